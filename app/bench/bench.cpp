@@ -1,0 +1,384 @@
+#include "app/bench/bench.h"
+
+#include "app/bench/curve_editor.h"
+#include "app/bench/dyes_editor.h"
+#include "app/bench/effect_plot.h"
+#include "app/bench/guard_editor.h"
+#include "app/bench/hue_editor.h"
+#include "app/bench/parameter_editor.h"
+#include "app/bench/step_words.h"
+#include "app/bench/table_editor.h"
+#include "app/theme/theme.h"
+#include "core/colour/oklab.h"
+#include "core/effects/sweep.h"
+#include "core/table/table_file.h"
+
+namespace amber {
+
+Bench::Bench(Document& document, QWidget* parent)
+    : QWidget(parent),
+      m_document(document),
+      m_row(new QWidget(this)),
+      m_title(new QLabel(m_row)),
+      m_owner(new QLabel(m_row)),
+      m_empty(new QLabel(this)),
+      m_enabled(new QCheckBox(tr("on"), m_row)),
+      m_strength(new QDoubleSpinBox(m_row)),
+      m_note(new QLineEdit(m_row)),
+      m_remove(new QToolButton(m_row)),
+      m_guard(new QToolButton(m_row)),
+      m_mask(new QToolButton(m_row)),
+      m_travels(new QToolButton(m_row)),
+      m_pages(new QStackedWidget(this)),
+      m_curve(new CurveEditor(document, this)),
+      m_dyes(new DyesEditor(document, this)),
+      m_hues(new HueEditor(document, this)),
+      m_parameters(new ParameterEditor(document, this)),
+      m_tableEditor(new TableEditor(document, this)),
+      m_guardEditor(new GuardEditor(document, this)),
+      m_effect(new EffectPlot(this))
+{
+    setObjectName("bench");
+    setAcceptDrops(true);
+    m_title->setObjectName("benchTitle");
+    m_title->setProperty("strong", true);
+    m_enabled->setObjectName("stepEnabled");
+    m_enabled->setToolTip(tr("Off: the look is rendered without this step"));
+    m_strength->setObjectName("stepStrength");
+    m_strength->setAccessibleName(tr("Strength"));
+    m_strength->setToolTip(tr("How much of the step: 0 nothing, 1 all of it, 2 twice its change"));
+    m_strength->setRange(0, 2);
+    m_strength->setSingleStep(0.05);
+    m_strength->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    m_strength->setAlignment(Qt::AlignRight);
+    m_strength->setFixedWidth(54);
+    m_note->setObjectName("stepNote");
+    m_note->setAccessibleName(tr("Note"));
+    m_note->setPlaceholderText(tr("Why this step?"));
+    m_note->setMaximumWidth(320);
+    m_owner->setObjectName("probeOwner");
+    m_owner->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    m_owner->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    m_remove->setObjectName("stepRemove");
+    m_remove->setText(tr("Remove"));
+    m_remove->setToolTip(tr("Take this step out of the look (it can be undone)"));
+    m_guard->setObjectName("stepGuard");
+    m_guard->setAccessibleName(tr("Guard"));
+    m_guard->setCheckable(true);
+    m_guard->setToolTip(tr("Which tones, chromas and hues this step may touch"));
+    m_mask->setObjectName("stepMask");
+    m_mask->setText(tr("Show where"));
+    m_mask->setCheckable(true);
+    m_mask->setToolTip(tr("Lays over the picture, in a colour it does not contain, where this step works"));
+    m_travels->setObjectName("stepTravels");
+    m_travels->setToolTip(tr("Which parameters travel with the look, and which each picture keeps for itself"));
+    m_travels->setAccessibleName(tr("What travels with the look"));
+    m_travels->setPopupMode(QToolButton::InstantPopup);
+    auto* travels = new QMenu(m_travels);
+    travels->setObjectName("travelsMenu");
+    m_travels->setMenu(travels);
+    auto* strength = new QLabel(tr("strength"), m_row);
+    strength->setProperty("quiet", true);
+
+    auto* row = new QHBoxLayout(m_row);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(8);
+    row->addWidget(m_title);
+    row->addWidget(m_enabled);
+    row->addWidget(strength);
+    row->addWidget(m_strength);
+    row->addWidget(m_guard);
+    row->addWidget(m_mask);
+    row->addWidget(m_travels);
+    row->addWidget(m_note, 1);
+    row->addWidget(m_owner, 1);
+    row->addWidget(m_remove);
+
+    m_empty->setAlignment(Qt::AlignCenter);
+    m_empty->setProperty("quiet", true);
+    m_empty->setWordWrap(true);
+    for (StepEditor* e : std::initializer_list<StepEditor*>{m_curve, m_dyes, m_hues, m_parameters, m_tableEditor, m_guardEditor}) {
+        m_pages->addWidget(e);
+        e->explain = [this](const std::string& pointer, const QString& label, double low, double high) {
+            if (!m_beforeExtreme)
+                m_pointer = pointer, m_pointerLabel = label;
+            m_effect->explain(pointer, label, low, high);
+        };
+        e->nudge = [this](QDoubleSpinBox* box, const std::string& pointer, bool up) { nudge(box, pointer, up); };
+        e->reset = [this](QDoubleSpinBox* box, const std::string& pointer) { reset(box, pointer); };
+        e->overlay = [this](const RenderRequest::Overlay& overlay, const QString& words) { emit overlayWanted(overlay, words); };
+    }
+    m_pages->addWidget(m_empty);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(14, 8, 14, 6);
+    layout->setSpacing(6);
+    layout->addWidget(m_row);
+    auto* lower = new QHBoxLayout;
+    lower->setSpacing(14);
+    lower->addWidget(m_pages, 1);
+    lower->addWidget(m_effect);
+    layout->addLayout(lower, 1);
+
+    connect(&document, &Document::lookChanged, this, &Bench::refresh);
+    connect(&document, &Document::frameChosen, this, &Bench::refresh);  // its own values of what is kept per picture
+    const auto changeStep = [this](auto&& change, const QString& action, bool now) {
+        Look look = m_document.look();
+        const auto index = static_cast<std::size_t>(m_document.selectedStep());
+        if (index >= look.steps.size())
+            return;
+        change(look.steps[index]);
+        m_document.change(look);
+        now ? m_document.commit(action) : m_document.commitSoon(action);
+    };
+    connect(m_enabled, &QCheckBox::clicked, this, [changeStep](bool on) { changeStep([on](Step& s) { s.enabled = on; }, on ? tr("Step switched on") : tr("Step switched off"), true); });
+    connect(m_strength, &QDoubleSpinBox::valueChanged, this, [changeStep](double v) { changeStep([v](Step& s) { s.strength = v; }, tr("Strength set"), false); });
+    connect(m_note, &QLineEdit::editingFinished, this, [this, changeStep] { changeStep([this](Step& s) { s.note = m_note->text().toStdString(); }, tr("Note written"), true); });
+    connect(m_guard, &QToolButton::clicked, this, &Bench::refresh);
+    connect(m_mask, &QToolButton::clicked, this, [this](bool on) { emit overlayWanted({on ? RenderRequest::Overlay::What::Step : RenderRequest::Overlay::What::Nothing, 0}, on ? tr("where this step works, in a colour this picture does not have") : QString()); });
+    m_strength->installEventFilter(this);
+    strength->installEventFilter(this);
+    strength->setObjectName("stepStrengthLabel");
+    connect(&document, &Document::selectionChanged, this, [this] {
+        m_guard->setChecked(false);
+        m_effect->explain({}, {}, 0, 1);
+        m_pointer.clear();
+        refresh();
+    });
+    connect(travels, &QMenu::aboutToShow, this, [this, travels] { fillTravels(*travels); });
+    connect(m_remove, &QToolButton::clicked, this, [this] { m_document.removeStep(m_document.selectedStep()); });
+    refresh();
+}
+
+bool Bench::eventFilter(QObject* watched, QEvent* event)
+{
+    if (event->type() == QEvent::MouseButtonDblClick && watched != m_strength) {
+        m_strength->setValue(1);
+        return true;
+    }
+    if (watched == m_strength && event->type() == QEvent::KeyPress)
+        if (const auto* key = static_cast<QKeyEvent*>(event); key->key() == Qt::Key_Up || key->key() == Qt::Key_Down) {
+            nudge(m_strength, {}, key->key() == Qt::Key_Up);
+            return true;
+        }
+    return QWidget::eventFilter(watched, event);
+}
+
+void Bench::nudge(QDoubleSpinBox* box, const std::string& pointer, bool up)
+{
+    const auto colours = m_colours ? m_colours() : std::vector<LinearRgb>{};
+    const auto index = static_cast<std::size_t>(m_document.selectedStep());
+    const Look look = m_document.lookOf(m_document.frameInHand());
+    // A step by place moves single colours not at all: then, and without a picture, one click of the number.
+    if (colours.empty() || index >= look.steps.size() || isSpatial(look.steps[index]) || (!pointer.empty() && !parametersOf(look.steps[index]).contains(Json::json_pointer(pointer))))
+        return box->stepBy(up ? 1 : -1);
+    const double unit = std::pow(10.0, -box->decimals()), now = box->value(), next = nextNoticeable(look, index, pointer, up, colours);
+    // At least one unit of what the number shows, and never to its far end at once when the picture does not care.
+    const double step = std::clamp(std::floor(std::abs(next - now) / unit) * unit, unit, std::max(unit, (box->maximum() - box->minimum()) / 4));
+    box->setValue(now + (up ? step : -step));
+    box->selectAll();
+}
+
+void Bench::reset(QDoubleSpinBox* box, const std::string& pointer)
+{
+    const Step* step = m_document.step();
+    if (!step)
+        return;
+    Step fresh = *step;
+    fresh.parameters = std::visit([]<class T>(const T&) { return StepParameters(T{}); }, step->parameters);
+    const Json start = parametersOf(fresh);
+    if (const Json::json_pointer place(pointer); start.contains(place) && start[place].is_number())
+        box->setValue(start[place].get<double>());
+}
+
+void Bench::holdExtreme(int way)
+{
+    if (way == 0) {
+        if (m_beforeExtreme)
+            m_document.change(*std::exchange(m_beforeExtreme, std::nullopt));
+        emit extremeHeld({});
+        return;
+    }
+    const Step* step = m_document.step();
+    if (!step)
+        return;
+    m_document.commitPending();
+    if (!m_beforeExtreme)
+        m_beforeExtreme = m_document.look();
+    const bool known = !m_pointer.empty() && parametersOf(*step).contains(Json::json_pointer(m_pointer));
+    const std::string pointer = known ? m_pointer : std::string();
+    const auto [low, high] = limitsOf(*step, pointer);
+    const double value = way > 0 ? high : low;
+    const auto turned = withNumber(*step, pointer, value);
+    if (!turned)
+        return;
+    Look look = *m_beforeExtreme;
+    Step& shared = look.steps[static_cast<std::size_t>(m_document.selectedStep())];
+    shared = edited(shared, Document::pictureName(m_document.frameInHand()), turned->parameters);
+    shared.strength = turned->strength;
+    shared.enabled = true;
+    m_document.change(look);
+    emit extremeHeld(tr("%1 at its end, %2").arg(known ? m_pointerLabel : tr("strength")).arg(value, 0, 'g', 3));
+}
+
+void Bench::setPictureSource(const std::function<Image()>& source)
+{
+    for (StepEditor* e : std::initializer_list<StepEditor*>{m_curve, m_dyes, m_hues, m_parameters, m_tableEditor, m_guardEditor})
+        e->picture = source;
+}
+
+bool Bench::isGuardShown() const { return m_pages->currentWidget() == m_guardEditor; }
+
+void Bench::showGuard(bool on)
+{
+    if (m_guard->isChecked() != on)
+        m_guard->click();
+}
+
+void Bench::showMask(bool on)
+{
+    if (m_mask->isChecked() != on)
+        m_mask->click();
+}
+
+StepEditor* Bench::editorOf(const Step& step) const
+{
+    if (m_guard->isChecked())
+        return m_guardEditor;
+    if (std::holds_alternative<ToneCurve>(step.parameters))
+        return m_curve;
+    if (std::holds_alternative<SplitToning>(step.parameters))
+        return m_dyes;
+    if (std::holds_alternative<HueShifts>(step.parameters))
+        return m_hues;
+    if (std::holds_alternative<LookupTable>(step.parameters))
+        return m_tableEditor;
+    return m_parameters;
+}
+
+void Bench::fillTravels(QMenu& menu)
+{
+    menu.clear();
+    const Step* step = m_document.step();
+    if (!step)
+        return;
+    menu.addSection(tr("Each picture keeps its own"));
+    const Json parameters = parametersOf(*step);
+    for (const auto& [name, value] : parameters.items()) {
+        const std::string field = name;
+        if (field == "name" || field == "hash")
+            continue;
+        QAction* action = menu.addAction(parameterTitle(typeOf(*step), field));
+        action->setCheckable(true);
+        action->setChecked(step->perPicture.count(field) > 0);
+        connect(action, &QAction::triggered, this, [this, field](bool own) {
+            Look look = m_document.look();
+            Step& changed = look.steps[static_cast<std::size_t>(m_document.selectedStep())];
+            own ? void(changed.perPicture.insert(field)) : void(changed.perPicture.erase(field));
+            m_document.change(look);
+            m_document.commit(own ? tr("Kept per picture") : tr("Travels with the look"));
+        });
+    }
+}
+
+StepEditor* Bench::editor() const { return m_pages->currentWidget() == m_empty ? nullptr : static_cast<StepEditor*>(m_pages->currentWidget()); }
+
+void Bench::refresh()
+{
+    const Step* step = m_document.step();
+    m_row->setVisible(step != nullptr);
+    m_effect->setVisible(step != nullptr && !std::holds_alternative<UnknownStep>(step->parameters));
+    if (!step) {
+        m_empty->setText(m_document.isOpen() ? tr("Nothing to edit yet. Add a step with + on the step line above (Insert when it has the focus).") : tr("Open a folder of pictures first."));
+        m_pages->setCurrentWidget(m_empty);
+        return;
+    }
+    m_title->setText(stepTitle(*step));
+    {
+        const QSignalBlocker a(m_enabled), b(m_strength), c(m_note);
+        m_enabled->setChecked(step->enabled);
+        if (std::abs(m_strength->value() - step->strength) > 0.004)
+            m_strength->setValue(step->strength);
+        if (!m_note->hasFocus() || m_note->text().isEmpty())
+        {
+            m_note->setText(text(step->note));
+            m_note->setCursorPosition(0);
+            m_note->setToolTip(text(step->note));
+        }
+    }
+    if (std::holds_alternative<UnknownStep>(step->parameters)) {
+        m_empty->setText(tr("This step was made by a newer version. It is kept as it is and has no effect here."));
+        m_pages->setCurrentWidget(m_empty);
+        return;
+    }
+    m_guard->setText(step->guard.isOpen() ? tr("Guard") : tr("Guard: on"));
+    m_travels->setText(step->perPicture.empty() ? tr("All travels") : tr("%1 per picture").arg(step->perPicture.size()));
+    m_effect->show(*step);
+    StepEditor* page = editorOf(*step);
+    if (m_pages->currentWidget() != page) {
+        m_pages->setCurrentWidget(page);
+        m_owner->clear();
+    }
+    page->refresh();
+}
+
+void Bench::setEntering(const FrameMeasures& measures)
+{
+    if (StepEditor* e = editor())
+        e->setEntering(measures);
+}
+
+void Bench::setProbe(const std::optional<Probe>& probe)
+{
+    StepEditor* e = editor();
+    const Step* step = m_document.step();
+    if (!e || !step)
+        return;
+    QString words = e->setProbe(probe ? &*probe : nullptr);
+    if (probe) {
+        const OkLab lab = toOkLab(probe->entering);
+        // Which family holds the colour is asked whatever step is in hand.
+        if (e != m_hues && !words.isEmpty()) {
+            const HueShifts usual;
+            const auto weights = weightsAt(usual, lab);
+            const auto most = static_cast<std::size_t>(std::max_element(weights.begin(), weights.begin() + static_cast<std::ptrdiff_t>(usual.families.size())) - weights.begin());
+            if (weights[most] > 0.2)
+                words += tr(" · %1 %2 %").arg(text(usual.families[most].name)).arg(100 * weights[most], 0, 'f', 0);
+        }
+        if (!step->guard.isOpen() && e != m_parameters && e != m_guardEditor)
+            words += tr(" · guard %1 %").arg(100 * weightAt(step->guard, lab), 0, 'f', 0);
+    }
+    m_owner->setText(words);
+    m_owner->setToolTip(words);
+}
+
+bool Bench::beginPictureDrag(const Probe& probe) { return editor() && editor()->beginPictureDrag(probe); }
+
+void Bench::dragPicture(QPointF delta)
+{
+    if (StepEditor* e = editor())
+        e->dragPicture(delta);
+}
+
+void Bench::endPictureDrag()
+{
+    if (StepEditor* e = editor())
+        e->endPictureDrag();
+}
+
+void Bench::dragEnterEvent(QDragEnterEvent* event)
+{
+    const auto urls = event->mimeData()->urls();
+    if (editor() == m_tableEditor && urls.size() == 1 && tableFormatFromEnding(urls.front().toLocalFile().toStdString()))
+        event->acceptProposedAction();
+}
+
+void Bench::dropEvent(QDropEvent* event) { m_tableEditor->load(event->mimeData()->urls().front().toLocalFile()); }
+
+void Bench::paintEvent(QPaintEvent*)
+{
+    QPainter painter(this);
+    painter.fillRect(rect(), theme::kDesk);
+    painter.fillRect(0, 0, width(), 1, theme::kHairline);
+}
+
+}  // namespace amber

@@ -1,0 +1,204 @@
+#include "app/bench/guard_editor.h"
+
+#include "app/theme/theme.h"
+#include "core/colour/oklab.h"
+
+namespace amber {
+
+GuardPlot::GuardPlot(Axis axis, QWidget* parent) : AxisPlot(axis, parent), m_axis(axis)
+{
+    setObjectName(axis == Axis::Tone ? "guardTonePlot" : "guardHuePlot");
+    setAccessibleName(axis == Axis::Tone ? tr("Tones the step may touch") : tr("Hues the step may touch"));
+    setToolTip(axis == Axis::Tone ? tr("Drag the ends of the range; double-click one to open it") : tr("Drag the middle or the right end of the range; double-click to open it"));
+}
+
+void GuardPlot::show(const Guard& guard)
+{
+    m_guard = guard;
+    update();
+}
+
+double GuardPlot::handleAt(int handle) const
+{
+    if (m_axis == Axis::Tone)
+        return handle == 0 ? m_guard.toneLow : m_guard.toneHigh;
+    return handle == 0 ? m_guard.hueCentre : m_guard.hueCentre + m_guard.hueWidth / 2;
+}
+
+QPointF GuardPlot::handlePlace(int handle) const { return {std::clamp(toX(handleAt(handle)), plot().left(), plot().right()), plot().center().y()}; }
+
+void GuardPlot::set(int handle, double at)
+{
+    if (m_axis == Axis::Tone) {
+        if (handle == 0)
+            m_guard.toneLow = std::clamp(at, 0.0, m_guard.toneHigh);
+        else
+            m_guard.toneHigh = std::clamp(at, m_guard.toneLow, 1.0);
+    } else if (handle == 0) {
+        m_guard.hueCentre = wrapDegrees(at);
+        if (m_guard.hueWidth >= 360)
+            m_guard.hueWidth = 60;
+    } else {
+        m_guard.hueWidth = std::clamp(2 * (at - m_guard.hueCentre), 2.0, 360.0);
+    }
+    changed(m_guard);
+}
+
+void GuardPlot::moveHandle(int handle, QPointF to) { set(handle, toAt(to.x())); }
+
+void GuardPlot::nudgeHandle(int handle, int across, int up, bool coarse)
+{
+    set(handle, handleAt(handle) + (across + up) * (coarse ? 10 : 1) * (m_axis == Axis::Tone ? 0.005 : 1.0));
+}
+
+void GuardPlot::resetHandle(int handle)
+{
+    if (m_axis == Axis::Tone)
+        return set(handle, handle == 0 ? 0 : 1);
+    m_guard.hueWidth = 360;
+    changed(m_guard);
+}
+
+void GuardPlot::paintPlot(QPainter& painter)
+{
+    const QRectF area = plot();
+    // The range on this axis alone.
+    Guard own;
+    own.inverted = m_guard.inverted;
+    if (m_axis == Axis::Tone)
+        own.toneLow = m_guard.toneLow, own.toneHigh = m_guard.toneHigh, own.toneFeather = m_guard.toneFeather;
+    else
+        own.hueCentre = m_guard.hueCentre, own.hueWidth = m_guard.hueWidth, own.hueFeather = m_guard.hueFeather;
+    QPolygonF line;
+    for (double x = area.left(); x <= area.right() + 0.5; x += 2) {
+        const double at = toAt(x);
+        const double weight = weightAt(own, m_axis == Axis::Tone ? OkLab{at, 0, 0} : toOkLab(OkLch{0.6, 1, at}));
+        line << QPointF(x, area.bottom() - 2 - weight * (area.height() - 4));
+    }
+    painter.setPen(QPen(theme::kInk, 2));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawPolyline(line);
+    if (m_axis == Axis::Hue)
+        for (double x = std::floor(area.left()); x < area.right(); x += 3)
+            painter.fillRect(QRectF(x, area.top() - 6, 3, 6), hueColour(toAt(x + 1.5)));
+    painter.setPen(theme::kQuietInk);
+    painter.setFont(theme::font(13));
+    painter.drawText(QRectF(0, area.top(), area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, tr("all"));
+    painter.drawText(QRectF(0, area.bottom() - 16, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, tr("none"));
+    for (int i = 0; i < 2; ++i)
+        paintHandle(painter, handlePlace(i), i == selected());
+}
+
+GuardEditor::GuardEditor(Document& document, QWidget* parent) : StepEditor(document, parent), m_tone(new GuardPlot(AxisPlot::Axis::Tone, this)), m_hue(new GuardPlot(AxisPlot::Axis::Hue, this)), m_inverted(new QCheckBox(tr("everything but these"), this))
+{
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(4);
+    const struct {
+        const char* name;
+        QString label, tip;
+        double Guard::*member;
+        double low, high, step;
+        int decimals;
+    } fields[] = {
+        {"guardToneLow", tr("tone from"), tr("Darkest tone the step touches"), &Guard::toneLow, 0, 1, 0.01, 2},
+        {"guardToneHigh", tr("to"), tr("Lightest tone the step touches"), &Guard::toneHigh, 0, 1, 0.01, 2},
+        {"guardToneFeather", tr("feather"), tr("How softly the range of tones ends"), &Guard::toneFeather, 0.01, 1, 0.01, 2},
+        {"guardChromaLow", tr("chroma from"), tr("Least chroma the step touches: raise it to touch the strongest colours only"), &Guard::chromaLow, 0, 0.4, 0.005, 3},
+        {"guardChromaHigh", tr("to"), tr("Most chroma the step touches"), &Guard::chromaHigh, 0, 0.4, 0.005, 3},
+        {"guardChromaFeather", tr("feather"), tr("How softly the range of chroma ends"), &Guard::chromaFeather, 0.005, 0.4, 0.005, 3},
+        {"guardHueCentre", tr("hue °"), tr("Middle of the range of hues"), &Guard::hueCentre, 0, 360, 1, 0},
+        {"guardHueWidth", tr("width °"), tr("Width of the range of hues; 360 touches all"), &Guard::hueWidth, 2, 360, 1, 0},
+        {"guardHueFeather", tr("feather °"), tr("How softly the range of hues ends"), &Guard::hueFeather, 2, 180, 1, 0},
+    };
+    QHBoxLayout* row = nullptr;
+    for (std::size_t i = 0; i < std::size(fields); ++i) {
+        if (i % 6 == 0) {
+            row = new QHBoxLayout;
+            row->setSpacing(5);
+            layout->addLayout(row);
+        }
+        const auto& f = fields[i];
+        m_numbers.emplace_back(addNumber(row, f.name, f.label, f.tip, f.low, f.high, f.step, f.decimals, [this, member = f.member](double value) {
+            Guard changed = guard();
+            changed.*member = value;
+            set(changed);
+        }), f.member);
+        if (i == 5)
+            row->addStretch(1);
+    }
+    m_inverted->setObjectName("guardInverted");
+    m_inverted->setToolTip(tr("Turns the guard round: the step touches what lies outside the ranges"));
+    connect(m_inverted, &QCheckBox::clicked, this, [this](bool on) {
+        Guard changed = guard();
+        changed.inverted = on;
+        set(changed);
+        m_document.commit(tr("Guard turned round"));
+    });
+    row->addWidget(m_inverted);
+    auto* open = new QPushButton(tr("Open"), this);
+    open->setObjectName("guardOpen");
+    open->setToolTip(tr("Takes the guard away: the step touches every colour"));
+    connect(open, &QPushButton::clicked, this, [this] {
+        set(Guard{});
+        m_document.commit(tr("Guard opened"));
+    });
+    row->addWidget(open);
+    row->addStretch(1);
+    auto* plots = new QHBoxLayout;
+    plots->setSpacing(12);
+    plots->addWidget(m_tone, 1);
+    plots->addWidget(m_hue, 1);
+    layout->addLayout(plots, 1);
+    for (GuardPlot* plot : {m_tone, m_hue}) {
+        plot->changed = [this](const Guard& guard) { set(guard); };
+        follow(*plot);
+    }
+}
+
+Guard GuardEditor::guard() const
+{
+    const Step* step = m_document.step();
+    return step ? step->guard : Guard{};
+}
+
+void GuardEditor::set(const Guard& guard)
+{
+    Look look = m_document.look();
+    const auto index = static_cast<std::size_t>(m_document.selectedStep());
+    if (index >= look.steps.size())
+        return;
+    look.steps[index].guard = guard;
+    m_document.change(look);
+}
+
+void GuardEditor::refresh()
+{
+    const Guard shown = guard();
+    m_tone->show(shown);
+    m_hue->show(shown);
+    m_inverted->setChecked(shown.inverted);
+    for (const auto& [box, member] : m_numbers)
+        showNumber(box, shown.*member);
+}
+
+void GuardEditor::setEntering(const FrameMeasures& measures)
+{
+    m_tone->setDistribution({measures.tone.tone.begin(), measures.tone.tone.end()});
+    m_hue->setDistribution({measures.hue.share.begin(), measures.hue.share.end()});
+}
+
+QString GuardEditor::setProbe(const Probe* probe)
+{
+    if (!probe) {
+        m_tone->setProbe(std::nullopt), m_hue->setProbe(std::nullopt);
+        return {};
+    }
+    const OkLab lab = toOkLab(probe->entering);
+    const OkLch lch = toOkLch(lab);
+    m_tone->setProbe(lab.L);
+    m_hue->setProbe(lch.chroma > 0.005 ? std::optional(lch.hueDegrees) : std::nullopt);
+    return tr("tone %1, chroma %2, hue %3° · the guard lets %4 % through").arg(lab.L, 0, 'f', 2).arg(lch.chroma, 0, 'f', 3).arg(lch.hueDegrees, 0, 'f', 0).arg(100 * weightAt(guard(), lab), 0, 'f', 0);
+}
+
+}  // namespace amber

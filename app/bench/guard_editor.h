@@ -1,0 +1,54 @@
+// The guard of the chosen step: ranges of tone, chroma and hue, on both axes at once.
+#pragma once
+
+#include "app/bench/axis_plot.h"
+#include "app/bench/step_editor.h"
+
+class QCheckBox;
+
+namespace amber {
+
+/// The range on one axis. Handles: its two ends (tone), or its middle and its right end (hue).
+class GuardPlot final : public AxisPlot {
+public:
+    GuardPlot(Axis axis, QWidget* parent);
+    void show(const Guard& guard);
+    std::function<void(const Guard&)> changed;
+
+    QPointF handlePlace(int handle) const override;
+    int handleCount() const override { return 2; }
+
+protected:
+    void moveHandle(int handle, QPointF to) override;
+    void nudgeHandle(int handle, int across, int up, bool coarse) override;
+    int addHandle(QPointF) override { return -1; }
+    void removeHandle(int handle) override { resetHandle(handle); }
+    void resetHandle(int handle) override;
+    QString actionName() const override { return tr("Guard moved"); }
+    void paintPlot(QPainter& painter) override;
+
+private:
+    double handleAt(int handle) const;
+    void set(int handle, double at);
+    Axis m_axis;
+    Guard m_guard;
+};
+
+class GuardEditor final : public StepEditor {
+    Q_OBJECT
+
+public:
+    GuardEditor(Document& document, QWidget* parent);
+    void refresh() override;
+    void setEntering(const FrameMeasures& measures) override;
+    QString setProbe(const Probe* probe) override;
+
+private:
+    Guard guard() const;
+    void set(const Guard& guard);
+    GuardPlot *m_tone, *m_hue;
+    std::vector<std::pair<QDoubleSpinBox*, double Guard::*>> m_numbers;
+    QCheckBox* m_inverted;
+};
+
+}  // namespace amber

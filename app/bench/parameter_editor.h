@@ -1,0 +1,45 @@
+// The editor of every step that describes its fields: a row of controls made from the description, over a plot on the step's axis.
+#pragma once
+
+#include "app/bench/parameter_plot.h"
+#include "app/bench/step_editor.h"
+
+class QGridLayout;
+class QPushButton;
+class QCheckBox;
+class QComboBox;
+class QStackedWidget;
+
+namespace amber {
+
+class ParameterEditor final : public StepEditor {
+    Q_OBJECT
+
+public:
+    ParameterEditor(Document& document, QWidget* parent);
+    void refresh() override;
+    void setEntering(const FrameMeasures& measures) override;
+    QString setProbe(const Probe* probe) override;
+    bool beginPictureDrag(const Probe& probe) override;
+    void dragPicture(QPointF delta) override;
+    void endPictureDrag() override;
+
+private:
+    struct Page;
+    Page& page();
+    void build(Page& page, const Step& step);
+    void edit(const std::function<void(Json&)>& change, const QString& action, bool now);
+    void write(const StepParameters& parameters);
+    void solve();
+
+    QStackedWidget* m_pages;
+    std::map<std::string, std::unique_ptr<Page>> m_byKind;
+    std::vector<double> m_tones;  ///< of the frame as it enters the step
+    Json m_dragged;
+    int m_draggedHandle = -1;
+
+public:
+    ~ParameterEditor() override;
+};
+
+}  // namespace amber

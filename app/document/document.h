@@ -1,0 +1,182 @@
+// The document: the open job and the look in hand. It alone changes them; views read it and send intents.
+#pragma once
+
+#include "core/job/job_store.h"
+#include "core/measure/key_colour.h"
+
+#include <QObject>
+#include <QString>
+#include <map>
+#include <optional>
+
+class QTimer;
+
+namespace amber {
+
+class Document : public QObject {
+    Q_OBJECT
+
+public:
+    explicit Document(QObject* parent = nullptr);
+    ~Document() override;
+
+    /// Opens a folder of pictures, a job file, or a list of picture files (their folder's job, with these added).
+    Status open(const QStringList& paths);
+    bool isOpen() const { return m_store.has_value(); }
+    /// Another window has the job open: what is done here is not kept.
+    bool isReadOnly() const { return m_store && m_store->isReadOnly(); }
+    QString title() const;
+    QString folder() const { return m_folder; }
+
+    const std::vector<Frame>& frames() const { return m_frames; }
+    const Frame* frame(std::int64_t id) const;
+    std::int64_t frameInHand() const { return m_frameInHand; }
+    const std::vector<std::int64_t>& companions() const { return m_companions; }
+    static constexpr std::size_t kCompanionLimit = 5;
+    void setFrameInHand(std::int64_t id);
+    /// Adds or removes a companion. False when five are chosen already.
+    bool toggleCompanion(std::int64_t id);
+    void setCompanions(const std::vector<std::int64_t>& chosen);
+    /// Remembers a frame's content hash; hashes are written together, a moment later.
+    void setFrameHash(std::int64_t id, const std::string& hash);
+    void setFrameFault(std::int64_t id, const QString& fault);
+
+    /// The shoot's key colours, in the order they were marked. Kept with the job.
+    const std::vector<KeyColour>& keyColours() const { return m_keys; }
+    void setKeyColours(const std::vector<KeyColour>& keys);
+    /// Light groups: frames lit alike, each with a name and a frame that stands for it. Empty until they were proposed or made.
+    struct Group {
+        std::string name;
+        std::int64_t lead = 0;
+        std::vector<std::int64_t> frames;
+        bool operator==(const Group&) const = default;
+    };
+    const std::vector<Group>& groups() const { return m_groups; }
+    void setGroups(const std::vector<Group>& groups);
+    /// Index into groups(), or -1.
+    int groupOf(std::int64_t frame) const;
+    /// 0 (not rated) to 5.
+    int rating(std::int64_t frame) const;
+    void setRating(std::int64_t frame, int rating);
+    /// What of a frame counts: planned crop and regions left out.
+    Framing framing(std::int64_t frame) const;
+    void setFraming(std::int64_t frame, const Framing& framing);
+
+    /// Frames put aside for a second look, with the version they were left at.
+    struct Aside {
+        std::int64_t frame = 0, look = 0, revision = 0;
+        qint64 leftAt = 0;  ///< seconds since 1970, UTC
+    };
+    static constexpr qint64 kSecondLookSeconds = 20 * 60;
+    void putAside();
+    std::vector<Aside> aside() const;
+    /// Takes the frame and the look of the first one put aside in hand and forgets that it was aside.
+    std::optional<Aside> takeSecondLook();
+
+    /// The look as it is on screen, with a gesture in progress.
+    const Look& look() const { return m_look; }
+    std::int64_t lookId() const { return m_lookId; }
+    std::vector<LookEntry> looks() const;
+    void chooseLook(std::int64_t id);
+    void newLook();
+    Status importLook(const QString& path);
+    Status exportLook(const QString& path) const;
+    void renameLook(const QString& name);
+    void duplicateLook(std::int64_t id);
+    std::optional<Look> lookOfEntry(std::int64_t id) const;
+    /// The mood and the intent card as one gesture.
+    void setIntent(const QString& mood, const IntentCard& card);
+
+    int selectedStep() const { return m_selected; }
+    void selectStep(int index);
+    /// The chosen step as the frame in hand has it (with its own values of what is kept per picture), or nothing.
+    const Step* step() const;
+    /// By what a look names a frame.
+    static std::string pictureName(std::int64_t frame) { return std::to_string(frame); }
+    /// The look as a frame has it.
+    Look lookOf(std::int64_t frame) const { return lookFor(m_look, pictureName(frame)); }
+
+    /// Changes the look on screen only; a gesture is many of these and one commit().
+    void change(const Look& look);
+    void changeStep(int index, const StepParameters& parameters);
+    /// Makes what is on screen a revision, named by what was done. Nothing happens when nothing changed.
+    void commit(const QString& action);
+    /// The same once half a second has passed without another: for keys and wheels, whose small steps belong together.
+    void commitSoon(const QString& action);
+    /// Commits what commitSoon() has put off.
+    void commitPending();
+    /// Another whole look in the place of this one, as one gesture.
+    void takeLook(const Look& look, const QString& action);
+    void addStep(const StepParameters& parameters);
+    void removeStep(int index);
+    void moveStep(int from, int to);
+
+    QString undoAction() const;
+    QString redoAction() const;
+    void undo();
+    void redo();
+
+    /// Pins the version on screen; `surround` is the lightness L* it was judged before.
+    void pin(const QString& note, int surround);
+    /// Pins a version that never was on screen as the look.
+    void pinVariant(const Look& look, const QString& note);
+    /// The lightness of the wall a version was judged before; 0 when that was not recorded.
+    int surroundOf(std::int64_t revision) const;
+    std::vector<PinnedVersion> pins() const;
+    std::optional<Look> lookAt(std::int64_t revision) const;
+    void setChoice(const std::string& name, const std::string& value);
+    std::string choice(const std::string& name) const;
+
+signals:
+    void opening();          ///< another job takes this one's place: drop what was read for it
+    void opened();
+    void framesChanged();
+    void frameChosen();
+    void companionsChanged();
+    void lookChanged();      ///< pixels may differ
+    void stepsChanged();     ///< order, number or kind of steps, or the chosen look
+    void selectionChanged();
+    void revisionsChanged();
+    void keyColoursChanged();
+    void groupsChanged();
+    void ratingsChanged();
+    void framingChanged(std::int64_t frame);
+    void asideChanged();
+    void failed(const QString& message);
+
+private:
+    bool check(const Status& status);
+    void reload();
+    void announceSteps();
+    void flushHashes();
+    void restoreChoices();
+
+    std::optional<JobStore> m_store;
+    QString m_folder;
+    std::vector<Frame> m_frames;
+    std::int64_t m_frameInHand = 0, m_lookId = 0;
+    std::vector<std::int64_t> m_companions;
+    std::vector<KeyColour> m_keys;
+    std::vector<Group> m_groups;
+    std::map<std::int64_t, int> m_ratings;
+    mutable std::map<std::int64_t, Framing> m_framings;  ///< those that were asked for
+    mutable Step m_ownStep;  ///< what step() returns when the frame in hand has values of its own
+    Look m_look, m_committed;
+    int m_selected = 0;
+    QTimer* m_pendingTimer;
+    QString m_pendingAction;
+    QTimer* m_hashTimer;
+    std::vector<std::pair<std::int64_t, std::string>> m_hashes;
+};
+
+/// The name of a step's kind for the screen.
+QString stepTitle(const Step& step);
+/// The name of a key colour for the screen.
+QString keyColourTitle(const KeyColour& key);
+/// A new step of every kind, in the order of the menu.
+std::vector<StepParameters> everyKindOfStep();
+/// std::string and paths for the screen.
+QString text(const std::string& s);
+QString text(const std::filesystem::path& p);
+
+}  // namespace amber

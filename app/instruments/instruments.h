@@ -1,0 +1,56 @@
+// The instruments beside the wall: tone skyline with clip shares and targets, neutral trail, hue map, key colours, and what lies under
+// the pointer. Before is a ghost line.
+#pragma once
+
+#include "app/bench/step_editor.h"
+#include "core/effects/step_trace.h"
+
+#include <QWidget>
+#include <optional>
+
+namespace amber {
+
+class KeyList;
+
+class Instruments : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit Instruments(Document& document, QWidget* parent = nullptr);
+    KeyList& keys() { return *m_keys; }
+    void setTrace(const LookTrace& trace);
+    void setMeasures(const MeasuredFrame& frame);
+    void setProbe(const std::optional<Probe>& probe);
+    void clear();
+    QSize sizeHint() const override { return {216, 300}; }
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+    void resizeEvent(QResizeEvent*) override;
+
+private:
+    /// Where each instrument begins.
+    static constexpr int kSkyline = 6, kTrail = 168, kHueMap = 240, kKeys = 322, kProbeHeight = 126;
+    double paintHeading(QPainter& painter, double top, const QString& words) const;
+    double paintSkyline(QPainter& painter, double top) const;
+    double paintClipping(QPainter& painter, double top) const;
+    void paintTargets(QPainter& painter, const QRectF& area) const;
+    void paintClipPlaces(QPainter& painter, const QRectF& area, const std::array<double, 9>& places) const;
+    void paintTrail(QPainter& painter, double top) const;
+    void renewTrail();
+    double paintHueMap(QPainter& painter, double top) const;
+    void paintProbe(QPainter& painter, double top) const;
+    void describe();
+    QRectF column(double top, double height) const;
+
+    Document& m_document;
+    KeyList* m_keys;
+    std::vector<OkLab> m_trail;  ///< greys from black to white as they leave the look
+    std::vector<HueFamily> m_families;  ///< of the chosen step, when it is hue shifts
+    double m_torn = -1;                 ///< hue at which they nearly fold; below 0: nowhere
+    std::optional<LookTrace> m_trace;
+    std::optional<MeasuredFrame> m_frame;
+    std::optional<Probe> m_probe;
+};
+
+}  // namespace amber

@@ -1,0 +1,121 @@
+#include "app/library/library_view.h"
+
+#include "app/theme/theme.h"
+#include "core/look/subject_bound.h"
+
+namespace amber {
+
+QString subjectBoundWords(const Look& look)
+{
+    QStringList words;
+    for (const SubjectBound& bound : subjectBound(look)) {
+        const QString step = QStringLiteral("%1 %2").arg(bound.step + 1).arg(stepTitle(look.steps[bound.step]));
+        switch (bound.what) {
+        case SubjectBound::What::MovedFamily: words << QObject::tr("%1: the family “%2” was made for one subject").arg(step, text(bound.name)); break;
+        case SubjectBound::What::NarrowGuard: words << QObject::tr("%1: its guard holds to one hue, %2°").arg(step).arg(bound.hueDegrees, 0, 'f', 0); break;
+        case SubjectBound::What::ShelteredHue: words << QObject::tr("%1: it shelters hue %2°").arg(step).arg(bound.hueDegrees, 0, 'f', 0); break;
+        }
+    }
+    return words.join(QStringLiteral(" · "));
+}
+
+LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent) : QWidget(parent), m_document(document), m_wall(wall), m_search(new QLineEdit(this)), m_sheet(new TileSheet(this)), m_words(new QLabel(this))
+{
+    setObjectName("libraryView");
+    m_search->setObjectName("librarySearch");
+    m_search->setAccessibleName(tr("Search looks"));
+    m_search->setPlaceholderText(tr("Search names, moods, steps"));
+    m_search->setMinimumWidth(220);
+    connect(m_search, &QLineEdit::textChanged, this, [this] { refresh(); });
+    auto* row = new QHBoxLayout;
+    row->setSpacing(6);
+    row->addWidget(m_search);
+    const auto button = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
+        auto* b = new QPushButton(words, this);
+        b->setObjectName(name);
+        b->setToolTip(tip);
+        connect(b, &QPushButton::clicked, this, act);
+        row->addWidget(b);
+    };
+    const auto open = [this] {
+        if (chosen()) {
+            m_document.chooseLook(chosen());
+            emit closed();
+        }
+    };
+    button("libraryOpen", tr("Work on it"), tr("Take the chosen look in hand (Enter)"), open);
+    button("libraryDuplicate", tr("Duplicate"), tr("A copy of the chosen look, to go on from"), [this] {
+        if (chosen())
+            m_document.duplicateLook(chosen());
+        refresh();
+    });
+    button("lookImport", tr("Import…"), tr("Bring in a look from a file"), [this] {
+        const QString path = QFileDialog::getOpenFileName(this, tr("Import a look"), m_document.folder(), tr("Looks (*.json)"));
+        if (const Status done = path.isEmpty() ? Status{} : m_document.importLook(path); !done)
+            emit m_document.failed(text(done.error().message()));
+        refresh();
+    });
+    button("lookExport", tr("Export…"), tr("Write the chosen look to a file, complete with its tables, or as a lookup table with a report of how well it travels"), [this] { emit exportRequested(chosen()); });
+    row->addStretch(1);
+    button("libraryClose", tr("Back"), tr("Back to the wall"), [this] { emit closed(); });
+    m_words->setObjectName("libraryWords");
+    m_words->setProperty("onWall", true);
+    m_words->setWordWrap(true);
+    m_words->setMinimumHeight(36);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(14, 8, 14, 6);
+    layout->addLayout(row);
+    layout->addWidget(m_sheet, 1);
+    layout->addWidget(m_words);
+    for (const auto changed : {&Document::lookChanged, &Document::frameChosen})
+        connect(&document, changed, this, [this] { m_sheet->renewSoon([this] { refresh(); }); });
+    m_sheet->setAccessibleName(tr("Looks of this job"));
+    connect(m_sheet, &QListWidget::itemActivated, this, open);
+    connect(m_sheet, &QListWidget::currentRowChanged, this, [this] { describe(); });
+}
+
+void LibraryView::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme::kWall); }
+
+std::int64_t LibraryView::chosen() const
+{
+    const int row = m_sheet->currentRow();
+    return row >= 0 && row < static_cast<int>(m_shown.size()) ? m_shown[static_cast<std::size_t>(row)] : 0;
+}
+
+void LibraryView::refresh()
+{
+    const QString wanted = m_search->text().trimmed();
+    std::vector<Tile> tiles;
+    m_shown.clear();
+    for (const LookEntry& entry : m_document.looks()) {
+        auto look = m_document.lookOfEntry(entry.id);
+        if (!look)
+            continue;
+        QString all = text(entry.name) + QStringLiteral(" ") + text(look->intent) + QStringLiteral(" ") + text(look->card.madeFor);
+        for (const Step& step : look->steps)
+            all += QStringLiteral(" ") + stepTitle(step);
+        if (!wanted.isEmpty() && !all.contains(wanted, Qt::CaseInsensitive))
+            continue;
+        tiles.push_back({std::move(*look), m_wall.proxyInHand(), QString::fromStdString(Document::pictureName(m_document.frameInHand())), text(entry.name), {}, {}});
+        m_shown.push_back(entry.id);
+    }
+    m_sheet->setTiles(tiles);
+    for (std::size_t i = 0; i < m_shown.size(); ++i)
+        if (m_shown[i] == m_document.lookId())
+            m_sheet->setCurrentRow(static_cast<int>(i));
+    describe();
+}
+
+void LibraryView::describe()
+{
+    const auto look = chosen() ? m_document.lookOfEntry(chosen()) : std::nullopt;
+    if (!look)
+        return m_words->setText(m_search->text().isEmpty() ? tr("This job has no looks yet.") : tr("No look of this job has “%1” in its name, mood or steps.").arg(m_search->text()));
+    QStringList words{look->intent.empty() ? tr("No mood written.") : text(look->intent)};
+    words << tr("Made for: %1").arg(look->card.madeFor.empty() ? tr("not said") : text(look->card.madeFor)) << tr("limits: %1").arg(look->card.limits.empty() ? tr("not said") : text(look->card.limits));
+    if (const QString bound = subjectBoundWords(*look); !bound.isEmpty())
+        words << tr("travels, but is bound to a subject: %1").arg(bound);
+    m_words->setText(words.join(QStringLiteral(" · ")));
+}
+
+}  // namespace amber

@@ -1,0 +1,598 @@
+#include "app/places/look/look_place.h"
+
+#include "app/bench/bench.h"
+#include "app/findings/findings_panel.h"
+#include "app/instruments/key_list.h"
+#include "app/intent/intent_panel.h"
+#include "app/library/library_view.h"
+#include "app/shell/shortcuts.h"
+#include "app/stepline/spot_view.h"
+#include "app/variants/sweep_view.h"
+#include "app/variants/tray_view.h"
+#include "app/instruments/instruments.h"
+#include "app/stepline/step_line.h"
+#include "app/theme/theme.h"
+#include "app/wall/compare_view.h"
+#include "core/engine/bake.h"
+#include "core/image/resize.h"
+#include "core/table/table_file.h"
+
+namespace amber {
+namespace {
+constexpr int kBenchHeight = 248, kMainColours = 6, kNudgeColours = 48, kScoreEdge = 72, kReminderPause = 30000;
+constexpr double kDragThreshold = 3;
+}  // namespace
+
+LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& renders, QWidget* parent)
+    : QWidget(parent),
+      m_document(document),
+      m_proxies(proxies),
+      m_wall(new Wall(document, proxies, renders, this)),
+      m_compare(new CompareView(document, *m_wall, this)),
+      m_instruments(new Instruments(document, this)),
+      m_stepLine(new StepLine(document, this)),
+      m_bench(new Bench(document, this)),
+      m_intent(new IntentPanel(document, this)),
+      m_findings(new FindingsPanel(document, this)),
+      m_sweep(new SweepView(document, *m_wall, this)),
+      m_tray(new TrayView(document, proxies, *m_wall, this)),
+      m_library(new LibraryView(document, *m_wall, this)),
+      m_spot(new SpotView(this)),
+      m_upper(new QStackedWidget(this)),
+      m_lower(new QStackedWidget(this)),
+      m_header(new QWidget(this))
+{
+    setObjectName("lookPlace");
+    for (QWidget* view : std::initializer_list<QWidget*>{m_wall, m_compare, m_sweep, m_tray, m_library})
+        m_upper->addWidget(view);
+    for (QWidget* panel : std::initializer_list<QWidget*>{m_bench, m_intent, m_findings})
+        m_lower->addWidget(panel);
+    m_lower->setFixedHeight(kBenchHeight);
+    m_header->setObjectName("lookHeader");
+    m_header->setLayout(makeHeader());
+
+    auto* left = new QVBoxLayout;
+    left->setSpacing(0);
+    left->addWidget(m_header);
+    left->addWidget(m_upper, 1);
+    left->addWidget(m_stepLine);
+    auto* upper = new QHBoxLayout;
+    upper->setSpacing(0);
+    upper->addLayout(left, 1);
+    upper->addWidget(m_instruments);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addLayout(upper, 1);
+    layout->addWidget(m_lower);
+
+    connectPictures();
+    const auto back = [this] { showView(View::Wall); };
+    connect(m_compare, &CompareView::closed, this, back);
+    connect(m_sweep, &SweepView::closed, this, back);
+    connect(m_tray, &TrayView::closed, this, back);
+    connect(m_library, &LibraryView::closed, this, back);
+    connect(m_library, &LibraryView::exportRequested, this, &LookPlace::exportLook);
+    connect(m_stepLine, &StepLine::markChosen, this, &LookPlace::showSpot);
+    connect(&m_instruments->keys(), &KeyList::chosen, m_wall, &Wall::setNamedMark);
+    connect(&document, &Document::lookChanged, this, [this] { probeAt(m_place); });
+    connect(&document, &Document::selectionChanged, this, [this] {
+        probeAt(m_place);
+        showPanel(Panel::Bench);
+    });
+    connect(&document, &Document::revisionsChanged, this, &LookPlace::refreshHeader);
+    connect(&document, &Document::stepsChanged, this, &LookPlace::refreshHeader);
+    connect(&document, &Document::asideChanged, this, &LookPlace::remindOfSecondLook);
+    connect(&document, &Document::opened, this, [this] { showView(View::Wall); });
+    auto* reminder = new QTimer(this);
+    reminder->setInterval(kReminderPause);
+    connect(reminder, &QTimer::timeout, this, &LookPlace::remindOfSecondLook);
+    reminder->start();
+    m_bench->setPictureSource([this] { return entering(); });
+    m_bench->setColourSource([this] {
+        const auto proxy = m_wall->proxyInHand();
+        return proxy ? someColours(proxy->samples.view(), kNudgeColours) : std::vector<LinearRgb>{};
+    });
+    connect(m_bench, &Bench::overlayWanted, m_wall, &Wall::setOverlay);
+    connect(m_bench, &Bench::extremeHeld, &m_wall->inHand(), &PictureView::setHeld);
+    m_intent->frames = [this] { return framesOfWall(); };
+    m_findings->picture = [this] {
+        const auto proxy = m_wall->proxyInHand();
+        return proxy ? proxy->samples : Image();
+    };
+    m_findings->pictures = [this] {
+        std::vector<Image> all;
+        std::vector<std::int64_t> frames{m_document.frameInHand()};
+        frames.insert(frames.end(), m_document.companions().begin(), m_document.companions().end());
+        for (const std::int64_t id : frames)
+            if (const Frame* frame = m_document.frame(id))
+                if (const auto proxy = m_proxies.proxy(id, frame->path))
+                    all.push_back(proxy->samples);
+        return all;
+    };
+    refreshHeader();
+}
+
+void LookPlace::connectPictures()
+{
+    connect(m_wall, &Wall::measured, this, [this](const MeasuredFrame& frame) {
+        m_instruments->setMeasures(frame);
+        m_bench->setEntering(frame.entering);
+        m_intent->setHues(frame.after.hue);
+    });
+    connect(m_wall, &Wall::traced, this, [this](const LookTrace& trace) {
+        m_instruments->setTrace(trace);
+        m_stepLine->setTrace(trace);
+        m_findings->setTrace(trace);
+    });
+    connect(m_wall, &Wall::proxyChanged, this, &LookPlace::renew);
+    PictureView& picture = m_wall->inHand();
+    connect(&picture, &PictureView::hovered, this, [this](QPointF place) { probeAt(place); });
+    connect(&picture, &PictureView::left, this, [this] { probeAt(std::nullopt); });
+    connect(&picture, &PictureView::marked, this, &LookPlace::mark);
+    connect(&picture, &PictureView::markingEnded, this, &LookPlace::toggleMarking);
+    connect(&picture, &PictureView::activated, this, [this] { m_wall->setActualSize(!m_wall->isActualSize(), m_place.value_or(QPointF(0.5, 0.5))); });
+    connect(&picture, &PictureView::dragBegun, this, [this](QPointF place) { m_dragPlace = place; });
+    connect(&picture, &PictureView::dragMoved, this, [this](QPointF delta) {
+        if (!m_dragging && m_dragPlace && std::abs(delta.y()) >= kDragThreshold)
+            if (const auto probe = read(pointAt(*m_dragPlace)))
+                m_dragging = m_bench->beginPictureDrag(*probe);
+        if (m_dragging)
+            m_bench->dragPicture(delta);
+    });
+    connect(&picture, &PictureView::dragEnded, this, [this] {
+        if (m_dragging)
+            m_bench->endPictureDrag();
+        m_dragging = false;
+        m_dragPlace.reset();
+    });
+}
+
+QLayout* LookPlace::makeHeader()
+{
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(14, 6, 14, 6);
+    row->setSpacing(3);
+    m_looks = new QComboBox(this);
+    m_looks->setObjectName("lookChoice");
+    m_looks->setAccessibleName(tr("Look"));
+    m_looks->setToolTip(tr("The looks of this job; type to rename the one in hand"));
+    m_looks->setMinimumWidth(96);
+    m_looks->setMaximumWidth(320);
+    m_looks->setEditable(true);
+    m_looks->setInsertPolicy(QComboBox::NoInsert);
+    connect(m_looks, &QComboBox::activated, this, [this] { m_document.chooseLook(m_looks->currentData().toLongLong()); });
+    m_looks->lineEdit()->setObjectName("lookName");
+    m_looks->lineEdit()->setAccessibleName(tr("Name of the look"));
+    connect(m_looks->lineEdit(), &QLineEdit::editingFinished, this, [this] {
+        if (m_looks->currentData().toLongLong() == m_document.lookId())
+            m_document.renameLook(m_looks->currentText());
+    });
+    const auto tool = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
+        auto* button = new QToolButton(this);
+        button->setObjectName(name);
+        button->setText(words);
+        button->setToolTip(tip);
+        connect(button, &QToolButton::clicked, this, act);
+        row->addWidget(button);
+        return button;
+    };
+    const auto toggle = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
+        QToolButton* button = tool(name, words, tip, act);
+        button->setCheckable(true);
+        return button;
+    };
+    row->addWidget(m_looks, 3);
+    tool("lookNew", tr("New"), tr("Begin another look"), [this] { m_document.newLook(); });
+    m_viewButtons[2] = toggle("showLibrary", tr("Looks"), tr("All looks of this job on the frame in hand (F9)"), [this] { showView(view() == View::Library ? View::Wall : View::Library); });
+    m_undo = tool("undo", tr("Undo"), QString(), [this] { m_document.undo(); });
+    m_redo = tool("redo", tr("Redo"), QString(), [this] { m_document.redo(); });
+    row->addSpacing(5);
+    row->addStretch(1);
+    m_panelButtons[0] = toggle("showIntent", tr("Intent"), tr("What the look is to be, and how it stands to that (Ctrl+I)"), [this](bool on) { showPanel(on ? Panel::Intent : Panel::Bench); });
+    m_panelButtons[1] = toggle("showFindings", tr("Findings"), tr("Steps that undo one another, levels that moved, tints that add up, sayings measured (Ctrl+F)"), [this](bool on) { showPanel(on ? Panel::Findings : Panel::Bench); });
+    row->addSpacing(5);
+    m_aside = tool("secondLook", QString(), tr("Take the frame that was put aside in hand again, beside the version left behind"), [this] { takeSecondLook(); });
+    m_aside->setAccessibleName(tr("Second look"));
+    m_aside->hide();
+    m_mark = toggle("markPicture", tr("Mark"), tr("Mark key colours, regions to read or to leave out, and the planned crop (Ctrl+M)"), [this] { toggleMarking(); });
+    m_split = toggle("split", tr("Split"), tr("A line on the picture: before on its left, after on its right (F4)"), [this] { toggleSplit(); });
+    m_viewButtons[0] = toggle("showSweep", tr("Sweep"), tr("The frame at many values of one quantity of the chosen step (Ctrl+W)"), [this] { showView(view() == View::Sweep ? View::Wall : View::Sweep); });
+    m_viewButtons[1] = toggle("showTray", tr("Tray"), tr("Pinned versions side by side, with their differences (F8)"), [this] { showView(view() == View::Tray ? View::Wall : View::Tray); });
+    m_compareButton = new QPushButton(tr("Compare"), this);
+    m_compareButton->setObjectName("compareVersions");
+    m_compareButton->setToolTip(tr("Two versions side by side with their measured difference (F7)"));
+    m_compareButton->setCheckable(true);
+    connect(m_compareButton, &QPushButton::clicked, this, &LookPlace::toggleCompare);
+    row->addWidget(m_compareButton);
+    m_pin = new QPushButton(tr("Pin"), this);
+    m_pin->setObjectName("pinVersion");
+    m_pin->setAccessibleName(tr("Pin version"));
+    connect(m_pin, &QPushButton::clicked, this, &LookPlace::askPin);
+    row->addWidget(m_pin);
+    auto* more = tool("viewMenuButton", tr("View"), tr("Quiet view, 100 %, surround, theme, blind mode, second look, trial frames"), [] {});
+    auto* menu = new QMenu(more);
+    menu->setObjectName("viewMenu");
+    more->setMenu(menu);
+    more->setPopupMode(QToolButton::InstantPopup);
+    connect(menu, &QMenu::aboutToShow, this, [this, menu] { fillViewMenu(*menu); });
+    return row;
+}
+
+void LookPlace::fillViewMenu(QMenu& menu)
+{
+    menu.clear();
+    const auto add = [&](const QString& words, bool on, const char* keys, auto&& act) {
+        QAction* action = menu.addAction(keys ? words + QStringLiteral("\t") + keysOf(keys).toString(QKeySequence::NativeText) : words, this, act);
+        action->setCheckable(true);
+        action->setChecked(on);
+    };
+    add(tr("Quiet view: only the picture"), m_quiet, "quiet", [this] { emit quietWanted(!m_quiet); });
+    add(tr("100 %: pixel for pixel"), m_wall->isActualSize(), "actual", [this] { toggleActualSize(); });
+    add(tr("Blind: hide numbers"), theme::isBlind(), nullptr, [] { theme::setBlind(!theme::isBlind()); });
+    menu.addSection(tr("Wall behind the pictures, L*"));
+    for (int lightness : {20, 35, 50, 65, 80, 96})
+        add(lightness == 50 ? tr("50, print viewing") : lightness == 96 ? tr("96, paper") : QString::number(lightness), theme::surround() == lightness, nullptr, [this, lightness] {
+            theme::setSurround(lightness);
+            m_document.setChoice("surround", std::to_string(lightness));
+        });
+    menu.addSection(tr("Theme"));
+    const QString themes[] = {tr("Print room"), tr("Dim"), tr("High contrast")};
+    for (int i = 0; i < 3; ++i)
+        add(themes[i], static_cast<int>(theme::current()) == i, nullptr, [this, i] { emit themeWanted(i); });
+    menu.addSection(tr("Frames"));
+    menu.addAction(tr("Trial frames: companions that differ most"), this, [this] { emit trialFramesWanted(); });
+    menu.addAction(tr("Put this frame aside for a second look"), this, [this] { m_document.putAside(); });
+    if (!m_document.aside().empty())
+        menu.addAction(tr("Take the second look now"), this, [this] { takeSecondLook(); });
+    if (!m_document.framing(m_document.frameInHand()).isWhole())
+        menu.addAction(tr("Count the whole picture again"), this, [this] { m_document.setFraming(m_document.frameInHand(), {}); });
+}
+
+void LookPlace::remindOfSecondLook()
+{
+    const auto aside = m_document.aside();
+    const qint64 now = QDateTime::currentSecsSinceEpoch();
+    const Frame* frame = aside.empty() ? nullptr : m_document.frame(aside.front().frame);
+    const bool due = frame && now - aside.front().leftAt >= Document::kSecondLookSeconds;
+    m_aside->setVisible(due);
+    if (due)
+        m_aside->setText(tr("Second look: %1").arg(text(frame->path.stem())));
+}
+
+void LookPlace::takeSecondLook()
+{
+    const auto aside = m_document.takeSecondLook();
+    if (!aside)
+        return;
+    // Beside the version left behind, when it is another one by now.
+    const auto left = m_document.lookAt(aside->revision);
+    if (left && *left != m_document.look()) {
+        showView(View::Compare);
+        m_compare->showAgainst(*left, tr("as it was left"));
+    }
+}
+
+LookPlace::View LookPlace::view() const { return static_cast<View>(m_upper->currentIndex()); }
+
+void LookPlace::showView(View view)
+{
+    if (view == View::Compare && m_document.pins().empty() && m_document.aside().empty() && this->view() != View::Compare && !m_document.isOpen())
+        view = View::Wall;
+    m_upper->setCurrentIndex(static_cast<int>(view));
+    m_compareButton->setChecked(view == View::Compare);
+    m_viewButtons[0]->setChecked(view == View::Sweep);
+    m_viewButtons[1]->setChecked(view == View::Tray);
+    m_viewButtons[2]->setChecked(view == View::Library);
+    if (view == View::Compare)
+        m_compare->refresh();
+    else if (view == View::Sweep)
+        m_sweep->begin(), m_sweep->sheet().setFocus();
+    else if (view == View::Tray)
+        m_tray->refresh(), m_tray->sheet().setFocus();
+    else if (view == View::Library)
+        m_library->refresh(), m_library->sheet().setFocus();
+    refreshHeader();
+}
+
+void LookPlace::showPanel(Panel panel)
+{
+    m_lower->setCurrentIndex(static_cast<int>(panel));
+    m_panelButtons[0]->setChecked(panel == Panel::Intent);
+    m_panelButtons[1]->setChecked(panel == Panel::Findings);
+    if (panel == Panel::Intent)
+        m_intent->refresh();
+}
+
+void LookPlace::setQuiet(bool on)
+{
+    m_quiet = on;
+    if (on)
+        showView(View::Wall);
+    for (QWidget* w : std::initializer_list<QWidget*>{m_header, m_instruments, m_stepLine, m_lower})
+        w->setVisible(!on);
+    m_wall->setQuiet(on);
+}
+
+void LookPlace::toggleActualSize() { m_wall->setActualSize(!m_wall->isActualSize(), m_place.value_or(QPointF(0.5, 0.5))); }
+
+void LookPlace::toggleMarking()
+{
+    const bool on = !m_wall->inHand().isMarking() && m_document.isOpen();
+    if (on)
+        showView(View::Wall);
+    m_wall->inHand().setMarking(on);
+    m_wall->inHand().setHeld(on ? tr("click a key colour, drag a region, Esc ends") : QString());
+    m_wall->showMarks();
+    m_mark->setChecked(on);
+    m_region.reset();
+}
+
+void LookPlace::holdExtreme(int way)
+{
+    if (way == m_extreme)
+        return;
+    m_extreme = way;
+    m_bench->holdExtreme(way);
+}
+
+Region LookPlace::pointAt(QPointF place) const
+{
+    const auto proxy = m_wall->proxyInHand();
+    const double half = 1.5;
+    const double width = proxy ? proxy->image.width() : 1000, height = proxy ? proxy->image.height() : 1000;
+    return {place.x() - half / width, place.y() - half / height, place.x() + half / width, place.y() + half / height};
+}
+
+void LookPlace::nameKey(const Region& place)
+{
+    const auto proxy = m_wall->proxyInHand();
+    if (!proxy)
+        return;
+    QInputDialog dialog(this);
+    dialog.setObjectName("keyNameDialog");
+    dialog.setWindowTitle(tr("Key colour"));
+    dialog.setLabelText(tr("What is it? The name stays with the shoot"));
+    dialog.setOkButtonText(tr("Mark"));
+    if (dialog.exec() != QDialog::Accepted)
+        return;
+    auto keys = m_document.keyColours();
+    KeyColour key;
+    key.name = dialog.textValue().trimmed().isEmpty() ? tr("key %1").arg(keys.size() + 1).toStdString() : dialog.textValue().trimmed().toStdString();
+    key.frame = m_document.frameInHand();
+    key.place = place;
+    key.marked = meanOf(proxy->samples.view(), place);
+    keys.push_back(key);
+    m_document.setKeyColours(keys);
+}
+
+void LookPlace::mark(const QRectF& drawn)
+{
+    const auto proxy = m_wall->proxyInHand();
+    if (!proxy)
+        return;
+    if (drawn.isEmpty())
+        return nameKey(pointPlace(drawn.x(), drawn.y(), proxy->image.width(), proxy->image.height()));
+    const Region region{drawn.left(), drawn.top(), drawn.right(), drawn.bottom()};
+    const std::int64_t frame = m_document.frameInHand();
+    QMenu menu(this);
+    menu.setObjectName("regionMenu");
+    menu.addAction(tr("Key colour…"), this, [&] { nameKey(region); });
+    menu.addAction(tr("Read this region"), this, [&] {
+        m_region = region;
+        probeAt(drawn.center());
+    });
+    menu.addAction(tr("Leave out of the measures"), this, [&] {
+        Framing framing = m_document.framing(frame);
+        framing.leftOut.push_back(region);
+        m_document.setFraming(frame, framing);
+    });
+    menu.addAction(tr("Planned crop"), this, [&] {
+        Framing framing = m_document.framing(frame);
+        framing.crop = region;
+        m_document.setFraming(frame, framing);
+    });
+    menu.exec(m_wall->inHand().mapToGlobal(m_wall->inHand().rect().center()));
+}
+
+void LookPlace::showSpot(int step, int mark)
+{
+    const auto& trace = m_stepLine->trace();
+    auto proxy = m_wall->proxyInHand();
+    const Look look = m_document.lookOf(m_document.frameInHand());
+    if (!trace || !proxy || step >= static_cast<int>(look.steps.size()))
+        return;
+    Region place;
+    QString where = tr("the whole picture");
+    if (mark >= StepLine::kMeasureMarks) {
+        const KeyColour& key = trace->keys[static_cast<std::size_t>(mark - StepLine::kMeasureMarks)];
+        place = key.place;
+        where = keyColourTitle(key);
+        if (key.frame != m_document.frameInHand()) {
+            const Frame* frame = m_document.frame(key.frame);
+            const auto other = frame ? m_proxies.proxy(key.frame, frame->path) : nullptr;
+            if (!other)
+                return;
+            proxy = other;
+            where = tr("%1 in %2").arg(where, text(frame->path.stem()));
+        }
+    }
+    const QRect at = m_stepLine->markRect(step, mark);
+    m_spot->show(look, step, proxy->image, std::max(proxy->info.width, proxy->info.height), place, tr("%1 · %2").arg(stepTitle(look.steps[static_cast<std::size_t>(step)]), where), m_stepLine->markWords(step, mark), m_stepLine->mapToGlobal(at.center()));
+}
+
+std::vector<BeforeAfter> LookPlace::framesOfWall() const
+{
+    std::vector<BeforeAfter> all;
+    std::vector<std::int64_t> frames{m_document.frameInHand()};
+    frames.insert(frames.end(), m_document.companions().begin(), m_document.companions().end());
+    for (const std::int64_t id : frames)
+        if (const Frame* frame = m_document.frame(id))
+            if (const auto proxy = m_proxies.proxy(id, frame->path)) {
+                // Single pixels: steps by place pass by, as no part of the card is about them but grain, which is read off the look.
+                const Framing framing = m_document.framing(id);
+                const Size size = fitted({proxy->samples.width(), proxy->samples.height()}, kScoreEdge);
+                const Image few = sampleGrid(proxy->samples.view(), size.width, size.height);
+                const ImageView samples = few.view();
+                std::vector<KeyColour> keys;
+                for (const MainColour& c : mainColours(samples, kMainColours)) {
+                    KeyColour key;
+                    key.frame = id, key.marked = c.colour, key.place = pointPlace(c.x, c.y, samples.width, samples.height);
+                    keys.push_back(key);
+                }
+                Look colours = m_document.lookOf(id);
+                std::erase_if(colours.steps, [](const Step& s) { return isSpatial(s); });
+                if (const auto trace = traceLook(colours, samples, id, keys, framing))
+                    all.push_back({trace->states.front(), trace->states.back()});
+            }
+    return all;
+}
+
+void LookPlace::exportLook(std::int64_t id)
+{
+    const auto look = m_document.lookOfEntry(id);
+    if (!look)
+        return;
+    m_document.chooseLook(id);
+    const QString path = QFileDialog::getSaveFileName(this, tr("Export the look"), m_document.folder() + "/" + text(look->name) + ".json", tr("Look, complete (*.json);;Lookup table (*.cube *.clf);;Hald picture, 16 bits (*.png);;ASC CDL, nearest fit (*.cc *.ccc *.cdl)"));
+    if (path.isEmpty())
+        return;
+    QString words;
+    if (path.endsWith(".json", Qt::CaseInsensitive)) {
+        if (const Status done = m_document.exportLook(path); !done)
+            emit m_document.failed(text(done.error().message()));
+        words = tr("Made for: %1\nLimits: %2").arg(look->card.madeFor.empty() ? tr("not said; write it on the intent card") : text(look->card.madeFor), look->card.limits.empty() ? tr("not said") : text(look->card.limits));
+    } else {
+        const auto report = exportTable(path);
+        if (!report) {
+            emit m_document.failed(text(report.error().message()));
+            return;
+        }
+        words = *report;
+    }
+    if (const QString bound = subjectBoundWords(*look); !bound.isEmpty())
+        words += tr("\n\nBound to a subject, yet marked as travelling: %1").arg(bound);
+    QMessageBox box(QMessageBox::NoIcon, tr("How the look travels"), words, QMessageBox::Ok, this);
+    box.setObjectName("travelReport");
+    box.exec();
+}
+
+void LookPlace::refreshHeader()
+{
+    const auto entries = m_document.looks();
+    const QSignalBlocker blocker(m_looks);
+    m_looks->clear();
+    for (const LookEntry& entry : entries) {
+        m_looks->addItem(text(entry.name), QVariant::fromValue<qlonglong>(entry.id));
+        if (entry.id == m_document.lookId())
+            m_looks->setCurrentIndex(m_looks->count() - 1);
+    }
+    const auto show = [](QToolButton* button, const QString& action, const QString& words, const QString& keys) {
+        button->setEnabled(!action.isEmpty());
+        button->setToolTip(action.isEmpty() ? words + " (" + keys + ")" : words + ": " + action + " (" + keys + ")");
+    };
+    show(m_undo, m_document.undoAction(), tr("Undo"), tr("Ctrl+Z"));
+    show(m_redo, m_document.redoAction(), tr("Redo"), tr("Ctrl+Shift+Z"));
+    const auto pins = m_document.pins().size();
+    m_pin->setToolTip(tr("Keep the look as it is now under a note, to come back to and compare (F6)") + (pins == 0 ? QString() : pins == 1 ? tr("; 1 version is pinned") : tr("; %1 versions are pinned").arg(pins)));
+    m_compareButton->setEnabled(pins > 0 || isComparing());
+    for (QWidget* w : std::initializer_list<QWidget*>{m_looks, m_pin, m_split, m_mark, m_viewButtons[0], m_viewButtons[1], m_viewButtons[2], m_panelButtons[0], m_panelButtons[1]})
+        w->setEnabled(m_document.isOpen());
+}
+
+void LookPlace::renew()
+{
+    const auto proxy = m_wall->proxyInHand();
+    m_stepLine->setColours(proxy ? mainColours(proxy->image.view(), kMainColours) : std::vector<MainColour>{});
+    if (!proxy)
+        m_instruments->clear();
+    probeAt(std::nullopt);
+}
+
+Result<QString> LookPlace::exportTable(const QString& path) const
+{
+    const auto format = tableFormatFromEnding(path.toStdString());
+    if (!format)
+        return tl::make_unexpected(format.error());
+    std::vector<LinearRgb> own;
+    std::vector<std::int64_t> frames = m_document.companions();
+    frames.push_back(m_document.frameInHand());
+    for (const std::int64_t id : frames)
+        if (const Frame* frame = m_document.frame(id))
+            if (const auto proxy = m_proxies.proxy(id, frame->path)) {
+                const ImageView samples = proxy->samples.view();
+                for (int i = 0; i < samples.width * samples.height; i += 3)
+                    own.push_back({samples.data[3 * i], samples.data[3 * i + 1], samples.data[3 * i + 2]});
+            }
+    constexpr int kEdge = 33, kHaldEdge = 36;
+    const auto table = *format == TableFormat::Cdl ? bakeCdl(m_document.look(), RgbSpace::Srgb, own) : bake(m_document.look(), *format == TableFormat::Hald ? kHaldEdge : kEdge);
+    if (!table)
+        return tl::make_unexpected(table.error());
+    const auto travel = travelReport(m_document.look(), *table, RgbSpace::Srgb, own);
+    if (!travel)
+        return tl::make_unexpected(travel.error());
+    if (const Status written = writeTableFile(path.toStdString(), *table, *format); !written)
+        return tl::make_unexpected(written.error());
+    return text(describe(*travel));
+}
+
+Image LookPlace::entering() const
+{
+    const auto proxy = m_wall->proxyInHand();
+    if (!proxy)
+        return {};
+    Image picture = proxy->samples;
+    if (const auto plan = RenderPlan::compile(m_document.lookOf(m_document.frameInHand()), static_cast<std::size_t>(m_document.selectedStep())))
+        amber::render(*plan, picture.view(), picture.mutableView(), {}, {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
+    return picture;
+}
+
+std::optional<Probe> LookPlace::read(const Region& place) const
+{
+    const auto proxy = m_wall->proxyInHand();
+    if (!proxy)
+        return std::nullopt;
+    Probe probe;
+    probe.in = meanOf(proxy->image.view(), place);
+    const Look look = m_document.lookOf(m_document.frameInHand());
+    probe.entering = evaluate(look, probe.in, static_cast<std::size_t>(m_document.selectedStep()));
+    probe.out = evaluate(look, probe.in);
+    probe.leavesOut = std::any_of(look.steps.begin(), look.steps.end(), [](const Step& s) { return isSpatial(s) && !isIdentity(s); });
+    return probe;
+}
+
+void LookPlace::probeAt(std::optional<QPointF> place)
+{
+    if (m_region && place && !(*place == QRectF(QPointF(m_region->left, m_region->top), QPointF(m_region->right, m_region->bottom)).center()))
+        m_region.reset();
+    m_place = place;
+    const auto probe = place ? read(m_region ? *m_region : pointAt(*place)) : std::nullopt;
+    m_instruments->setProbe(probe);
+    m_bench->setProbe(probe);
+}
+
+void LookPlace::toggleSplit()
+{
+    const bool on = !m_wall->inHand().isSplit();
+    m_wall->setSplit(on);
+    m_split->setChecked(on);
+}
+
+void LookPlace::askPin()
+{
+    if (!m_document.isOpen())
+        return;
+    QInputDialog dialog(this);
+    dialog.setObjectName("pinDialog");
+    dialog.setWindowTitle(tr("Pin this version"));
+    dialog.setLabelText(tr("Note, for the day you come back to it"));
+    dialog.setOkButtonText(tr("Pin"));
+    if (dialog.exec() == QDialog::Accepted)
+        m_document.pin(dialog.textValue(), theme::surround());
+}
+
+bool LookPlace::isComparing() const { return view() == View::Compare; }
+
+void LookPlace::toggleCompare() { showView(!isComparing() && !m_document.pins().empty() ? View::Compare : View::Wall); }
+
+}  // namespace amber

@@ -1,0 +1,62 @@
+#include "app/places/shoot/frame_filter.h"
+
+#include "app/places/shoot/frame_model.h"
+
+namespace amber {
+
+FrameFilter::FrameFilter(QObject* parent) : QSortFilterProxyModel(parent)
+{
+    setDynamicSortFilter(true);
+    sort(0);
+}
+
+void FrameFilter::setGroup(int group)
+{
+    m_group = group;
+    invalidate();
+}
+
+void FrameFilter::setLeastRating(int rating)
+{
+    m_leastRating = rating;
+    invalidate();
+}
+
+void FrameFilter::setFindings(Findings findings)
+{
+    m_findings = findings;
+    invalidate();
+}
+
+void FrameFilter::setOrder(Order order)
+{
+    m_order = order;
+    invalidate();
+}
+
+bool FrameFilter::filterAcceptsRow(int row, const QModelIndex& parent) const
+{
+    const QModelIndex index = sourceModel()->index(row, 0, parent);
+    if (m_group >= 0 && index.data(FrameModel::GroupRole).toInt() != m_group)
+        return false;
+    if (index.data(FrameModel::RatingRole).toInt() < m_leastRating)
+        return false;
+    switch (m_findings) {
+    case Findings::Any: return true;
+    case Findings::Bracket: return !index.data(FrameModel::BracketRole).toString().isEmpty();
+    case Findings::Unreadable: return !index.data(FrameModel::FaultRole).toString().isEmpty();
+    case Findings::Chosen: return index.data(FrameModel::InHandRole).toBool() || index.data(FrameModel::CompanionRole).toInt() > 0;
+    }
+    return true;
+}
+
+bool FrameFilter::lessThan(const QModelIndex& left, const QModelIndex& right) const
+{
+    const auto by = [&](int role) { return std::pair(left.data(role).toLongLong(), right.data(role).toLongLong()); };
+    auto [a, b] = m_order == Order::Time ? by(FrameModel::TimeRole) : m_order == Order::Group ? by(FrameModel::GroupRole) : m_order == Order::Rating ? by(FrameModel::RatingRole) : std::pair(0LL, 0LL);
+    if (m_order == Order::Rating)
+        std::swap(a, b);
+    return a != b ? a < b : left.row() < right.row();
+}
+
+}  // namespace amber

@@ -1,0 +1,51 @@
+// The frames of the job as a list, with thumbnails that arrive as they are read.
+#pragma once
+
+#include "app/document/document.h"
+#include "app/render/proxy_store.h"
+#include "core/match/light_groups.h"
+
+#include <QAbstractListModel>
+#include <QCache>
+#include <QPixmap>
+
+namespace amber {
+
+class FrameModel : public QAbstractListModel {
+    Q_OBJECT
+
+public:
+    enum Role { IdRole = Qt::UserRole + 1, FaultRole, InHandRole, CompanionRole, PathRole, GroupRole, RatingRole, BracketRole, TimeRole };
+
+    FrameModel(Document& document, ProxyStore& proxies, QObject* parent = nullptr);
+
+    int rowCount(const QModelIndex& parent = {}) const override;
+    QVariant data(const QModelIndex& index, int role) const override;
+    int readCount() const { return static_cast<int>(m_thumbnails.size()); }
+    /// Parts the frames into light groups by what was read of them, and remembers them with the job.
+    void proposeGroups();
+    /// Null while it is not read.
+    QPixmap thumbnail(std::int64_t frame) const { return m_thumbnails.value(frame); }
+    int rowOf(std::int64_t frame) const { return m_rows.value(frame, -1); }
+    /// Asks for a thumbnail before the others.
+    void want(const QModelIndex& index) const;
+
+signals:
+    void progressed();
+
+private:
+    void rebuild();
+    void seeWhetherAllAreRead();
+    /// The frames that were read, in the order of the job, with their facts.
+    std::pair<std::vector<std::int64_t>, std::vector<FrameFacts>> facts() const;
+    void touch(std::int64_t frame);
+
+    Document& m_document;
+    ProxyStore& m_proxies;
+    QHash<std::int64_t, QPixmap> m_thumbnails;
+    QHash<std::int64_t, int> m_rows;
+    QHash<std::int64_t, FrameFacts> m_facts;
+    QHash<std::int64_t, QString> m_brackets;  ///< what part a frame has in a bracket, in words
+};
+
+}  // namespace amber

@@ -1,0 +1,370 @@
+#include "app/places/shoot/shoot_place.h"
+
+#include "app/theme/theme.h"
+
+namespace amber {
+namespace {
+
+constexpr int kSmallestCell = 216, kInset = 14, kCaptionHeight = 26;
+
+/// One frame of the contact sheet: picture, name, and what it is chosen for, in words.
+class FrameDelegate : public QStyledItemDelegate {
+public:
+    FrameDelegate(FrameModel& model, QObject* parent) : QStyledItemDelegate(parent), m_model(model) {}
+
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return m_cell; }
+    /// As many columns as fit, sharing the width evenly.
+    void fit(int width)
+    {
+        const int cell = width / std::max(1, width / kSmallestCell);
+        m_cell = {cell, (cell - kInset) * 2 / 3 + kCaptionHeight + kInset};
+    }
+
+    void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override
+    {
+        painter->save();
+        const QRect cell = option.rect.adjusted(kInset / 2, kInset / 2, -kInset / 2, -kInset / 2);
+        const QRect place(cell.left(), cell.top(), cell.width(), cell.height() - kCaptionHeight);
+        const bool inHand = index.data(FrameModel::InHandRole).toBool();
+        const int companion = index.data(FrameModel::CompanionRole).toInt();
+        const QString fault = index.data(FrameModel::FaultRole).toString();
+        const auto picture = index.data(Qt::DecorationRole).value<QPixmap>();
+        painter->setRenderHint(QPainter::SmoothPixmapTransform);
+        QRect shown = place;
+        if (!picture.isNull()) {
+            const QSize size = picture.size().scaled(place.size(), Qt::KeepAspectRatio);
+            shown = QRect(place.left() + (place.width() - size.width()) / 2, place.bottom() + 1 - size.height(), size.width(), size.height());
+            painter->drawPixmap(shown, picture);
+        } else {
+            m_model.want(static_cast<const QSortFilterProxyModel*>(index.model())->mapToSource(index));
+            painter->setPen(QPen(theme::kWallInk, 1, Qt::DotLine));
+            painter->drawRect(place.adjusted(0, 0, -1, -1));
+            painter->setPen(theme::kWallInk);
+            painter->setFont(theme::font(13));
+            painter->drawText(place.adjusted(8, 8, -8, -8), Qt::AlignCenter | Qt::TextWordWrap, fault.isEmpty() ? FrameModel::tr("reading…") : FrameModel::tr("Cannot be read"));
+        }
+        painter->setPen(theme::kWallInk);
+        painter->setFont(theme::font(13, inHand));
+        const QRect caption(cell.left(), place.bottom() + 4, cell.width(), 18);
+        const int stars = index.data(FrameModel::RatingRole).toInt();
+        const QString bracket = index.data(FrameModel::BracketRole).toString();
+        QString role = inHand ? FrameModel::tr("in hand") : companion > 0 ? FrameModel::tr("companion %1").arg(companion) : QString();
+        if (role.isEmpty() && !bracket.isEmpty())
+            role = bracket;
+        // The rating: so many squares in the lower corner of the picture.
+        for (int i = 0; i < stars; ++i) {
+            const QRect mark(shown.left() + 6 + 11 * i, shown.bottom() - 13, 8, 8);
+            painter->fillRect(mark.adjusted(-1, -1, 1, 1), QColor(0, 0, 0, 150));
+            painter->fillRect(mark, QColor(0xFA, 0xFA, 0xFA));
+        }
+        const int room = caption.width() - (role.isEmpty() ? 0 : painter->fontMetrics().horizontalAdvance(role) + 20);
+        painter->drawText(caption, Qt::AlignLeft | Qt::AlignVCenter, painter->fontMetrics().elidedText(index.data(Qt::DisplayRole).toString(), Qt::ElideMiddle, room));
+        if (!role.isEmpty()) {
+            const QRect tag(caption.right() - painter->fontMetrics().horizontalAdvance(role) - 11, caption.top(), painter->fontMetrics().horizontalAdvance(role) + 12, 18);
+            painter->fillRect(tag, theme::kPaper);
+            painter->setPen(theme::kInk);
+            painter->drawText(tag, Qt::AlignCenter, role);
+        }
+        if (inHand)
+            painter->fillRect(QRect(shown.left(), shown.bottom() + 1, shown.width(), 3), theme::kAmber);
+        if (option.state & QStyle::State_HasFocus)
+            theme::paintFocus(*painter, QRectF(cell).adjusted(-5, -5, 5, 3));
+        painter->restore();
+    }
+
+private:
+    FrameModel& m_model;
+    QSize m_cell{kSmallestCell, kSmallestCell * 2 / 3 + kCaptionHeight};
+};
+
+}  // namespace
+
+ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, QWidget* parent)
+    : QWidget(parent), m_document(document), m_model(new FrameModel(document, proxies, this)), m_filter(new FrameFilter(this)), m_pages(new QStackedWidget(this)), m_sheet(new QListView(this)), m_title(new QLabel(this)), m_state(new QLabel(this)), m_hint(new QLabel(this))
+{
+    setObjectName("shootPlace");
+    m_sheet->setObjectName("contactSheet");
+    m_sheet->setAccessibleName(tr("Contact sheet"));
+    m_filter->setSourceModel(m_model);
+    m_sheet->setModel(m_filter);
+    m_sheet->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    auto* delegate = new FrameDelegate(*m_model, m_sheet);
+    m_sheet->setItemDelegate(delegate);
+    m_fit = [this, delegate] {
+        delegate->fit(m_sheet->viewport()->width() - 1);
+        m_sheet->doItemsLayout();
+    };
+    m_sheet->setViewMode(QListView::IconMode);
+    m_sheet->setMovement(QListView::Static);
+    m_sheet->setResizeMode(QListView::Adjust);
+    m_sheet->setUniformItemSizes(true);
+    m_sheet->setLayoutMode(QListView::Batched);
+    m_sheet->setBatchSize(400);
+    m_sheet->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    m_sheet->setSpacing(0);
+    m_sheet->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn);
+    m_sheet->installEventFilter(this);
+    m_sheet->viewport()->installEventFilter(this);
+    connect(m_sheet, &QListView::clicked, this, [this](const QModelIndex& index) {
+        if (QApplication::keyboardModifiers() & Qt::ControlModifier)
+            toggleCompanion();
+        else
+            m_document.setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
+    });
+    connect(m_sheet, &QListView::doubleClicked, this, &ShootPlace::workRequested);
+
+    auto* header = new QHBoxLayout;
+    header->setContentsMargins(14, 6, 14, 6);
+    header->setSpacing(10);
+    m_title->setObjectName("shootTitle");
+    m_title->setProperty("strong", true);
+    m_state->setObjectName("shootState");
+    m_state->setProperty("quiet", true);
+    auto* open = new QPushButton(tr("Open folder…"), this);
+    open->setObjectName("openFolder");
+    open->setToolTip(tr("Open a folder of pictures; its job is kept beside them (Ctrl+O)"));
+    connect(open, &QPushButton::clicked, this, &ShootPlace::askFolder);
+    auto* companion = new QPushButton(tr("Companion"), this);
+    companion->setObjectName("toggleCompanion");
+    companion->setToolTip(tr("Show the chosen frame beside the frame in hand, or no longer; up to five (C, or Ctrl and click)"));
+    connect(companion, &QPushButton::clicked, this, &ShootPlace::toggleCompanion);
+    header->addWidget(m_title);
+    header->addWidget(m_state, 1);
+    header->addWidget(companion);
+    header->addWidget(open);
+
+    m_hint->setProperty("quiet", true);
+    m_hint->setContentsMargins(14, 4, 14, 6);
+    m_hint->setText(tr("Click takes a frame in hand. C or Ctrl+click makes it a companion. Enter goes to its look."));
+    auto* full = new QWidget(this);
+    auto* fullLayout = new QVBoxLayout(full);
+    fullLayout->setContentsMargins(0, 0, 0, 0);
+    fullLayout->setSpacing(0);
+    fullLayout->addLayout(header);
+    fullLayout->addLayout(makeFilters());
+    fullLayout->addWidget(m_sheet, 1);
+    fullLayout->addWidget(m_hint);
+    m_pages->addWidget(makeEmpty());
+    m_pages->addWidget(full);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->addWidget(m_pages);
+    connect(&document, &Document::groupsChanged, this, &ShootPlace::refreshGroups);
+    connect(&document, &Document::framesChanged, this, &ShootPlace::refresh);
+    connect(&document, &Document::frameChosen, this, &ShootPlace::refresh);
+    connect(&document, &Document::companionsChanged, this, &ShootPlace::refresh);
+    connect(m_model, &FrameModel::progressed, this, &ShootPlace::refresh);
+    connect(&document, &Document::opened, this, [this] { m_sheet->setCurrentIndex(m_filter->mapFromSource(m_model->index(std::max(0, m_model->rowOf(m_document.frameInHand()))))); });
+    refresh();
+}
+
+QLayout* ShootPlace::makeFilters()
+{
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(14, 0, 14, 6);
+    row->setSpacing(6);
+    const auto choice = [&](const char* name, const QString& accessible, const QStringList& words, auto&& act) {
+        auto* box = new QComboBox(this);
+        box->setObjectName(name);
+        box->setAccessibleName(accessible);
+        box->addItems(words);
+        connect(box, &QComboBox::activated, this, act);
+        row->addWidget(box);
+        return box;
+    };
+    m_groups = choice("shootGroup", tr("Light group"), {tr("All lights")}, [this](int i) { m_filter->setGroup(i - 1); });
+    m_groups->setMinimumWidth(170);
+    m_ratings = choice("shootRating", tr("Least rating"), {tr("Any rating"), tr("1 and more"), tr("2 and more"), tr("3 and more"), tr("4 and more"), tr("5")}, [this](int i) { m_filter->setLeastRating(i); });
+    m_findings = choice("shootFindings", tr("Which frames"), {tr("All frames"), tr("In brackets"), tr("Unreadable"), tr("In hand and companions")}, [this](int i) { m_filter->setFindings(static_cast<FrameFilter::Findings>(i)); });
+    m_order = choice("shootOrder", tr("Order"), {tr("As opened"), tr("By time"), tr("By light"), tr("By rating")}, [this](int i) { m_filter->setOrder(static_cast<FrameFilter::Order>(i)); });
+    row->addStretch(1);
+    auto* groups = new QToolButton(this);
+    groups->setObjectName("groupMenuButton");
+    groups->setText(tr("Lights"));
+    groups->setToolTip(tr("Light groups: move frames, make, name, join and part groups, choose which frame stands for one"));
+    groups->setPopupMode(QToolButton::InstantPopup);
+    auto* menu = new QMenu(groups);
+    menu->setObjectName("groupMenu");
+    groups->setMenu(menu);
+    connect(menu, &QMenu::aboutToShow, this, [this, menu] { fillGroupMenu(*menu); });
+    row->addWidget(groups);
+    return row;
+}
+
+void ShootPlace::refreshGroups()
+{
+    const int shown = m_groups->currentIndex();
+    m_groups->clear();
+    m_groups->addItem(tr("All lights"));
+    for (const Document::Group& group : m_document.groups())
+        m_groups->addItem(tr("%1 (%2)").arg(text(group.name)).arg(group.frames.size()));
+    m_groups->setCurrentIndex(shown < m_groups->count() ? std::max(0, shown) : 0);
+    m_filter->setGroup(m_groups->currentIndex() - 1);
+}
+
+std::vector<std::int64_t> ShootPlace::chosenFrames() const
+{
+    std::vector<std::int64_t> frames;
+    for (const QModelIndex& index : m_sheet->selectionModel()->selectedIndexes())
+        frames.push_back(index.data(FrameModel::IdRole).toLongLong());
+    if (frames.empty() && m_sheet->currentIndex().isValid())
+        frames.push_back(m_sheet->currentIndex().data(FrameModel::IdRole).toLongLong());
+    return frames;
+}
+
+void ShootPlace::moveToGroup(const std::vector<std::int64_t>& frames, int group, const QString& newName)
+{
+    auto groups = m_document.groups();
+    const auto isMoved = [&](std::int64_t f) { return std::find(frames.begin(), frames.end(), f) != frames.end(); };
+    for (std::size_t i = 0; i < groups.size(); ++i) {
+        if (static_cast<int>(i) == group)
+            continue;
+        std::erase_if(groups[i].frames, isMoved);
+        if (isMoved(groups[i].lead) && !groups[i].frames.empty())
+            groups[i].lead = groups[i].frames.front();
+    }
+    if (group < 0) {
+        groups.push_back({newName.toStdString(), frames.front(), frames});
+    } else {
+        auto& to = groups[static_cast<std::size_t>(group)].frames;
+        for (std::int64_t f : frames)
+            if (std::find(to.begin(), to.end(), f) == to.end())
+                to.push_back(f);
+    }
+    m_document.setGroups(groups);
+}
+
+void ShootPlace::fillGroupMenu(QMenu& menu)
+{
+    menu.clear();
+    const auto frames = chosenFrames();
+    const auto askName = [this](const QString& start) {
+        QInputDialog dialog(this);
+        dialog.setObjectName("groupNameDialog");
+        dialog.setWindowTitle(tr("Light group"));
+        dialog.setLabelText(tr("Name"));
+        dialog.setTextValue(start);
+        return dialog.exec() == QDialog::Accepted ? dialog.textValue().trimmed() : QString();
+    };
+    const auto& groups = m_document.groups();
+    const int current = frames.empty() ? -1 : m_document.groupOf(frames.front());
+    if (!frames.empty()) {
+        menu.addSection(frames.size() == 1 ? tr("The chosen frame") : tr("The %1 chosen frames").arg(frames.size()));
+        menu.addAction(tr("To a group of their own…"), this, [this, frames, askName] {
+            const QString name = askName(tr("Light %1").arg(m_document.groups().size() + 1));
+            if (!name.isEmpty())
+                moveToGroup(frames, -1, name);
+        });
+        for (std::size_t i = 0; i < groups.size(); ++i)
+            if (static_cast<int>(i) != current)
+                menu.addAction(tr("To %1").arg(text(groups[i].name)), this, [this, frames, i] { moveToGroup(frames, static_cast<int>(i)); });
+    }
+    if (current >= 0) {
+        const auto& group = groups[static_cast<std::size_t>(current)];
+        menu.addSection(text(group.name));
+        menu.addAction(tr("Name…"), this, [this, current, askName] {
+            auto all = m_document.groups();
+            const QString name = askName(text(all[static_cast<std::size_t>(current)].name));
+            if (name.isEmpty())
+                return;
+            all[static_cast<std::size_t>(current)].name = name.toStdString();
+            m_document.setGroups(all);
+        });
+        menu.addAction(tr("The chosen frame stands for it"), this, [this, current, frame = frames.front()] {
+            auto all = m_document.groups();
+            all[static_cast<std::size_t>(current)].lead = frame;
+            m_document.setGroups(all);
+        });
+        for (std::size_t i = 0; i < groups.size(); ++i)
+            if (static_cast<int>(i) != current)
+                menu.addAction(tr("Join with %1").arg(text(groups[i].name)), this, [this, current, i] { moveToGroup(m_document.groups()[static_cast<std::size_t>(current)].frames, static_cast<int>(i)); });
+    }
+    menu.addSeparator();
+    menu.addAction(tr("Propose anew from time, exposure, camera and light"), this, [this] { m_model->proposeGroups(); });
+}
+
+QWidget* ShootPlace::makeEmpty()
+{
+    auto* page = new QWidget(this);
+    auto* words = new QLabel(tr("<p style='font-size:20px'>Open a folder of pictures</p><p>or drop files here. JPEG, PNG, TIFF and WebP are read.<br>Your pictures are never written to; the job is kept in one file beside them.</p>"), page);
+    words->setAlignment(Qt::AlignCenter);
+    auto* open = new QPushButton(tr("Open folder…"), page);
+    open->setObjectName("openFolderFirst");
+    connect(open, &QPushButton::clicked, this, &ShootPlace::askFolder);
+    auto* layout = new QVBoxLayout(page);
+    layout->addStretch(2);
+    layout->addWidget(words);
+    layout->addSpacing(10);
+    layout->addWidget(open, 0, Qt::AlignHCenter);
+    layout->addStretch(3);
+    return page;
+}
+
+void ShootPlace::askFolder()
+{
+    const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a folder of pictures"), m_document.folder());
+    if (!folder.isEmpty())
+        emit openRequested({folder});
+}
+
+void ShootPlace::refresh()
+{
+    m_pages->setCurrentIndex(m_document.isOpen() ? 1 : 0);
+    const auto& frames = m_document.frames();
+    int faults = 0;
+    for (const Frame& frame : frames)
+        faults += !frame.fault.empty();
+    m_title->setText(m_document.title());
+    QStringList words{frames.size() == 1 ? tr("1 frame") : tr("%L1 frames").arg(frames.size())};
+    const int waiting = static_cast<int>(frames.size()) - m_model->readCount() - faults;
+    if (waiting > 0)
+        words << tr("%L1 still being read").arg(waiting);
+    if (faults > 0)
+        words << tr("%L1 cannot be read: point at them for the reason").arg(faults);
+    if (!m_document.companions().empty())
+        words << tr("%1 of 5 companions").arg(m_document.companions().size());
+    m_state->setText(words.join(QStringLiteral(" · ")));
+}
+
+void ShootPlace::toggleCompanion()
+{
+    const QModelIndex index = m_sheet->currentIndex();
+    if (index.isValid() && !m_document.toggleCompanion(index.data(FrameModel::IdRole).toLongLong()))
+        emit m_document.failed(tr("Five companions are chosen already. Take one away first (C on it)."));
+}
+
+bool ShootPlace::eventFilter(QObject* watched, QEvent* event)
+{
+    if (watched == m_sheet->viewport()) {
+        if (event->type() == QEvent::Resize)
+            m_fit();
+        return false;
+    }
+    if (event->type() != QEvent::KeyPress)
+        return false;
+    const auto* key = static_cast<QKeyEvent*>(event);
+    const QModelIndex index = m_sheet->currentIndex();
+    if (!index.isValid() || key->modifiers() & (Qt::ControlModifier | Qt::AltModifier))
+        return false;
+    switch (key->key()) {
+    case Qt::Key_C: toggleCompanion(); return true;
+    case Qt::Key_0:
+    case Qt::Key_1:
+    case Qt::Key_2:
+    case Qt::Key_3:
+    case Qt::Key_4:
+    case Qt::Key_5:
+        for (std::int64_t frame : chosenFrames())
+            m_document.setRating(frame, key->key() - Qt::Key_0);
+        return true;
+    case Qt::Key_Space: m_document.setFrameInHand(index.data(FrameModel::IdRole).toLongLong()); return true;
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        m_document.setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
+        emit workRequested();
+        return true;
+    default: return false;
+    }
+}
+
+}  // namespace amber

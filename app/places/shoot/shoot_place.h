@@ -1,0 +1,57 @@
+// The Shoot place: bring pictures in, see them all, choose the frame in hand and its companions.
+#pragma once
+
+#include "app/places/shoot/frame_filter.h"
+#include "app/places/shoot/frame_model.h"
+
+#include <QWidget>
+#include <functional>
+
+class QComboBox;
+class QLabel;
+class QListView;
+class QMenu;
+class QStackedWidget;
+
+namespace amber {
+
+class ShootPlace : public QWidget {
+    Q_OBJECT
+
+public:
+    ShootPlace(Document& document, ProxyStore& proxies, QWidget* parent = nullptr);
+    FrameModel& model() { return *m_model; }
+    QListView& sheet() { return *m_sheet; }
+    void askFolder();
+
+signals:
+    /// Open these files or folders.
+    void openRequested(const QStringList& paths);
+    /// The artist wants to work on the frame in hand.
+    void workRequested();
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+private:
+    QWidget* makeEmpty();
+    QLayout* makeFilters();
+    void refreshGroups();
+    void fillGroupMenu(QMenu& menu);
+    /// The frames chosen in the sheet; with none, the frame in hand.
+    std::vector<std::int64_t> chosenFrames() const;
+    void moveToGroup(const std::vector<std::int64_t>& frames, int group, const QString& newName = {});
+    void refresh();
+    void toggleCompanion();
+
+    Document& m_document;
+    FrameModel* m_model;
+    FrameFilter* m_filter;
+    QComboBox *m_groups, *m_ratings, *m_findings, *m_order;
+    std::function<void()> m_fit;  ///< fits the cells to the width of the sheet
+    QStackedWidget* m_pages;
+    QListView* m_sheet;
+    QLabel *m_title, *m_state, *m_hint;
+};
+
+}  // namespace amber

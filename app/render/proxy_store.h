@@ -1,0 +1,71 @@
+// Reduced pictures for the screen, read in the background. Thumbnails are quick and small; proxies are true reductions.
+#pragma once
+
+#include "core/image/metadata.h"
+#include "core/image/read.h"
+
+#include <QHash>
+#include <QObject>
+#include <QThreadPool>
+#include <QSet>
+#include <memory>
+#include <mutex>
+
+namespace amber {
+
+struct Proxy {
+    Image image;
+    Image samples;  ///< single pixels of the full picture, for measures
+    PictureInfo info;
+};
+
+class ProxyStore : public QObject {
+    Q_OBJECT
+
+public:
+    static constexpr int kProxyEdge = 1600, kLargestProxyEdge = 2880, kSampleEdge = 208, kThumbnailEdge = 320, kProxyLimit = 12;
+
+    explicit ProxyStore(QObject* parent = nullptr);
+    ~ProxyStore() override;
+
+    /// The proxy of a frame, or nothing yet: then it is read and proxyReady follows.
+    std::shared_ptr<const Proxy> proxy(std::int64_t frame, const std::filesystem::path& path);
+    /// The whole picture at its own size, for looking at single pixels: only of one frame at a time. Nothing yet: it is read, and
+    /// proxyReady follows.
+    std::shared_ptr<const Image> wholePicture(std::int64_t frame, const std::filesystem::path& path);
+    void dropWholePicture() { m_whole.reset(), m_wholeFrame = 0; }
+    /// Reads a thumbnail and the content hash in the background, once. Asking again with `urgent` moves a waiting one forward.
+    void requestThumbnail(std::int64_t frame, const std::filesystem::path& path, bool urgent);
+    /// Drops what is waiting and everything kept, without waiting for what is being read: its result is thrown away.
+    void clear();
+
+signals:
+    void proxyReady(std::int64_t frame);
+    /// `capture`: what the camera wrote down.
+    void thumbnailReady(std::int64_t frame, const QImage& image, const QString& hash, const CaptureFacts& capture);
+    void failed(std::int64_t frame, const QString& message);
+
+private:
+    int m_proxyEdge = kProxyEdge;  ///< more on a large screen, whose wall shows more
+    QThreadPool m_proxyPool, m_thumbnailPool;
+    QHash<std::int64_t, std::shared_ptr<const Proxy>> m_proxies;
+    std::shared_ptr<const Image> m_whole;
+    std::int64_t m_wholeFrame = 0;  ///< whose it is, or will be
+    QList<std::int64_t> m_recent;
+    QSet<std::int64_t> m_waiting;
+    QSet<std::int64_t> m_urgent;
+    struct Begun {
+        std::mutex mutex;
+        QSet<std::int64_t> frames;
+    };
+    std::shared_ptr<Begun> m_begun = std::make_shared<Begun>();  ///< thumbnails taken up, by whichever request came first
+    CancelToken m_cancel;
+};
+
+/// A screen picture as linear light in the working space.
+Image fromScreen(const QImage& picture);
+
+/// sRGB pixels for the screen, by the output transform.
+QImage toScreen(ImageView linear);
+
+}  // namespace amber

@@ -1,0 +1,180 @@
+#include "app/render/render_service.h"
+
+#include "core/effects/overlay.h"
+#include "core/image/resize.h"
+
+namespace amber {
+
+RenderService::RenderService(QObject* parent) : QObject(parent), m_thread([this] { work(); }) { qRegisterMetaType<MeasuredFrame>(), qRegisterMetaType<LookTrace>(); }
+
+RenderService::~RenderService()
+{
+    {
+        const std::lock_guard lock(m_mutex);
+        m_stop = true;
+    }
+    m_wake.notify_one();
+    m_thread.join();
+}
+
+std::uint64_t RenderService::submit(RenderRequest request)
+{
+    const std::lock_guard lock(m_mutex);
+    request.number = ++m_number;
+    m_next = std::move(request);
+    m_wake.notify_one();
+    return m_number;
+}
+
+void RenderService::work()
+{
+    for (;;) {
+        RenderRequest request;
+        {
+            std::unique_lock lock(m_mutex);
+            m_wake.wait(lock, [this] { return m_stop || m_next.has_value(); });
+            if (m_stop)
+                return;
+            request = std::move(*m_next);
+            m_next.reset();
+        }
+        run(request);
+    }
+}
+
+RenderService::Reduced& RenderService::reduced(const RenderRequest::Picture& picture)
+{
+    auto& entry = m_reduced[picture.frame];
+    if (!entry || entry->proxy != picture.proxy || entry->size != picture.size) {
+        entry = std::make_shared<Reduced>();
+        entry->proxy = picture.proxy;
+        entry->size = picture.size;
+        const Image& source = picture.proxy->image;
+        const double scale = std::min({1.0, static_cast<double>(picture.size.width()) / source.width(), static_cast<double>(picture.size.height()) / source.height()});
+        entry->image = reduceByArea(source.view(), std::max(1, static_cast<int>(source.width() * scale + 0.5)), std::max(1, static_cast<int>(source.height() * scale + 0.5)));
+        entry->before = toScreen(entry->image.view());
+    }
+    return *entry;
+}
+
+const FrameMeasures& RenderService::measure(Remembered& last, const Reduced& source, const RenderPlan& plan, const Framing& framing)
+{
+    if (last.proxy != source.proxy || last.plan != plan.hash() || !(last.framing == framing)) {
+        // Spatial steps mean nothing on single pixels: the picture on the screen is measured then.
+        const Image& samples = plan.hasSpatial() ? source.image : source.proxy->samples;
+        Image out(samples.width(), samples.height());
+        render(plan, samples.view(), out.mutableView(), {}, {RenderOptions::Stage::All, longEdge(source)});
+        if (plan.hasSpatial()) {
+            const Size size = fitted({out.width(), out.height()}, ProxyStore::kSampleEdge);
+            out = sampleGrid(out.view(), size.width, size.height);
+        }
+        last = {source.proxy, plan.hash(), framing, measureFrame(out.view(), framing)};
+    }
+    return last.measures;
+}
+
+int RenderService::longEdge(const Reduced& source) { return std::max(source.proxy->info.width, source.proxy->info.height); }
+
+bool RenderService::isOvertaken()
+{
+    const std::lock_guard lock(m_mutex);
+    return m_stop || m_next.has_value();
+}
+
+void RenderService::layOver(Reduced& source, const Look& look, const RenderRequest& request, const RenderOptions& options, ImageView picture, MutableImageView out)
+{
+    if (!source.absent)
+        source.absent = absentColour(source.image.view());
+    if (request.overlay.what == RenderRequest::Overlay::What::Family)
+        layOverFamily(look, request.entering, static_cast<std::size_t>(std::max(0, request.overlay.family)), *source.absent, picture, out, options);
+    else
+        layOverStep(look, request.entering, *source.absent, picture, out, options);
+}
+
+void RenderService::showPart(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look)
+{
+    const auto& picture = request.pictures[0];
+    const Image& whole = *picture.whole;
+    const int width = std::min(picture.size.width(), whole.width()), height = std::min(picture.size.height(), whole.height());
+    const int left = std::clamp(static_cast<int>(picture.centre.x() * whole.width()) - width / 2, 0, whole.width() - width), top = std::clamp(static_cast<int>(picture.centre.y() * whole.height()) - height / 2, 0, whole.height() - height);
+    const auto part = [&](const Image& of) {
+        ImageView view = of.view();
+        view.data = view.row(top) + 3 * left, view.width = width, view.height = height;
+        return view;
+    };
+    Image out(width, height);
+    ImageView result;
+    if (plan.hasSpatial()) {
+        if (m_whole.source != picture.whole || m_whole.plan != plan.hash()) {
+            m_whole = {picture.whole, plan.hash(), Image(whole.width(), whole.height())};
+            render(plan, whole.view(), m_whole.image.mutableView());
+        }
+        result = part(m_whole.image);
+    } else {
+        render(plan, part(whole), out.mutableView());
+        if (request.overlay.what != RenderRequest::Overlay::What::Nothing)
+            layOver(source, look, request, {}, part(whole), out.mutableView());
+        result = out.view();
+    }
+    emit rendered(request.number, picture.frame, toScreen(result), toScreen(part(whole)));
+}
+
+void RenderService::trace(const RenderRequest& request, Reduced& source)
+{
+    const auto& picture = request.pictures[0];
+    const Look look = lookFor(request.look, picture.name);
+    const bool spatial = std::any_of(look.steps.begin(), look.steps.end(), [](const Step& s) { return isSpatial(s) && !isIdentity(s); });
+    const Image& read = spatial ? source.image : source.proxy->samples;
+    std::vector<KeyColour> keys = request.keys;
+    for (const KeyColour& own : automaticKeyColours(source.proxy->samples.view(), picture.frame, request.framing))
+        keys.push_back(own);
+    if (auto found = traceLook(look, read.view(), picture.frame, keys, request.framing, {RenderOptions::Stage::All, longEdge(source)}, [this] { return isOvertaken(); }))
+        emit traced(request.number, *found);
+}
+
+void RenderService::run(const RenderRequest& request)
+{
+    const auto nothing = RenderPlan::compile(Look{});
+    const bool alike = std::all_of(request.look.steps.begin(), request.look.steps.end(), [](const Step& s) { return s.own.empty(); });
+    std::optional<RenderPlan> plan, first, firstEntering;
+    for (std::size_t i = 0; i < request.pictures.size(); ++i) {
+        const auto& picture = request.pictures[i];
+        const Look look = alike ? request.look : lookFor(request.look, picture.name);
+        if (!plan || !alike) {
+            auto compiled = RenderPlan::compile(look, request.steps);
+            if (!compiled)
+                return;
+            plan = std::move(*compiled);
+        }
+        Reduced& source = reduced(picture);
+        if (i == 0) {
+            const auto entering = RenderPlan::compile(look, request.entering);
+            first = *plan, firstEntering = entering ? std::optional(*entering) : std::nullopt;
+        }
+        if (i == 0 && picture.whole) {
+            showPart(request, *plan, source, look);
+            continue;
+        }
+        const RenderOptions options{RenderOptions::Stage::All, longEdge(source)};
+        Image out(source.image.width(), source.image.height());
+        render(*plan, source.image.view(), out.mutableView(), {}, options);
+        if (request.overlay.what != RenderRequest::Overlay::What::Nothing && i == 0)
+            layOver(source, look, request, options, source.image.view(), out.mutableView());
+        emit rendered(request.number, picture.frame, toScreen(out.view()), source.before);
+    }
+    // Measuring waits until every picture is shown.
+    if (request.measure && !request.pictures.empty() && nothing && first && firstEntering) {
+        Reduced& source = reduced(request.pictures[0]);
+        emit measured(request.number, {measure(m_after, source, *first, request.framing), measure(m_before, source, *nothing, request.framing), measure(m_entering, source, *firstEntering, request.framing)});
+        if (!isOvertaken())
+            trace(request, source);
+    }
+    if (request.pictures.empty() || !request.pictures[0].whole)
+        m_whole = {};
+    QHash<std::int64_t, std::shared_ptr<Reduced>> shown;
+    for (const auto& picture : request.pictures)
+        shown.insert(picture.frame, m_reduced.value(picture.frame));
+    m_reduced = shown;
+}
+
+}  // namespace amber

@@ -1,0 +1,327 @@
+#include "app/shell/main_window.h"
+
+#include "app/places/handover/handover_place.h"
+#include "app/places/look/look_place.h"
+#include "app/places/shoot/shoot_place.h"
+#include "app/shell/shortcuts.h"
+#include "app/stepline/step_line.h"
+#include "app/theme/theme.h"
+#include "core/measure/trial_frames.h"
+
+namespace amber {
+
+MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStackedWidget(this)), m_rail(new QButtonGroup(this))
+{
+    setObjectName("desk");
+    setAcceptDrops(true);
+    setWindowIcon(theme::icon("jolly-amber"));
+    m_shoot = new ShootPlace(m_document, m_proxies, this);
+    m_look = new LookPlace(m_document, m_proxies, m_renders, this);
+    m_handover = new HandoverPlace(m_document, this);
+    for (QWidget* place : std::initializer_list<QWidget*>{m_shoot, m_look, m_handover})
+        m_places->addWidget(place);
+    auto* right = new QVBoxLayout;
+    right->setSpacing(0);
+    right->addWidget(makeMessageBar());
+    right->addWidget(m_places, 1);
+    auto* layout = new QHBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    m_railArea = makeRail();
+    layout->addWidget(m_railArea);
+    layout->addLayout(right, 1);
+    addShortcuts();
+
+    connect(m_shoot, &ShootPlace::openRequested, this, &MainWindow::open);
+    connect(m_shoot, &ShootPlace::workRequested, this, [this] { go(Place::Look); });
+    connect(m_look, &LookPlace::quietWanted, this, &MainWindow::setQuiet);
+    connect(m_look, &LookPlace::themeWanted, this, &MainWindow::chooseTheme);
+    connect(m_look, &LookPlace::trialFramesWanted, this, &MainWindow::chooseTrialFrames);
+    connect(&m_document, &Document::opened, this, [this] {
+        if (const int lightness = std::atoi(m_document.choice("surround").c_str()))
+            theme::setSurround(lightness);
+    });
+    connect(&m_document, &Document::failed, this, &MainWindow::say);
+    connect(&m_document, &Document::stepsChanged, this, &MainWindow::retitle);
+    qApp->installEventFilter(this);
+    retitle();
+    go(Place::Shoot);
+}
+
+MainWindow::~MainWindow()
+{
+    qApp->removeEventFilter(this);
+    delete m_places;  // the places read the document, which is a member and goes next
+}
+
+QWidget* MainWindow::makeRail()
+{
+    auto* rail = new QWidget(this);
+    rail->setObjectName("rail");
+    rail->setFixedWidth(86);
+    auto* layout = new QVBoxLayout(rail);
+    layout->setContentsMargins(0, 10, 0, 10);
+    layout->setSpacing(2);
+    const struct {
+        const char *icon, *id;
+        QString words;
+    } places[] = {{"shoot", "shoot", tr("Shoot")}, {"look", "look", tr("Look")}, {"handover", "handover", tr("Hand over")}};
+    for (int i = 0; i < 3; ++i) {
+        auto* button = new QToolButton(rail);
+        button->setObjectName("railButton");
+        button->setProperty("place", places[i].id);
+        button->setIcon(theme::icon(places[i].icon));
+        button->setIconSize({24, 24});
+        button->setText(places[i].words);
+        button->setToolButtonStyle(Qt::ToolButtonTextUnderIcon);
+        button->setCheckable(true);
+        button->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+        button->setToolTip(tr("%1 (%2)").arg(places[i].words, keysOf(places[i].id).toString(QKeySequence::NativeText)));
+        button->setAccessibleName(places[i].words);
+        m_rail->addButton(button, i);
+        layout->addWidget(button);
+    }
+    layout->addStretch(1);
+    auto* help = new QToolButton(rail);
+    help->setObjectName("shortcutsButton");
+    help->setText(tr("Keys F1"));
+    help->setToolTip(tr("All shortcuts"));
+    help->setAutoRaise(true);
+    connect(help, &QToolButton::clicked, this, [this] { showShortcuts(this); });
+    layout->addWidget(help, 0, Qt::AlignHCenter);
+    connect(m_rail, &QButtonGroup::idClicked, this, [this](int id) { go(static_cast<Place>(id)); });
+    return rail;
+}
+
+QWidget* MainWindow::makeMessageBar()
+{
+    m_messageBar = new QWidget(this);
+    m_messageBar->setObjectName("messageBar");
+    m_message = new QLabel(m_messageBar);
+    m_message->setObjectName("message");
+    m_message->setWordWrap(true);
+    m_message->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    auto* close = new QToolButton(m_messageBar);
+    close->setObjectName("messageClose");
+    close->setText(tr("Close"));
+    connect(close, &QToolButton::clicked, m_messageBar, &QWidget::hide);
+    auto* row = new QHBoxLayout(m_messageBar);
+    row->setContentsMargins(14, 6, 14, 6);
+    row->addWidget(m_message, 1);
+    row->addWidget(close);
+    m_messageBar->hide();
+    return m_messageBar;
+}
+
+void MainWindow::addShortcuts()
+{
+    const auto add = [&](const char* id, auto&& act) {
+        auto* action = new QAction(this);
+        action->setObjectName(QString("shortcut-") + id);
+        action->setShortcut(keysOf(id));
+        connect(action, &QAction::triggered, this, act);
+        addAction(action);
+    };
+    add("help", [this] { showShortcuts(this); });
+    add("split", [this] { m_look->toggleSplit(); });
+    add("pin", [this] { m_look->askPin(); });
+    add("compare", [this] {
+        go(Place::Look);
+        m_look->toggleCompare();
+    });
+    add("tray", [this] {
+        go(Place::Look);
+        m_look->showView(m_look->view() == LookPlace::View::Tray ? LookPlace::View::Wall : LookPlace::View::Tray);
+    });
+    add("library", [this] {
+        go(Place::Look);
+        m_look->showView(m_look->view() == LookPlace::View::Library ? LookPlace::View::Wall : LookPlace::View::Library);
+    });
+    add("sweep", [this] {
+        go(Place::Look);
+        m_look->showView(m_look->view() == LookPlace::View::Sweep ? LookPlace::View::Wall : LookPlace::View::Sweep);
+    });
+    add("actual", [this] { m_look->toggleActualSize(); });
+    add("quiet", [this] { setQuiet(!m_look->isQuiet()); });
+    add("mark", [this] {
+        go(Place::Look);
+        m_look->toggleMarking();
+    });
+    add("intent", [this] {
+        go(Place::Look);
+        m_look->showPanel(LookPlace::Panel::Intent);
+    });
+    add("findings", [this] {
+        go(Place::Look);
+        m_look->showPanel(LookPlace::Panel::Findings);
+    });
+    add("bench", [this] {
+        go(Place::Look);
+        m_look->showPanel(LookPlace::Panel::Bench);
+    });
+    add("shoot", [this] { go(Place::Shoot); });
+    add("look", [this] { go(Place::Look); });
+    add("handover", [this] { go(Place::Handover); });
+    add("open", [this] { m_shoot->askFolder(); });
+    // A number held at its end is let go first: it must not become part of the look.
+    add("undo", [this] {
+        m_look->holdExtreme(0);
+        m_document.undo();
+    });
+    add("redo", [this] {
+        m_look->holdExtreme(0);
+        m_document.redo();
+    });
+    add("next", [this] { step(1); });
+    add("previous", [this] { step(-1); });
+    add("add", [this] {
+        go(Place::Look);
+        m_look->stepLine().showAddMenu();
+    });
+    add("quit", [this] { close(); });
+}
+
+void MainWindow::setQuiet(bool on)
+{
+    if (on)
+        go(Place::Look);
+    m_railArea->setVisible(!on);
+    m_look->setQuiet(on);
+}
+
+void MainWindow::chooseTheme(int theme)
+{
+    theme::choose(static_cast<theme::Theme>(theme));
+    for (QAbstractButton* button : m_rail->buttons())
+        button->setIcon(theme::icon(button->property("place").toString()));
+}
+
+void MainWindow::chooseTrialFrames()
+{
+    const auto& frames = m_document.frames();
+    std::vector<FrameSketch> sketches;
+    std::vector<std::int64_t> ids;
+    std::size_t inHand = frames.size();
+    for (const Frame& frame : frames) {
+        const QPixmap thumbnail = m_shoot->model().thumbnail(frame.id);
+        if (thumbnail.isNull())
+            continue;
+        if (frame.id == m_document.frameInHand())
+            inHand = ids.size();
+        ids.push_back(frame.id);
+        sketches.push_back(sketchOf(fromScreen(thumbnail.toImage().scaled(48, 48, Qt::KeepAspectRatio, Qt::FastTransformation)).view()));
+    }
+    if (inHand >= ids.size()) {
+        say(tr("The frame in hand is not read yet; try again in a moment."));
+        return;
+    }
+    static const QString kReasons[] = {tr("darkest"), tr("brightest"), tr("other light"), tr("other colours")};
+    std::vector<std::int64_t> chosen;
+    QStringList words;
+    for (const TrialFrame& trial : trialFrames(sketches, inHand, Document::kCompanionLimit)) {
+        chosen.push_back(ids[trial.frame]);
+        words << tr("%1 (%2)").arg(text(m_document.frame(ids[trial.frame])->path.stem()), kReasons[static_cast<int>(trial.reason)]);
+    }
+    m_document.setCompanions(chosen);
+    say(tr("Companions are now the frames that differ most: %1.").arg(words.join(QStringLiteral(", "))));
+}
+
+void MainWindow::step(int way)
+{
+    const auto& frames = m_document.frames();
+    const auto found = std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.id == m_document.frameInHand(); });
+    const auto next = found - frames.begin() + way;
+    if (found != frames.end() && next >= 0 && next < static_cast<std::ptrdiff_t>(frames.size()))
+        m_document.setFrameInHand(frames[static_cast<std::size_t>(next)].id);
+}
+
+void MainWindow::retitle()
+{
+    const QString job = m_document.title();
+    setWindowTitle(m_document.isReadOnly() ? tr("%1 · %2 · not kept · Jolly Amber").arg(text(m_document.look().name), job) : job.isEmpty() ? tr("Jolly Amber") : tr("%1 · %2 · Jolly Amber").arg(text(m_document.look().name), job));
+}
+
+void MainWindow::go(Place place)
+{
+    m_places->setCurrentIndex(static_cast<int>(place));
+    m_rail->button(static_cast<int>(place))->setChecked(true);
+}
+
+void MainWindow::say(const QString& message)
+{
+    m_message->setText(message);
+    m_messageBar->setVisible(!message.isEmpty());
+}
+
+void MainWindow::open(const QStringList& paths)
+{
+    if (const Status done = m_document.open(paths); !done)
+        say(tr("%1. What was open before is still open.").arg(text(done.error().message())));
+    else if (m_document.isReadOnly())
+        say(tr("This job is open in another window. Here you can look and try, but nothing is kept."));
+    else
+        m_messageBar->hide();
+}
+
+bool MainWindow::eventFilter(QObject*, QEvent* event)
+{
+    if (event->type() != QEvent::KeyPress && event->type() != QEvent::KeyRelease)
+        return false;
+    const auto* key = static_cast<QKeyEvent*>(event);
+    if (key->key() == Qt::Key_F5) {
+        if (!key->isAutoRepeat())
+            m_look->holdExtreme(event->type() == QEvent::KeyRelease ? 0 : key->modifiers() & Qt::ShiftModifier ? -1 : 1);
+        return true;
+    }
+    if (key->key() == Qt::Key_Escape && event->type() == QEvent::KeyPress && m_look->isQuiet()) {
+        setQuiet(false);
+        return true;
+    }
+    const bool untouched = key->key() == Qt::Key_F2, before = key->key() == Qt::Key_F3;
+    if (!untouched && !before)
+        return false;
+    if (!key->isAutoRepeat())
+        m_look->wall().hold(event->type() == QEvent::KeyRelease ? Wall::Hold::Nothing : untouched ? Wall::Hold::Untouched : Wall::Hold::BeforeStep);
+    return true;
+}
+
+void MainWindow::changeEvent(QEvent* event)
+{
+    if (event->type() == QEvent::ActivationChange && !isActiveWindow()) {
+        m_look->wall().hold(Wall::Hold::Nothing);
+        m_look->holdExtreme(0);
+    }
+    QWidget::changeEvent(event);
+}
+
+void MainWindow::closeEvent(QCloseEvent* event)
+{
+    m_look->holdExtreme(0);
+    m_document.commitPending();
+    if (m_handover->task().isRunning()) {
+        const auto answer = QMessageBox::question(this, tr("Files are being written"), tr("Stop handing over and quit? Files already written are whole; those not begun are left out."), QMessageBox::Yes | QMessageBox::No, QMessageBox::No);
+        if (answer != QMessageBox::Yes) {
+            event->ignore();
+            return;
+        }
+        m_handover->task().cancel();
+    }
+    event->accept();
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event)
+{
+    if (event->mimeData()->hasUrls())
+        event->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* event)
+{
+    QStringList paths;
+    for (const QUrl& url : event->mimeData()->urls())
+        if (url.isLocalFile())
+            paths << url.toLocalFile();
+    open(paths);
+}
+
+}  // namespace amber

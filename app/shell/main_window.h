@@ -1,0 +1,68 @@
+// The window: the rail of places on the left, the chosen place, and a line for what went wrong.
+#pragma once
+
+#include "app/document/document.h"
+#include "app/render/render_service.h"
+
+#include <QWidget>
+
+class QAbstractButton;
+class QButtonGroup;
+class QLabel;
+class QStackedWidget;
+
+namespace amber {
+
+class HandoverPlace;
+class LookPlace;
+class ShootPlace;
+
+class MainWindow : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit MainWindow(QWidget* parent = nullptr);
+    ~MainWindow() override;
+
+    /// Opens a folder, a job or pictures; says in the window when it cannot be done.
+    void open(const QStringList& paths);
+    enum class Place { Shoot, Look, Handover };
+    void go(Place place);
+    void say(const QString& message);
+    void chooseTheme(int theme);
+
+    Document& document() { return m_document; }
+    ShootPlace& shoot() { return *m_shoot; }
+    LookPlace& look() { return *m_look; }
+    HandoverPlace& handover() { return *m_handover; }
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+    void changeEvent(QEvent* event) override;
+    void closeEvent(QCloseEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+
+private:
+    void setQuiet(bool on);
+    void chooseTrialFrames();
+    QWidget* makeRail();
+    QWidget* makeMessageBar();
+    void addShortcuts();
+    void step(int way);
+    void retitle();
+
+    Document m_document;
+    ProxyStore m_proxies;
+    RenderService m_renders;
+    QStackedWidget* m_places;
+    QButtonGroup* m_rail;
+    QWidget* m_railArea = nullptr;
+    ShootPlace* m_shoot;
+    LookPlace* m_look;
+    HandoverPlace* m_handover;
+    QWidget* m_messageBar;
+    QLabel* m_message;
+};
+
+}  // namespace amber

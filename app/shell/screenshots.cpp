@@ -1,0 +1,248 @@
+#include "app/shell/screenshots.h"
+
+#include "app/bench/bench.h"
+#include "app/bench/hue_editor.h"
+#include "app/bench/table_editor.h"
+#include "app/places/handover/handover_place.h"
+#include "app/places/look/look_place.h"
+#include "app/places/shoot/shoot_place.h"
+#include "app/shell/main_window.h"
+#include "app/shell/shortcuts.h"
+#include "app/theme/theme.h"
+#include "app/library/library_view.h"
+#include "app/variants/sweep_view.h"
+#include "app/variants/tray_view.h"
+#include "core/look/look_json.h"
+#include "demo/demo_job.h"
+
+#include <cstdio>
+
+namespace amber {
+namespace {
+
+constexpr QSize kWindow{1280, 800};
+
+class Photographer {
+public:
+    explicit Photographer(const QString& folder) : m_folder(folder) { QDir().mkpath(folder); }
+
+    void take(QWidget& widget, const QString& name)
+    {
+        waitFor([&] { return isAtRest(widget); }, "what is shown a moment later");
+        const QString path = m_folder + "/" + name + ".png";
+        if (!widget.grab().save(path)) {
+            std::fprintf(stderr, "jolly-amber: cannot write %s\n", qPrintable(path));
+            m_status = 1;
+        } else {
+            std::printf("%s\n", qPrintable(path));
+        }
+    }
+    /// Runs the window until `done`; gives up after a minute and says so.
+    void waitFor(const std::function<bool()>& done, const char* what)
+    {
+        QElapsedTimer clock;
+        clock.start();
+        while (!done()) {
+            QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
+            if (clock.elapsed() > 60000) {
+                std::fprintf(stderr, "jolly-amber: gave up waiting for %s\n", what);
+                m_status = 1;
+                return;
+            }
+        }
+        settle();
+    }
+    int status() const { return m_status; }
+
+private:
+    /// Nothing in the window waits to be renewed: a measure that follows the hand, or values that are written together.
+    static bool isAtRest(const QWidget& widget)
+    {
+        const auto timers = widget.findChildren<QTimer*>();
+        return std::none_of(timers.begin(), timers.end(), [](const QTimer* t) { return t->isSingleShot() && t->isActive(); });
+    }
+    static void settle()
+    {
+        for (int i = 0; i < 10; ++i)
+            QCoreApplication::processEvents();
+    }
+    QString m_folder;
+    int m_status = 0;
+};
+
+bool wallIsDone(LookPlace& look, std::size_t companions)
+{
+    Wall& wall = look.wall();
+    const auto shown = [&](const PictureView& view) { return view.paintedNumber() == wall.requested() && !view.image().isNull(); };
+    const auto& all = wall.companionViews();
+    return all.size() == companions && wall.tracedNumber() == wall.requested() && shown(wall.inHand()) && std::all_of(all.begin(), all.end(), [&](const PictureView* v) { return shown(*v); });
+}
+
+std::int64_t lookNamed(const Document& document, const std::string& name)
+{
+    for (const LookEntry& entry : document.looks())
+        if (entry.name == name)
+            return entry.id;
+    return 0;
+}
+
+}  // namespace
+
+int writeScreenshots(const QString& folder)
+{
+    Photographer camera(folder);
+    const QString demo = QDir::tempPath() + "/jolly-amber-shots/ombrel-stoneware";
+    QDir(demo).removeRecursively();
+    if (const auto job = writeDemoJob(demo.toStdString()); !job) {
+        std::fprintf(stderr, "jolly-amber: %s\n", job.error().message().c_str());
+        return 2;
+    }
+    QApplication::setCursorFlashTime(0);
+    MainWindow window;
+    window.resize(kWindow);
+    window.show();
+    camera.take(window, "empty");
+
+    Document& document = window.document();
+    LookPlace& look = window.look();
+    window.open({demo});
+    camera.waitFor([&] { return window.shoot().model().readCount() == static_cast<int>(document.frames().size()); }, "the contact sheet");
+    camera.take(window, "shoot");
+
+    window.go(MainWindow::Place::Look);
+    const auto atRest = [&] { return wallIsDone(look, document.companions().size()); };
+    const auto showStep = [&](int step) {
+        document.selectStep(step);
+        camera.waitFor(atRest, "the wall");
+    };
+    camera.waitFor(atRest, "the wall");
+    // Key colours, as an artist marks them: one with a target.
+    const auto proxy = look.wall().proxyInHand();
+    std::vector<KeyColour> keys;
+    for (const auto& [name, x, y] : {std::tuple(QObject::tr("glaze"), 0.62, 0.55), std::tuple(QObject::tr("lemon"), 0.3, 0.75)}) {
+        KeyColour key;
+        key.name = name.toStdString(), key.frame = document.frameInHand();
+        key.place = pointPlace(x, y, proxy->image.width(), proxy->image.height());
+        key.marked = meanOf(proxy->samples.view(), key.place);
+        keys.push_back(key);
+    }
+    document.setKeyColours(keys);
+    document.selectStep(1);
+    showStep(0);
+    camera.take(window, "look-curve");
+    showStep(1);
+    camera.take(window, "look-dyes");
+    showStep(2);
+    look.probeAt(QPointF(0.62, 0.55));
+    camera.take(window, "look-hues");
+    look.toggleSplit();
+    camera.take(window, "look-split");
+    look.toggleSplit();
+
+    document.pin(QObject::tr("first evening"), 50);
+    document.chooseLook(lookNamed(document, "Chalk morning"));
+    document.addStep(LookupTable{});
+    look.bench().tableEditor().load(demo + "/tables/kiln-glow.cube");
+    camera.waitFor(atRest, "the wall");
+    look.probeAt(std::nullopt);
+    camera.take(window, "look-table");
+    document.undo(), document.undo();
+    document.chooseLook(lookNamed(document, "Long evening"));
+    const auto showNew = [&](const StepParameters& parameters, const char* name) {
+        document.addStep(parameters);
+        camera.waitFor(atRest, "the wall");
+        camera.take(window, name);
+        document.undo();
+    };
+    Contrast contrast;
+    contrast.slope = 1.25;
+    showNew(contrast, "look-contrast");
+    LocalContrast local;
+    local.amount = 0.8;
+    document.addStep(local);
+    Look guarded = document.look();
+    guarded.steps[static_cast<std::size_t>(document.selectedStep())].guard.toneLow = 0.3;
+    document.change(guarded);
+    document.commit(QObject::tr("Guard"));
+    look.bench().showGuard(true);
+    look.bench().showMask(true);
+    camera.waitFor(atRest, "the wall");
+    camera.take(window, "look-guard");
+    look.bench().showMask(false);
+    document.undo(), document.undo();
+    Look softer = document.look();
+    for (Step& step : softer.steps)
+        step.strength = 0.5;
+    document.change(softer);
+    document.commit(QObject::tr("Half strength"));
+    document.pin(QObject::tr("half as much"), 50);
+    camera.waitFor(atRest, "the wall");
+    look.toggleCompare();
+    camera.take(window, "compare");
+    look.toggleCompare();
+    const auto sheet = [&](LookPlace::View view, TileSheet& tiles, const char* name) {
+        look.showView(view);
+        camera.waitFor([&] { return tiles.isDone(); }, "the sheet");
+        camera.take(window, name);
+        look.showView(LookPlace::View::Wall);
+    };
+    showStep(1);
+    sheet(LookPlace::View::Sweep, look.sweep().sheet(), "look-sweep");
+    sheet(LookPlace::View::Tray, look.tray().sheet(), "look-tray");
+    sheet(LookPlace::View::Library, look.library().sheet(), "look-library");
+    IntentCard card;
+    card.key = IntentCard::Key::Dark, card.temperature = IntentCard::Temperature::WarmLights, card.contrast = IntentCard::Level::Medium, card.fade = IntentCard::Level::Medium, card.fidelity = IntentCard::Fidelity::Leaning;
+    card.madeFor = QObject::tr("balanced frames, window light").toStdString();
+    document.setIntent(QObject::tr("late light on wet clay: warm, soft, true glazes"), card);
+    look.showPanel(LookPlace::Panel::Intent);
+    camera.waitFor(atRest, "the wall");
+    camera.take(window, "look-intent");
+    look.showPanel(LookPlace::Panel::Bench);
+    // A long look, of which one step takes back what another does.
+    Look many = document.look();
+    const auto kinds = everyKindOfStep();
+    for (std::size_t i = 0; many.steps.size() < 15; ++i) {
+        Step step;
+        step.parameters = kinds[i % kinds.size()];
+        if (auto* c = std::get_if<Contrast>(&step.parameters))
+            c->slope = i < kinds.size() ? 1.3 : 0.78, c->holdBrightness = false;
+        if (auto* c = std::get_if<Chroma>(&step.parameters))
+            c->even = 1.2;
+        many.steps.push_back(step);
+    }
+    Step back;
+    Contrast softer15;
+    softer15.slope = 0.8, softer15.holdBrightness = false;
+    back.parameters = softer15;
+    many.steps.back() = back;
+    document.takeLook(many, QObject::tr("Many steps"));
+    look.showPanel(LookPlace::Panel::Findings);
+    camera.waitFor(atRest, "the wall");
+    camera.take(window, "look-findings");
+    look.showPanel(LookPlace::Panel::Bench);
+    window.chooseTheme(static_cast<int>(theme::Theme::Dim));
+    camera.take(window, "look-dim");
+    window.chooseTheme(static_cast<int>(theme::Theme::HighContrast));
+    camera.take(window, "look-high-contrast");
+    window.chooseTheme(static_cast<int>(theme::Theme::PrintRoom));
+    document.undo(), document.undo();
+
+    window.go(MainWindow::Place::Handover);
+    bool done = false;
+    QObject::connect(&window.handover().task(), &ExportTask::finished, &window, [&] { done = true; });
+    window.findChild<QPushButton*>("exportStart")->click();
+    camera.waitFor([&] { return done; }, "the export");
+    camera.take(window, "handover");
+
+    QTimer::singleShot(0, &window, [&] {
+        if (auto* dialog = window.findChild<QDialog*>("shortcutsDialog")) {
+            camera.take(*dialog, "shortcuts");
+            dialog->accept();
+        }
+    });
+    showShortcuts(&window);
+    window.close();
+    return camera.status();
+}
+
+}  // namespace amber

@@ -1,0 +1,112 @@
+#include "app/shell/shortcuts.h"
+
+namespace amber {
+namespace {
+
+QString tr(const char* words) { return QCoreApplication::translate("Shortcuts", words); }
+
+struct Keys {
+    QString keys, words;
+};
+
+/// Keys that widgets answer themselves while they have the focus.
+std::vector<Keys> localKeys()
+{
+    return {{tr("Arrows"), tr("Contact sheet: move about. Bench: move the chosen handle")},
+            {tr("Shift+Arrows"), tr("Bench: move the chosen handle by ten steps")},
+            {tr("Page Up, Page Down"), tr("Bench: choose another handle")},
+            {tr("Home"), tr("Bench: put the chosen handle back")},
+            {tr("Insert, Delete"), tr("Bench and step line: add, remove")},
+            {tr("Left, Right"), tr("Step line: choose a step. Split line: move it")},
+            {tr("Shift+Left, Shift+Right"), tr("Step line: move the step")},
+            {tr("Up, Down"), tr("A number: one just noticeable difference. Step line: what the step did; Enter shows it")},
+            {tr("Arrows on the picture"), tr("Point at it; Enter marks while marking")},
+            {tr("Space"), tr("Step line: switch the step off or on. Contact sheet: take in hand")},
+            {tr("Enter"), tr("Contact sheet: to the look. Companion: take it in hand")},
+            {tr("C"), tr("Contact sheet: companion or not")},
+            {tr("0 to 5"), tr("Contact sheet: rate the chosen frames")},
+            {tr("B"), tr("Sweep sheet: bookmark the chosen tile")},
+            {tr("Flicker"), tr("Compare: both versions by turns, about one change a second and never more than three, because faster flicker can bring on seizures")}};
+}
+
+}  // namespace
+
+const std::vector<Shortcut>& shortcuts()
+{
+    static const std::vector<Shortcut> all{
+        {"help", QKeySequence(Qt::Key_F1), tr("This list")},
+        {"untouched", QKeySequence(Qt::Key_F2), tr("Hold: the picture untouched")},
+        {"before", QKeySequence(Qt::Key_F3), tr("Hold: the look up to before the chosen step")},
+        {"split", QKeySequence(Qt::Key_F4), tr("Split line on the picture, before and after")},
+        {"extreme", QKeySequence(Qt::Key_F5), tr("Hold: the number in hand at its upper end; with Shift at its lower")},
+        {"pin", QKeySequence(Qt::Key_F6), tr("Pin this version of the look")},
+        {"compare", QKeySequence(Qt::Key_F7), tr("Compare two versions")},
+        {"tray", QKeySequence(Qt::Key_F8), tr("Tray of pinned versions")},
+        {"library", QKeySequence(Qt::Key_F9), tr("All looks of the job")},
+        {"sweep", QKeySequence(Qt::CTRL | Qt::Key_W), tr("Sweep sheet of the chosen step")},
+        {"actual", QKeySequence(Qt::Key_F10), tr("Pixel for pixel, or fitted")},
+        {"quiet", QKeySequence(Qt::Key_F11), tr("Quiet view: only the picture")},
+        {"mark", QKeySequence(Qt::CTRL | Qt::Key_M), tr("Mark on the picture")},
+        {"intent", QKeySequence(Qt::CTRL | Qt::Key_I), tr("Intent card")},
+        {"findings", QKeySequence(Qt::CTRL | Qt::Key_F), tr("Findings")},
+        {"bench", QKeySequence(Qt::CTRL | Qt::Key_B), tr("Bench: the chosen step")},
+        {"shoot", QKeySequence(Qt::CTRL | Qt::Key_1), tr("Shoot")},
+        {"look", QKeySequence(Qt::CTRL | Qt::Key_2), tr("Look")},
+        {"handover", QKeySequence(Qt::CTRL | Qt::Key_3), tr("Hand over")},
+        {"open", QKeySequence(Qt::CTRL | Qt::Key_O), tr("Open a folder")},
+        {"undo", QKeySequence(Qt::CTRL | Qt::Key_Z), tr("Undo")},
+        {"redo", QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), tr("Redo")},
+        {"next", QKeySequence(Qt::ALT | Qt::Key_Right), tr("Take the next frame in hand")},
+        {"previous", QKeySequence(Qt::ALT | Qt::Key_Left), tr("Take the previous frame in hand")},
+        {"add", QKeySequence(Qt::CTRL | Qt::Key_Plus), tr("Add a step")},
+        {"quit", QKeySequence(Qt::CTRL | Qt::Key_Q), tr("Quit")},
+    };
+    return all;
+}
+
+QKeySequence keysOf(const char* id)
+{
+    for (const Shortcut& s : shortcuts())
+        if (std::strcmp(s.id, id) == 0)
+            return s.keys;
+    return {};
+}
+
+void showShortcuts(QWidget* parent)
+{
+    QDialog dialog(parent);
+    dialog.setObjectName("shortcutsDialog");
+    dialog.setWindowTitle(tr("Shortcuts"));
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(24);
+    grid->setVerticalSpacing(7);
+    // Two columns: what works everywhere, and what the widget with the focus answers.
+    const auto add = [&](int row, int column, const QString& keys, const QString& words) {
+        auto* left = new QLabel(keys, &dialog);
+        left->setProperty("strong", true);
+        grid->addWidget(left, row, column, Qt::AlignTop);
+        auto* right = new QLabel(words, &dialog);
+        right->setWordWrap(true);
+        constexpr int kWidth = 320;
+        right->setFixedWidth(kWidth);
+        right->ensurePolished();
+        right->setMinimumHeight(right->heightForWidth(kWidth));  // a grid alone would cut the second line off
+        grid->addWidget(right, row, column + 1, Qt::AlignTop);
+    };
+    int row = 0;
+    for (const Shortcut& s : shortcuts())
+        add(row++, 0, s.keys.toString(QKeySequence::NativeText), s.words);
+    row = 0;
+    for (const Keys& k : localKeys())
+        add(row++, 2, k.keys, k.words);
+    auto* close = new QPushButton(tr("Close"), &dialog);
+    QObject::connect(close, &QPushButton::clicked, &dialog, &QDialog::accept);
+    auto* layout = new QVBoxLayout(&dialog);
+    layout->setContentsMargins(24, 20, 24, 18);
+    layout->addLayout(grid);
+    layout->addSpacing(12);
+    layout->addWidget(close, 0, Qt::AlignRight);
+    dialog.exec();
+}
+
+}  // namespace amber

@@ -1,0 +1,71 @@
+// The step line: the look from left to right. Each tile shows a grey ramp and the frame's main colours as they leave that step, and
+// marks for what the step did: to brightness, contrast and chroma, and to every key colour (CIEDE2000, up for lighter or stronger).
+#pragma once
+
+#include "app/document/document.h"
+#include "core/effects/step_trace.h"
+#include "core/measure/main_colours.h"
+
+#include <QWidget>
+
+namespace amber {
+
+class StepLine : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit StepLine(Document& document, QWidget* parent = nullptr);
+    void setColours(const std::vector<MainColour>& colours);
+    /// Where the tile of a step is; index -1 is picture in, one past the last step is picture out.
+    QRect tileRect(int index) const;
+    void showAddMenu();
+    /// The marks: brightness, contrast, chroma, then the key colours in the order of the trace.
+    void setTrace(const LookTrace& trace);
+    const std::optional<LookTrace>& trace() const { return m_trace; }
+    static constexpr int kMeasureMarks = 3;
+    int markCount() const;
+    QRect markRect(int step, int mark) const;
+    /// One mark in words: "neutral: 2.3 (lighter 1.9, weaker 0.4)".
+    QString markWords(int step, int mark) const;
+
+signals:
+    /// The mark was clicked, or chosen by Down and Enter.
+    void markChosen(int step, int mark);
+
+protected:
+    bool event(QEvent* event) override;
+    void paintEvent(QPaintEvent*) override;
+    void mousePressEvent(QMouseEvent*) override;
+    void mouseMoveEvent(QMouseEvent*) override;
+    void mouseReleaseEvent(QMouseEvent*) override;
+    void keyPressEvent(QKeyEvent*) override;
+    void focusInEvent(QFocusEvent* event) override;
+    void focusOutEvent(QFocusEvent*) override { update(); }
+    QSize sizeHint() const override { return {400, 100}; }
+
+private:
+    void recompute();
+    int stepCount() const;
+    int tileAt(QPoint position) const;
+    QRect switchRect(int index) const;
+    QRect addRect() const;
+    void toggle(int index);
+    void paintTile(QPainter& painter, int index) const;
+    void paintMarks(QPainter& painter, int step) const;
+    void describe();
+    int gap() const;
+
+    struct Swatches {
+        std::vector<QColor> ramp, colours;
+    };
+    Document& m_document;
+    std::vector<MainColour> m_colours;
+    std::vector<Swatches> m_swatches;  ///< picture in, then after each step
+    std::optional<LookTrace> m_trace;
+    int m_mark = -1;  ///< the mark of the chosen step that the keyboard points at
+    int m_dragFrom = -1, m_dragTo = -1;
+    bool m_focusSeen = false;  ///< the focus came by the keyboard
+    QPoint m_pressed;
+};
+
+}  // namespace amber

@@ -1,0 +1,230 @@
+#include "app/wall/wall.h"
+
+#include "app/theme/theme.h"
+
+namespace amber {
+namespace {
+constexpr int kMargin = 14, kGap = 14;
+}
+
+Wall::Wall(Document& document, ProxyStore& proxies, RenderService& renders, QWidget* parent)
+    : QWidget(parent), m_document(document), m_proxies(proxies), m_renders(renders), m_inHand(new PictureView(this))
+{
+    setObjectName("wall");
+    m_inHand->setObjectName("frameInHand");
+    m_inHand->setInteractive(true);
+    connect(m_inHand, &PictureView::resized, this, [this] { requestRender(); });
+    connect(m_inHand, &PictureView::panned, this, [this](QPointF by) { setActualSize(true, m_centre + by); });
+    connect(&document, &Document::keyColoursChanged, this, [this] { requestRender(); });
+    connect(&document, &Document::framingChanged, this, [this] { requestRender(); });
+    connect(&document, &Document::opened, this, [this] { rebuild(); });
+    connect(&document, &Document::frameChosen, this, [this] { rebuild(); });
+    connect(&document, &Document::companionsChanged, this, [this] { rebuild(); });
+    connect(&document, &Document::lookChanged, this, [this] { requestRender(); });
+    connect(&document, &Document::selectionChanged, this, [this] { requestRender(); });
+    connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
+        if (frame == m_document.frameInHand())
+            emit proxyChanged();
+        requestRender();
+    });
+    connect(&proxies, &ProxyStore::failed, this, [this](std::int64_t frame, const QString& message) {
+        if (frame == m_document.frameInHand())
+            m_inHand->setMessage(message);
+    });
+    connect(&renders, &RenderService::rendered, this, &Wall::show);
+    connect(&renders, &RenderService::measured, this, [this](std::uint64_t number, const MeasuredFrame& frame) {
+        m_measuredNumber = number;
+        emit measured(frame);
+    });
+    connect(&renders, &RenderService::traced, this, [this](std::uint64_t number, const LookTrace& trace) {
+        m_tracedNumber = number;
+        m_watched = trace.keys;
+        showMarks();
+        emit traced(trace);
+    });
+}
+
+void Wall::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme::kWall); }
+
+void Wall::showMarks()
+{
+    std::vector<PictureView::Mark> marks;
+    for (std::size_t i = 0; i < m_watched.size(); ++i)
+        if (m_watched[i].frame == m_document.frameInHand() && (m_watched[i].kind == KeyColour::Kind::Marked || m_inHand->isMarking() || static_cast<int>(i) == m_namedMark)) {
+            const bool named = m_inHand->isMarking() || static_cast<int>(i) == m_namedMark;
+            marks.push_back({m_watched[i].place, named ? keyColourTitle(m_watched[i]) : QString::number(i + 1), named});
+        }
+    m_inHand->setMarks(m_quiet ? std::vector<PictureView::Mark>{} : marks, m_document.framing(m_document.frameInHand()));
+}
+
+void Wall::setNamedMark(int key)
+{
+    m_namedMark = key;
+    showMarks();
+}
+
+void Wall::setActualSize(bool on, QPointF centre)
+{
+    if (!on && m_actual)
+        m_proxies.dropWholePicture();
+    m_actual = on;
+    m_centre = {std::clamp(centre.x(), 0.0, 1.0), std::clamp(centre.y(), 0.0, 1.0)};
+    if (!on)
+        m_inHand->setPart({0, 0, 1, 1});
+    requestRender();
+}
+
+void Wall::setQuiet(bool on)
+{
+    m_quiet = on;
+    for (PictureView* view : m_companions)
+        view->setVisible(!on);
+    place();
+    showMarks();
+    requestRender();
+}
+
+void Wall::rebuild()
+{
+    const auto& chosen = m_document.companions();
+    while (m_companions.size() > chosen.size()) {
+        m_companions.back()->deleteLater();
+        m_companions.pop_back();
+    }
+    while (m_companions.size() < chosen.size()) {
+        auto* view = new PictureView(this);
+        view->setObjectName("companion" + QString::number(m_companions.size() + 1));
+        const std::size_t index = m_companions.size();
+        connect(view, &PictureView::activated, this, [this, index] {
+            // The companion and the frame in hand change places.
+            const std::int64_t next = m_document.companions()[index], last = m_document.frameInHand();
+            m_document.toggleCompanion(next);
+            m_document.setFrameInHand(next);
+            m_document.toggleCompanion(last);
+        });
+        connect(view, &PictureView::resized, this, [this] { requestRender(); });
+        m_companions.push_back(view);
+        view->setVisible(!m_quiet);
+    }
+    const auto caption = [&](std::int64_t id) {
+        const Frame* frame = m_document.frame(id);
+        return frame ? text(frame->path.stem()) : QString();
+    };
+    m_watched.clear();
+    m_inHand->setMarks({}, m_document.framing(m_document.frameInHand()));
+    m_inHand->clear();
+    m_inHand->setCaption(caption(m_document.frameInHand()));
+    m_inHand->setMessage(m_document.frames().empty() ? tr("No frames yet") : tr("Reading…"));
+    for (std::size_t i = 0; i < chosen.size(); ++i) {
+        m_companions[i]->clear();
+        m_companions[i]->setCaption(caption(chosen[i]));
+        m_companions[i]->setMessage(tr("Reading…"));
+        m_companions[i]->setToolTip(tr("Double-click to take this frame in hand"));
+    }
+    place();
+    emit proxyChanged();
+    requestRender();
+}
+
+void Wall::place()
+{
+    const QRect area = rect().adjusted(kMargin, kMargin / 2, -kMargin, -kMargin);
+    const int count = m_quiet ? 0 : static_cast<int>(m_companions.size());
+    const int columns = count == 0 ? 0 : count <= 2 ? 1 : 2;
+    const int rows = columns == 0 ? 0 : (count + columns - 1) / columns;
+    // The frame in hand takes what a 3:2 picture needs, the companions share the rest, at least a fifth each.
+    const int wanted = std::min(static_cast<int>((area.height() - 22) * 1.5) + 2, area.width() - columns * (area.width() / 6 + kGap));
+    const int main = count == 0 ? area.width() : wanted;
+    m_inHand->setGeometry(area.left(), area.top(), main, area.height());
+    if (count == 0)
+        return;
+    const int left = area.left() + main + kGap;
+    const int width = (area.right() - left - (columns - 1) * kGap) / columns;
+    const int height = std::min((area.height() - (rows - 1) * kGap / 2) / rows, static_cast<int>(width / 1.5) + 24);
+    for (int i = 0; i < count; ++i)
+        m_companions[static_cast<std::size_t>(i)]->setGeometry(left + (i % columns) * (width + kGap), area.top() + (i / columns) * (height + kGap / 2), width, height);
+}
+
+void Wall::resizeEvent(QResizeEvent*)
+{
+    place();
+    requestRender();
+}
+
+void Wall::hold(Hold what)
+{
+    if (m_hold == what)
+        return;
+    m_hold = what;
+    m_inHand->setHeld(what == Hold::Untouched ? tr("untouched") : what == Hold::BeforeStep ? tr("before this step") : m_overlayWords);
+    requestRender();
+}
+
+void Wall::setOverlay(const RenderRequest::Overlay& overlay, const QString& words)
+{
+    m_overlay = overlay;
+    m_overlayWords = words;
+    m_inHand->setHeld(words);
+    requestRender();
+}
+
+void Wall::setSplit(bool on) { m_inHand->setSplit(on); }
+
+std::shared_ptr<const Proxy> Wall::proxyInHand()
+{
+    const Frame* frame = m_document.frame(m_document.frameInHand());
+    return frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
+}
+
+void Wall::requestRender()
+{
+    if (!m_document.isOpen() || !isVisible())
+        return;
+    RenderRequest request;
+    request.look = m_document.look();
+    request.steps = m_hold == Hold::Untouched ? 0 : m_hold == Hold::BeforeStep ? static_cast<std::size_t>(m_document.selectedStep()) : kStepLimit;
+    const auto add = [&](std::int64_t id, PictureView* view) {
+        const Frame* frame = m_document.frame(id);
+        if (!frame)
+            return;
+        if (auto proxy = m_proxies.proxy(id, frame->path)) {
+            view->setCaption(text(frame->path.stem()) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()));
+            request.pictures.push_back({id, proxy, view->pictureSpace(), Document::pictureName(id)});
+        }
+    };
+    request.entering = static_cast<std::size_t>(m_document.selectedStep());
+    if (m_hold == Hold::Nothing)
+        request.overlay = m_overlay;
+    request.keys = m_document.keyColours();
+    request.framing = m_document.framing(m_document.frameInHand());
+    add(m_document.frameInHand(), m_inHand);
+    if (const Frame* frame = m_document.frame(m_document.frameInHand()); m_actual && frame && !request.pictures.empty()) {
+        RenderRequest::Picture& picture = request.pictures.front();
+        picture.whole = m_proxies.wholePicture(frame->id, frame->path);
+        if (picture.whole) {
+            const double width = std::min(1.0, static_cast<double>(picture.size.width()) / picture.whole->width()), height = std::min(1.0, static_cast<double>(picture.size.height()) / picture.whole->height());
+            picture.centre = m_centre = {std::clamp(m_centre.x(), width / 2, 1 - width / 2), std::clamp(m_centre.y(), height / 2, 1 - height / 2)};
+            m_inHand->setPart({m_centre.x() - width / 2, m_centre.y() - height / 2, width, height});
+            m_inHand->setCaption(m_inHand->caption() + tr(" · 100 %"));
+        } else {
+            m_inHand->setPart({0, 0, 1, 1});
+            m_inHand->setCaption(m_inHand->caption() + tr(" · reading for 100 %…"));
+        }
+    }
+    request.measure = !request.pictures.empty();
+    for (std::size_t i = 0; i < m_companions.size() && !m_quiet; ++i)
+        add(m_document.companions()[i], m_companions[i]);
+    if (!request.pictures.empty())
+        m_requested = m_renders.submit(std::move(request));
+}
+
+void Wall::show(std::uint64_t number, std::int64_t frame, const QImage& after, const QImage& before)
+{
+    if (frame == m_document.frameInHand())
+        m_inHand->setImages(number, after, before);
+    for (std::size_t i = 0; i < m_companions.size() && i < m_document.companions().size(); ++i)
+        if (m_document.companions()[i] == frame)
+            m_companions[i]->setImages(number, after, before);
+}
+
+}  // namespace amber

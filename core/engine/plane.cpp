@@ -1,0 +1,151 @@
+#include "core/engine/plane.h"
+
+#include "core/image/resize.h"
+
+#include <algorithm>
+#include <cmath>
+#include <tbb/parallel_for.h>
+
+namespace amber {
+namespace {
+
+Plane transposed(const Plane& plane)
+{
+    Plane result(plane.height, plane.width);
+    for (int y = 0; y < plane.height; ++y)
+        for (int x = 0; x < plane.width; ++x)
+            result.row(x)[y] = plane.row(y)[x];
+    return result;
+}
+
+/// Does `change(from, to, count)` to all rows, then to all columns.
+template <class Change>
+Plane separably(const Plane& plane, const Change& change)
+{
+    const auto rows = [&](const Plane& in) {
+        Plane out(in.width, in.height);
+        tbb::parallel_for(0, in.height, [&](int y) { change(in.row(y), out.row(y), in.width); });
+        return out;
+    };
+    return transposed(rows(transposed(rows(plane))));
+}
+
+}  // namespace
+
+Image surroundings(ImageView picture)
+{
+    const Size size = fitted({picture.width, picture.height}, kSurroundingsEdge);
+    return reduceByArea(picture, size.width, size.height);
+}
+
+Plane boxMean(const Plane& plane, int radius)
+{
+    return separably(plane, [radius](const float* in, float* out, int count) {
+        double sum = 0, share = 0;
+        int held = 0, shared = 0;
+        for (int x = 0; x < std::min(radius, count); ++x, ++held)
+            sum += in[x];
+        for (int x = 0; x < count; ++x) {
+            if (x + radius < count)
+                sum += in[x + radius], ++held;
+            if (x - radius > 0)
+                sum -= in[x - radius - 1], --held;
+            if (held != shared)
+                share = 1.0 / held, shared = held;  // the same all along the middle: no division there
+            out[x] = static_cast<float>(sum * share);
+        }
+    });
+}
+
+Plane localExtreme(const Plane& plane, int radius, bool largest)
+{
+    // M. van Herk, Pattern Recognition Letters 13(7), 1992: running extremes from both ends of blocks as long as the window.
+    return separably(plane, [radius, largest](const float* in, float* out, int count) {
+        const auto pick = [largest](float a, float b) { return largest ? std::max(a, b) : std::min(a, b); };
+        const int window = 2 * radius + 1, padded = (count + 2 * radius + window - 1) / window * window;
+        static thread_local std::vector<float> forward, backward;
+        forward.resize(static_cast<std::size_t>(padded)), backward.resize(static_cast<std::size_t>(padded));
+        const auto at = [&](int i) { return in[std::clamp(i - radius, 0, count - 1)]; };
+        for (int block = 0; block < padded; block += window) {
+            const int last = block + window - 1;
+            forward[block] = at(block), backward[last] = at(last);
+            for (int i = block + 1; i <= last; ++i)
+                forward[i] = pick(forward[i - 1], at(i));
+            for (int i = last - 1; i >= block; --i)
+                backward[i] = pick(backward[i + 1], at(i));
+        }
+        for (int x = 0; x < count; ++x)
+            out[x] = pick(backward[x], forward[x + window - 1]);
+    });
+}
+
+Plane gaussianMean(Plane plane, double deviation)
+{
+    const int reach = std::max(1, static_cast<int>(std::ceil(3 * deviation)));
+    std::vector<float> weights;
+    double sum = 0;
+    for (int i = -reach; i <= reach; ++i)
+        sum += std::exp(-0.5 * i * i / (deviation * deviation));
+    for (int i = -reach; i <= reach; ++i)
+        weights.push_back(static_cast<float>(std::exp(-0.5 * i * i / (deviation * deviation)) / sum));
+    const int width = plane.width, height = plane.height;
+    tbb::parallel_for(0, height, [&](int y) {
+        std::vector<float> line(static_cast<std::size_t>(width) + 2 * reach);
+        float* row = plane.row(y);
+        for (int x = -reach; x < width + reach; ++x)
+            line[static_cast<std::size_t>(x + reach)] = row[std::clamp(x, 0, width - 1)];
+        std::fill_n(row, width, 0.0f);
+        for (std::size_t k = 0; k < weights.size(); ++k)
+            for (int x = 0; x < width; ++x)
+                row[x] += weights[k] * line[static_cast<std::size_t>(x) + k];
+    });
+    Plane result(width, height);
+    tbb::parallel_for(0, height, [&](int y) {
+        float* row = result.row(y);
+        for (int k = -reach; k <= reach; ++k) {
+            const float* from = plane.row(std::clamp(y + k, 0, height - 1));
+            const float w = weights[static_cast<std::size_t>(k + reach)];
+            for (int x = 0; x < width; ++x)
+                row[x] += w * from[x];
+        }
+    });
+    return result;
+}
+
+GuidedMean guidedMean(const Plane& guide, const Plane& input, int radius, double epsilon)
+{
+    const auto product = [](const Plane& p, const Plane& q) {
+        Plane result(p.width, p.height);
+        for (std::size_t i = 0; i < result.values.size(); ++i)
+            result.values[i] = p.values[i] * q.values[i];
+        return result;
+    };
+    const Plane guideMean = boxMean(guide, radius), inputMean = boxMean(input, radius), square = boxMean(product(guide, guide), radius), both = boxMean(product(guide, input), radius);
+    GuidedMean result{Plane(guide.width, guide.height), Plane(guide.width, guide.height)};
+    for (std::size_t i = 0; i < guide.values.size(); ++i) {
+        const float m = guideMean.values[i], variance = std::max(0.0f, square.values[i] - m * m), covariance = both.values[i] - m * inputMean.values[i];
+        const float a = covariance / (variance + static_cast<float>(epsilon));
+        result.a.values[i] = a;
+        result.b.values[i] = inputMean.values[i] - a * m;
+    }
+    result.a = boxMean(result.a, radius);
+    result.b = boxMean(result.b, radius);
+    return result;
+}
+
+void sampleRow(const Plane& small, const Place& place, int count, float* values)
+{
+    const float across = static_cast<float>(small.width) / static_cast<float>(place.width), down = static_cast<float>(small.height) / static_cast<float>(place.height);
+    const float y = std::clamp((static_cast<float>(place.y) + 0.5f) * down - 0.5f, 0.0f, static_cast<float>(small.height - 1));
+    const int top = std::min(static_cast<int>(y), std::max(0, small.height - 2)), bottom = std::min(top + 1, small.height - 1);
+    const float *upper = small.row(top), *lower = small.row(bottom), t = y - static_cast<float>(top), last = static_cast<float>(small.width - 1);
+    for (int i = 0; i < count; ++i) {
+        const float x = std::clamp((static_cast<float>(place.x + i) + 0.5f) * across - 0.5f, 0.0f, last);
+        const int left = std::min(static_cast<int>(x), std::max(0, small.width - 2)), right = std::min(left + 1, small.width - 1);
+        const float s = x - static_cast<float>(left);
+        const float a = upper[left] + s * (upper[right] - upper[left]), b = lower[left] + s * (lower[right] - lower[left]);
+        values[i] = a + t * (b - a);
+    }
+}
+
+}  // namespace amber

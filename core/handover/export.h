@@ -1,0 +1,42 @@
+// Handing over: a look landed on a list of pictures. The window and the command line both come through here, so their files agree.
+#pragma once
+
+#include "core/base/cancel.h"
+#include "core/image/write.h"
+#include "core/look/look.h"
+
+#include <functional>
+
+namespace amber {
+
+struct Recipe {
+    OutputOptions output;
+    int longEdge = 0;  ///< pixels, 0: as the source
+    std::filesystem::path folder;
+};
+
+struct Delivery {
+    std::filesystem::path source, target;  ///< target is empty when nothing was written
+    std::string fault;                     ///< empty when all went well
+};
+
+struct ExportReport {
+    std::vector<Delivery> deliveries;  ///< in the order of the sources; fewer when cancelled
+    bool cancelled = false;
+    int failed() const;
+};
+
+/// Called after each picture, in order of finishing, from one thread at a time: how many are done, of how many, and the latest.
+using ExportProgress = std::function<void(int done, int total, const Delivery& latest)>;
+
+/// Renders `look` over every source into recipe.folder (made when missing). Names are kept, with the format's extension; when two
+/// sources would share a name the later gets "-2" and so on. A source is never overwritten: that picture fails instead. Two pictures
+/// are in flight at a time. A picture that fails is reported and the rest goes on. `pictures` names the sources in their order, for looks in
+/// which pictures hold values of their own; it may be empty.
+Result<ExportReport> exportPictures(const Look& look, const std::vector<std::filesystem::path>& sources, const Recipe& recipe, const ExportProgress& progress, const CancelToken& cancel,
+                                    const std::vector<std::string>& pictures = {});
+
+/// Where each source will land.
+std::vector<std::filesystem::path> targetsOf(const std::vector<std::filesystem::path>& sources, const Recipe& recipe);
+
+}  // namespace amber

@@ -1,0 +1,147 @@
+#include "core/image/metadata.h"
+
+#include <cmath>
+#include <cstdio>
+#include <ctime>
+#include <exiv2/exiv2.hpp>
+#include <mutex>
+#include <set>
+
+namespace amber {
+namespace {
+
+/// Exiv2's XMP toolkit has global state; one caller at a time.
+std::mutex& exivMutex()
+{
+    static std::mutex mutex;
+    static const bool once = [] {
+        Exiv2::LogMsg::setLevel(Exiv2::LogMsg::mute);
+        Exiv2::XmpParser::initialize();
+        return true;
+    }();
+    (void)once;
+    return mutex;
+}
+
+bool travels(const Exiv2::Exifdatum& datum)
+{
+    static const std::set<std::string> described{"ImageDescription", "Make", "Model", "Software", "DateTime", "Artist", "Copyright", "Rating", "RatingPercent",
+                                                 "XPTitle", "XPComment", "XPAuthor", "XPKeywords", "XPSubject"};
+    static const std::set<std::string> ofPixels{"PixelXDimension", "PixelYDimension", "ColorSpace", "ComponentsConfiguration", "CompressedBitsPerPixel", "InteroperabilityTag"};
+    const std::string group = datum.groupName();
+    if (group == "Image")
+        return described.count(datum.tagName()) > 0;
+    if (group == "Photo")
+        return ofPixels.count(datum.tagName()) == 0;
+    return group == "GPSInfo";
+}
+
+}  // namespace
+
+Status copyMetadata(const std::filesystem::path& source, const std::filesystem::path& target)
+{
+    const std::lock_guard lock(exivMutex());
+    Exiv2::ExifData exif;
+    Exiv2::IptcData iptc;
+    Exiv2::XmpData xmp;
+    try {
+        const auto from = Exiv2::ImageFactory::open(source.string());
+        from->readMetadata();
+        for (const auto& datum : from->exifData())
+            if (travels(datum))
+                exif.add(datum);
+        iptc = from->iptcData();
+        for (const auto& datum : from->xmpData())
+            if (datum.key() != "Xmp.tiff.Orientation" && datum.groupName() != "xmpMM")
+                xmp.add(datum);
+    } catch (const std::exception&) {
+        return {};
+    }
+    if (exif.empty() && iptc.empty() && xmp.empty())
+        return {};
+    try {
+        const auto to = Exiv2::ImageFactory::open(target.string());
+        to->readMetadata();
+        for (const auto& datum : exif) {
+            const auto old = to->exifData().findKey(Exiv2::ExifKey(datum.key()));
+            if (old != to->exifData().end())
+                old->setValue(&datum.value());
+            else
+                to->exifData().add(datum);
+        }
+        to->exifData()["Exif.Image.Orientation"] = std::uint16_t{1};
+        to->setIptcData(iptc);
+        to->setXmpData(xmp);
+        to->writeMetadata();
+    } catch (const std::exception& error) {
+        return fail("its metadata cannot be written: " + std::string(error.what()), target.string());
+    }
+    return {};
+}
+
+WebpExtras readWebpExtras(const std::filesystem::path& path)
+{
+    const std::lock_guard lock(exivMutex());
+    WebpExtras extras;
+    try {
+        const auto image = Exiv2::ImageFactory::open(path.string());
+        image->readMetadata();
+        if (const Exiv2::DataBuf* icc = image->iccProfile(); icc && icc->pData_)
+            extras.icc.assign(icc->pData_, icc->pData_ + icc->size_);
+        if (const auto found = image->exifData().findKey(Exiv2::ExifKey("Exif.Image.Orientation")); found != image->exifData().end())
+            extras.orientation = static_cast<int>(found->toLong());
+    } catch (const std::exception&) {
+        return {};  // whatever is damaged there, the picture itself is judged by its decoder
+    }
+    return extras;
+}
+
+std::string captureTime(const std::filesystem::path& path)
+{
+    const std::lock_guard lock(exivMutex());
+    try {
+        const auto image = Exiv2::ImageFactory::open(path.string());
+        image->readMetadata();
+        const auto found = image->exifData().findKey(Exiv2::ExifKey("Exif.Photo.DateTimeOriginal"));
+        return found == image->exifData().end() ? std::string() : found->toString();
+    } catch (const std::exception&) {
+        return {};
+    }
+}
+
+double CaptureFacts::exposureStops() const { return std::log2(exposureSeconds * sensitivity / (100 * fNumber * fNumber)); }
+
+CaptureFacts captureFacts(const std::filesystem::path& path)
+{
+    const std::lock_guard lock(exivMutex());
+    CaptureFacts facts;
+    try {
+        const auto image = Exiv2::ImageFactory::open(path.string());
+        image->readMetadata();
+        const Exiv2::ExifData& exif = image->exifData();
+        const auto words = [&](const char* key) {
+            const auto found = exif.findKey(Exiv2::ExifKey(key));
+            return found == exif.end() ? std::string() : found->toString();
+        };
+        const auto number = [&](const char* key) {
+            const auto found = exif.findKey(Exiv2::ExifKey(key));
+            const double value = found == exif.end() || found->count() == 0 ? 0.0 : static_cast<double>(found->toFloat());
+            return std::isfinite(value) && value > 0 ? value : 0.0;
+        };
+        std::tm time{};
+        const std::string taken = words("Exif.Photo.DateTimeOriginal");
+        if (std::sscanf(taken.c_str(), "%d:%d:%d %d:%d:%d", &time.tm_year, &time.tm_mon, &time.tm_mday, &time.tm_hour, &time.tm_min, &time.tm_sec) == 6) {
+            time.tm_year -= 1900, time.tm_mon -= 1;
+            facts.seconds = std::max<std::int64_t>(0, timegm(&time));
+        }
+        facts.camera = words("Exif.Image.Model");
+        facts.lens = words("Exif.Photo.LensModel");
+        facts.exposureSeconds = number("Exif.Photo.ExposureTime");
+        facts.fNumber = number("Exif.Photo.FNumber");
+        facts.sensitivity = number("Exif.Photo.ISOSpeedRatings");
+    } catch (const std::exception&) {
+    }
+    return facts;
+}
+
+}  // namespace amber

@@ -1,0 +1,38 @@
+// EXIF, IPTC and XMP, carried from a source picture to what is made of it.
+#pragma once
+
+#include "core/base/result.h"
+
+#include <cstdint>
+#include <filesystem>
+#include <string>
+#include <vector>
+
+namespace amber {
+
+/// Copies the descriptive metadata of `source` into `target` (an existing JPEG, PNG or TIFF). What describes the source's
+/// pixels (size, strips, thumbnail) is left out and the orientation becomes upright. A source without readable metadata is no error.
+Status copyMetadata(const std::filesystem::path& source, const std::filesystem::path& target);
+
+/// The colour profile and the orientation of a WebP file, which the picture library does not hand on. Empty and 1 when absent.
+struct WebpExtras {
+    std::vector<std::uint8_t> icc;
+    int orientation = 1;
+};
+WebpExtras readWebpExtras(const std::filesystem::path& path);
+
+/// When the picture was taken, "2026:05:04 10:11:12", or empty.
+std::string captureTime(const std::filesystem::path& path);
+
+/// What a camera wrote down about a picture. Absent numbers are 0, absent words empty.
+struct CaptureFacts {
+    std::int64_t seconds = 0;      ///< since 1970, by the camera's own clock; 0 when unknown
+    std::string camera, lens;
+    double exposureSeconds = 0, fNumber = 0, sensitivity = 0;
+    bool hasExposure() const { return exposureSeconds > 0 && fNumber > 0 && sensitivity > 0; }
+    /// How much light the camera let in and amplified, in stops: log2(t S / (100 N^2)). One more means a picture twice as light.
+    double exposureStops() const;
+};
+CaptureFacts captureFacts(const std::filesystem::path& path);
+
+}  // namespace amber

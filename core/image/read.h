@@ -1,0 +1,52 @@
+// Reading pictures: JPEG, PNG, TIFF and WebP with 8 or 16 bits a channel, by what the file is, not by what it is called.
+#pragma once
+
+#include "core/base/cancel.h"
+#include "core/base/result.h"
+#include "core/image/image.h"
+#include "core/image/profile.h"
+
+#include <filesystem>
+
+namespace amber {
+
+/// Largest picture taken in, checked before memory is asked for.
+inline constexpr long long kPixelLimit = 400'000'000;
+
+struct PictureInfo {
+    std::string format;          ///< jpeg, png, tiff or webp
+    int width = 0, height = 0;   ///< upright, after the orientation tag
+    int bits = 8;                ///< per channel: 8 or 16
+    bool hasAlpha = false;
+    SourceProfile profile;
+};
+
+/// A picture in linear working-space light, upright.
+struct Picture {
+    PictureInfo info;
+    Image image;
+    std::vector<float> alpha;  ///< 0..1 per pixel, not multiplied into the colours; empty when there is none
+};
+
+/// The size and the colour profile only; no pixels are decoded.
+Result<PictureInfo> readPictureInfo(const std::filesystem::path& path);
+
+/// Reads a whole picture. Refused, with the file named: what is not one of the four formats, CMYK, floating point,
+/// truncated and damaged files, pictures over kPixelLimit.
+Result<Picture> readPicture(const std::filesystem::path& path);
+
+/// Reads and reduces (area average in linear light) to at most `longEdge` pixels; never enlarges. With `quick`, JPEGs are
+/// decoded at a fraction of their size first: good for thumbnails, not for measures.
+Result<Picture> readReduced(const std::filesystem::path& path, int longEdge, bool quick);
+
+/// A picture's own encoded values, 0..1, not colour managed, upright, with what is needed to write it back alike.
+struct EncodedPicture {
+    Image image;
+    std::vector<float> alpha;
+    std::vector<std::uint8_t> icc;
+    std::string format;
+    int bits = 8;
+};
+Result<EncodedPicture> readEncoded(const std::filesystem::path& path);
+
+}  // namespace amber

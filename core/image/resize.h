@@ -1,0 +1,22 @@
+// Changing the size of pictures.
+#pragma once
+
+#include "core/image/image.h"
+
+namespace amber {
+
+/// Each output pixel is the mean of the area it covers (exact fractional weights). Size must be 1 or more and not larger than the source.
+Image reduceByArea(ImageView source, int width, int height);
+
+/// Single pixels of the source on an even grid, `width` by `height` of them: a smaller picture whose pixels are not averaged, so that
+/// its distribution, clipping and noise are those of the source. Size must be 1 or more and not larger than the source.
+Image sampleGrid(ImageView source, int width, int height);
+
+struct Size {
+    int width = 0, height = 0;
+    bool operator==(const Size&) const = default;
+};
+/// The size with the longer edge at most `longEdge` (0: as it is), the ratio kept, never enlarged, never under 1.
+Size fitted(Size size, int longEdge);
+
+}  // namespace amber

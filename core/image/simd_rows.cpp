@@ -1,0 +1,210 @@
+// This file is compiled once per SIMD target by Highway's foreach_target.
+#include "core/image/simd_rows.h"
+
+#include "core/colour/gamut.h"
+#include "core/colour/oklab.h"
+#include "core/colour/transfer_kernel.h"
+
+#include <algorithm>
+
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "core/image/simd_rows.cpp"
+#include <hwy/foreach_target.h>  // must come before highway.h
+#include <hwy/highway.h>
+
+#ifndef AMBER_GAMUT_MATRICES
+#define AMBER_GAMUT_MATRICES
+namespace amber {
+/// Of one output space, in float: its components to cone responses and back, and both matrices of OKLab.
+struct GamutMatrices {
+    float ownToLms[3][3], lmsToOwn[3][3], toLab[3][3], fromLab[3][3];
+    explicit GamutMatrices(RgbSpace space)
+    {
+        const auto copy = [](float (&to)[3][3], const Matrix3& from) {
+            for (int i = 0; i < 3; ++i)
+                for (int j = 0; j < 3; ++j)
+                    to[i][j] = static_cast<float>(from.m[i][j]);
+        };
+        copy(ownToLms, workingToLms() * toWorking(space)), copy(lmsToOwn, fromWorking(space) * lmsToWorking());
+        copy(toLab, lmsRootToOkLab()), copy(fromLab, okLabToLmsRoot());
+    }
+};
+inline const GamutMatrices& gamutMatrices(RgbSpace space)
+{
+    static const GamutMatrices all[] = {GamutMatrices(RgbSpace::Srgb), GamutMatrices(RgbSpace::DisplayP3), GamutMatrices(RgbSpace::OpRgb), GamutMatrices(RgbSpace::ProPhoto), GamutMatrices(RgbSpace::Rec2020), GamutMatrices(RgbSpace::Linear)};
+    return all[static_cast<std::size_t>(space)];
+}
+}  // namespace amber
+#endif
+
+HWY_BEFORE_NAMESPACE();
+namespace amber {
+namespace HWY_NAMESPACE {
+namespace hn = hwy::HWY_NAMESPACE;
+}  // namespace HWY_NAMESPACE
+#include "core/base/simd_math-inl.h"
+#include "core/colour/transfer-inl.h"
+namespace HWY_NAMESPACE {
+
+using D = hn::ScalableTag<float>;
+using DI = hn::RebindToSigned<D>;
+using V = hn::Vec<D>;
+
+HWY_INLINE void Multiply(const float (&m)[3][3], const V (&in)[3], V (&out)[3])
+{
+    const D d;
+    for (int k = 0; k < 3; ++k)
+        out[k] = hn::MulAdd(hn::Set(d, m[k][0]), in[0], hn::MulAdd(hn::Set(d, m[k][1]), in[1], hn::Mul(hn::Set(d, m[k][2]), in[2])));
+}
+
+/// Curves are looked up one by one: machines that gather vectors from memory do it no faster, and many of them much slower.
+template <class Code>
+HWY_INLINE void LinearRowOf(const Code* codes, const float* const (&curves)[3], const float (&matrix)[3][3], size_t count, float* rgb)
+{
+    const D d;
+    const size_t lanes = hn::Lanes(d);
+    HWY_ALIGN float channel[3][HWY_MAX_BYTES / sizeof(float)] = {};
+    for (size_t i = 0; i < count; i += lanes) {
+        const size_t here = std::min(lanes, count - i);
+        const Code* from = codes + 3 * i;
+        for (size_t n = 0; n < here; ++n, from += 3)
+            for (int k = 0; k < 3; ++k)
+                channel[k][n] = curves[k][from[k]];
+        V in[3], out[3];
+        for (int k = 0; k < 3; ++k)
+            in[k] = hn::Load(d, channel[k]);
+        Multiply(matrix, in, out);
+        if (here == lanes) {
+            hn::StoreInterleaved3(out[0], out[1], out[2], d, rgb + 3 * i);
+        } else {
+            HWY_ALIGN float rest[3 * HWY_MAX_BYTES / sizeof(float)];
+            hn::StoreInterleaved3(out[0], out[1], out[2], d, rest);
+            std::copy_n(rest, 3 * here, rgb + 3 * i);
+        }
+    }
+}
+
+void LinearRow8(const std::uint8_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], size_t count, float* rgb) { LinearRowOf(codes, curves, matrix, count, rgb); }
+void LinearRow16(const std::uint16_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], size_t count, float* rgb) { LinearRowOf(codes, curves, matrix, count, rgb); }
+
+/// reduceToGamut for vectors whose components are finite: the share of chroma at which the boundary is first reached is found among eight
+/// equal steps, then by halving, at last by a straight line: to about 1e-6.
+HWY_INLINE void Reduce(const GamutMatrices& m, V (&own)[3])
+{
+    const D d;
+    const V zero = hn::Zero(d), one = hn::Set(d, 1.0f), low = hn::Set(d, -static_cast<float>(kGamutTolerance)), high = hn::Set(d, 1 + static_cast<float>(kGamutTolerance));
+    V cones[3], lab[3], colour[3];
+    Multiply(m.ownToLms, own, cones);
+    CubeRoots(d, cones);
+    Multiply(m.toLab, cones, lab);
+    const V L = hn::Min(hn::Max(lab[0], zero), one), chroma[3] = {zero, lab[1], lab[2]};
+    Multiply(m.fromLab, chroma, colour);
+    // Along the line from the grey of this lightness, cone roots are L + t q, so components are cubics in t.
+    V c[3][4];
+    for (int k = 0; k < 3; ++k)
+        for (int n = 0; n < 4; ++n)
+            c[k][n] = zero;
+    for (int j = 0; j < 3; ++j) {
+        const V p = L, q = colour[j], pp = hn::Mul(p, p), qq = hn::Mul(q, q), three = hn::Set(d, 3.0f);
+        const V terms[4] = {hn::Mul(pp, p), hn::Mul(three, hn::Mul(pp, q)), hn::Mul(three, hn::Mul(p, qq)), hn::Mul(qq, q)};
+        for (int k = 0; k < 3; ++k)
+            for (int n = 0; n < 4; ++n)
+                c[k][n] = hn::MulAdd(hn::Set(d, m.lmsToOwn[k][j]), terms[n], c[k][n]);
+    }
+    const auto at = [&](int k, V t) HWY_ATTR __attribute__((always_inline)) { return hn::MulAdd(hn::MulAdd(hn::MulAdd(c[k][3], t, c[k][2]), t, c[k][1]), t, c[k][0]); };
+    const auto outside = [&](V t) HWY_ATTR __attribute__((always_inline)) {
+        const V r = at(0, t), g = at(1, t), b = at(2, t);
+        return hn::Or(hn::Lt(hn::Min(hn::Min(r, g), b), low), hn::Gt(hn::Max(hn::Max(r, g), b), high));
+    };
+    V begin = zero, end = one;
+    auto found = outside(zero);
+    found = hn::Xor(found, found);
+    for (int i = 1; i <= 8; ++i) {
+        const V t = hn::Set(d, static_cast<float>(i) / 8);
+        const auto first = hn::AndNot(found, outside(t));
+        begin = hn::IfThenElse(first, hn::Set(d, static_cast<float>(i - 1) / 8), begin);
+        end = hn::IfThenElse(first, t, end);
+        found = hn::Or(found, first);
+    }
+    begin = hn::IfThenElse(found, begin, one);
+    for (int i = 0; i < 11; ++i) {
+        const V middle = hn::Mul(hn::Add(begin, end), hn::Set(d, 0.5f));
+        const auto out = outside(middle);
+        end = hn::IfThenElse(out, middle, end);
+        begin = hn::IfThenElse(out, begin, middle);
+    }
+    // In what is left the cubics are straight lines.
+    V part = one;
+    for (int k = 0; k < 3; ++k) {
+        const V from = at(k, begin), to = at(k, end);
+        const V way = hn::IfThenElse(hn::Lt(to, low), hn::Sub(from, low), hn::IfThenElse(hn::Gt(to, high), hn::Sub(high, from), hn::Abs(hn::Sub(to, from))));
+        part = hn::Min(part, hn::Mul(way, Reciprocal(d, hn::Max(hn::Abs(hn::Sub(to, from)), hn::Set(d, 1e-12f)))));
+    }
+    begin = hn::MulAdd(hn::Max(part, zero), hn::Sub(end, begin), begin);
+    for (int k = 0; k < 3; ++k)
+        own[k] = hn::Min(hn::Max(at(k, begin), zero), one);
+}
+
+template <class Code>
+HWY_INLINE void CodesOfRowOf(const float* rgb, RgbSpace space, const float (&matrix)[3][3], size_t count, Code* codes)
+{
+    const D d;
+    const DI di;
+    const hn::Rebind<Code, D> dc;
+    const size_t lanes = hn::Lanes(d);
+    const float top = sizeof(Code) == 1 ? 255.0f : 65535.0f;
+    const GamutMatrices& gamut = gamutMatrices(space);
+    const TransferKernel transfer(space);
+    const V zero = hn::Zero(d), one = hn::Set(d, 1.0f);
+    const auto change = [&](const float* from, Code* to) HWY_ATTR __attribute__((always_inline)) {
+        V in[3], own[3];
+        hn::LoadInterleaved3(d, from, in[0], in[1], in[2]);
+        Multiply(matrix, in, own);
+        const V least = hn::Min(hn::Min(own[0], own[1]), own[2]), most = hn::Max(hn::Max(own[0], own[1]), own[2]);
+        const auto inside = hn::And(hn::Ge(least, hn::Set(d, -static_cast<float>(kGamutTolerance))), hn::Le(most, hn::Set(d, 1 + static_cast<float>(kGamutTolerance))));
+        if (HWY_UNLIKELY(!hn::AllTrue(d, inside))) {
+            V reduced[3];
+            for (int k = 0; k < 3; ++k)
+                reduced[k] = hn::IfThenElseZero(hn::IsFinite(own[k]), own[k]);
+            Reduce(gamut, reduced);
+            for (int k = 0; k < 3; ++k)
+                own[k] = hn::IfThenElse(inside, own[k], reduced[k]);
+        }
+        hn::Vec<decltype(dc)> out[3];
+        for (int k = 0; k < 3; ++k)
+            out[k] = hn::DemoteTo(dc, hn::ConvertTo(di, hn::MulAdd(Encode(d, transfer, hn::Min(hn::Max(own[k], zero), one)), hn::Set(d, top), hn::Set(d, 0.5f))));
+        hn::StoreInterleaved3(out[0], out[1], out[2], dc, to);
+    };
+    size_t i = 0;
+    for (; i + lanes <= count; i += lanes)
+        change(rgb + 3 * i, codes + 3 * i);
+    if (i < count) {
+        float from[3 * HWY_MAX_BYTES / sizeof(float)] = {};
+        Code to[3 * HWY_MAX_BYTES / sizeof(float)];
+        std::copy_n(rgb + 3 * i, 3 * (count - i), from);
+        change(from, to);
+        std::copy_n(to, 3 * (count - i), codes + 3 * i);
+    }
+}
+
+void CodesOfRow8(const float* rgb, RgbSpace space, const float (&matrix)[3][3], size_t count, std::uint8_t* codes) { CodesOfRowOf(rgb, space, matrix, count, codes); }
+void CodesOfRow16(const float* rgb, RgbSpace space, const float (&matrix)[3][3], size_t count, std::uint16_t* codes) { CodesOfRowOf(rgb, space, matrix, count, codes); }
+
+}  // namespace HWY_NAMESPACE
+}  // namespace amber
+HWY_AFTER_NAMESPACE();
+
+#if HWY_ONCE
+namespace amber {
+HWY_EXPORT(LinearRow8);
+HWY_EXPORT(LinearRow16);
+HWY_EXPORT(CodesOfRow8);
+HWY_EXPORT(CodesOfRow16);
+
+void linearRow(const std::uint8_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], std::size_t count, float* rgb) { HWY_DYNAMIC_DISPATCH(LinearRow8)(codes, curves, matrix, count, rgb); }
+void linearRow(const std::uint16_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], std::size_t count, float* rgb) { HWY_DYNAMIC_DISPATCH(LinearRow16)(codes, curves, matrix, count, rgb); }
+void codesOfRow(const float* rgb, RgbSpace space, const float (&matrix)[3][3], std::size_t count, std::uint8_t* codes) { HWY_DYNAMIC_DISPATCH(CodesOfRow8)(rgb, space, matrix, count, codes); }
+void codesOfRow(const float* rgb, RgbSpace space, const float (&matrix)[3][3], std::size_t count, std::uint16_t* codes) { HWY_DYNAMIC_DISPATCH(CodesOfRow16)(rgb, space, matrix, count, codes); }
+
+}  // namespace amber
+#endif

@@ -1,0 +1,257 @@
+#include "core/job/job_store.h"
+#include "tests/support/random_look.h"
+#include "tests/support/temporary_folder.h"
+
+#include <gtest/gtest.h>
+#include <csignal>
+#include <sqlite3.h>
+#include <sys/wait.h>
+#include <unistd.h>
+
+namespace amber {
+namespace {
+
+using test::Random;
+using test::TemporaryFolder;
+namespace fs = std::filesystem;
+
+Look named(const std::string& name)
+{
+    Look look;
+    look.name = name;
+    return look;
+}
+
+TEST(JobStore, FramesKeepTheirOrderAndAreAddedOnce)
+{
+    const TemporaryFolder folder;
+    {
+        auto job = JobStore::open(folder / "a.amberjob");
+        ASSERT_TRUE(job) << job.error().message();
+        ASSERT_TRUE(job->addFrames({folder / "b.jpg", folder / "a.jpg"}));
+        ASSERT_TRUE(job->addFrames({folder / "a.jpg", folder / "x/../c.jpg"}));
+        const auto frames = job->frames();
+        ASSERT_EQ(frames->size(), 3u);
+        EXPECT_EQ((*frames)[0].path, folder / "b.jpg");
+        EXPECT_EQ((*frames)[2].path, folder / "c.jpg");
+        ASSERT_TRUE(job->setFrameHashes({{(*frames)[1].id, "abc"}, {(*frames)[2].id, "def"}}));
+        ASSERT_TRUE(job->setFrameFault((*frames)[0].id, "damaged"));
+    }
+    const auto again = JobStore::open(folder / "a.amberjob");
+    const auto frames = again->frames();
+    EXPECT_EQ((*frames)[0].fault, "damaged");
+    EXPECT_EQ((*frames)[1].hash, "abc");
+    EXPECT_EQ((*frames)[2].hash, "def");
+}
+
+TEST(JobStore, UndoAndRedoWalkTheRevisionsAndSurviveARestart)
+{
+    const TemporaryFolder folder;
+    std::int64_t id = 0;
+    {
+        auto job = JobStore::open(folder / "a.amberjob");
+        id = *job->addLook(named("zero"));
+        EXPECT_FALSE(job->undoAction(id));
+        ASSERT_TRUE(job->commit(id, named("one"), "to one"));
+        ASSERT_TRUE(job->commit(id, named("two"), "to two"));
+        EXPECT_EQ(*job->undoAction(id), "to two");
+        ASSERT_TRUE(job->undo(id));
+        EXPECT_EQ(job->currentLook(id)->name, "one");
+    }
+    auto job = JobStore::open(folder / "a.amberjob");
+    EXPECT_EQ(job->currentLook(id)->name, "one");
+    EXPECT_EQ(*job->redoAction(id), "to two");
+    ASSERT_TRUE(job->redo(id));
+    EXPECT_EQ(job->currentLook(id)->name, "two");
+    EXPECT_FALSE(job->redoAction(id));
+    ASSERT_TRUE(job->undo(id));
+    ASSERT_TRUE(job->undo(id));
+    ASSERT_TRUE(job->undo(id));  // nothing left: stays
+    EXPECT_EQ(job->currentLook(id)->name, "zero");
+    // Another way from here: the old one can no longer be redone, but it is not gone.
+    ASSERT_TRUE(job->commit(id, named("other"), "to other"));
+    EXPECT_FALSE(job->redoAction(id));
+    EXPECT_EQ(job->lookAt(3)->name, "two");
+}
+
+TEST(JobStore, AnyWalkOfCommitsAndUndosEqualsAModel)
+{
+    const TemporaryFolder folder;
+    auto job = JobStore::open(folder / "a.amberjob");
+    const std::int64_t id = *job->addLook(named("0"));
+    std::vector<std::string> line{"0"};
+    std::size_t at = 0;
+    Random random(61);
+    for (int i = 1; i < 150; ++i) {
+        const int what = random.whole(0, 3);
+        if (what <= 1) {
+            line.resize(at + 1);
+            line.push_back(std::to_string(i));
+            ++at;
+            ASSERT_TRUE(job->commit(id, named(std::to_string(i)), "step"));
+        } else if (what == 2) {
+            at -= at > 0;
+            ASSERT_TRUE(job->undo(id));
+        } else {
+            at += at + 1 < line.size();
+            ASSERT_TRUE(job->redo(id));
+        }
+        ASSERT_EQ(job->currentLook(id)->name, line[at]);
+        ASSERT_EQ(job->undoAction(id).has_value(), at > 0);
+        ASSERT_EQ(job->redoAction(id).has_value(), at + 1 < line.size());
+    }
+}
+
+TEST(JobStore, TablesAreKeptOnceAndComeBackWhole)
+{
+    const TemporaryFolder folder;
+    Random random(62);
+    Look look = named("with table");
+    look.steps.push_back({lookupTable(random.table(0, 17), "big.cube"), true, 1, {}, {}});
+    auto job = JobStore::open(folder / "a.amberjob");
+    const std::int64_t id = *job->addLook(look);
+    const auto before = fs::file_size(folder / "a.amberjob") + fs::file_size(folder / "a.amberjob-wal");
+    for (int i = 0; i < 20; ++i) {
+        look.steps[0].strength = i / 20.0;
+        ASSERT_TRUE(job->commit(id, look, "strength"));
+    }
+    EXPECT_LT(fs::file_size(folder / "a.amberjob") + fs::file_size(folder / "a.amberjob-wal"), before + 400'000);
+    const auto back = job->currentLook(id);
+    ASSERT_TRUE(back);
+    EXPECT_EQ(*std::get<LookupTable>(back->steps[0].parameters).table, *std::get<LookupTable>(look.steps[0].parameters).table);
+}
+
+TEST(JobStore, PinsAndChoicesAreRemembered)
+{
+    const TemporaryFolder folder;
+    auto job = JobStore::open(folder / "a.amberjob");
+    const std::int64_t id = *job->addLook(named("a"));
+    ASSERT_TRUE(job->pin(id, "before lunch"));
+    ASSERT_TRUE(job->commit(id, named("b"), "b"));
+    ASSERT_TRUE(job->pin(id, ""));
+    const auto pins = job->pins(id);
+    ASSERT_EQ(pins->size(), 2u);
+    EXPECT_EQ(job->lookAt((*pins)[0].revision)->name, "a");
+    EXPECT_EQ((*pins)[0].note, "before lunch");
+    ASSERT_TRUE(job->setChoice("frame", "3"));
+    ASSERT_TRUE(job->setChoice("frame", "4"));
+    EXPECT_EQ(job->choice("frame"), "4");
+    EXPECT_EQ(job->choice("never set"), "");
+}
+
+TEST(JobStore, AVariantIsPinnedBesideTheRevisions)
+{
+    const TemporaryFolder folder;
+    auto job = JobStore::open(folder / "a.amberjob");
+    const std::int64_t id = *job->addLook(named("zero"));
+    ASSERT_TRUE(job->commit(id, named("one"), "to one"));
+    ASSERT_TRUE(job->commit(id, named("two"), "to two"));
+    ASSERT_TRUE(job->undo(id));
+    ASSERT_TRUE(job->pinVariant(id, named("another"), "what if"));
+    EXPECT_EQ(job->currentLook(id)->name, "one");
+    EXPECT_EQ(*job->redoAction(id), "to two") << "what was undone can still be redone";
+    ASSERT_EQ(job->pins(id)->size(), 1u);
+    EXPECT_EQ(job->lookAt((*job->pins(id))[0].revision)->name, "another");
+    EXPECT_EQ((*job->pins(id))[0].note, "what if");
+}
+
+TEST(JobStore, ASecondOpenerWorksOnACopyUntilTheFirstHasGone)
+{
+    const TemporaryFolder folder;
+    std::int64_t id = 0;
+    {
+        auto first = JobStore::open(folder / "a.amberjob");
+        id = *first->addLook(named("zero"));
+        EXPECT_FALSE(first->isReadOnly());
+        auto second = JobStore::open(folder / "a.amberjob");
+        ASSERT_TRUE(second) << second.error().message();
+        EXPECT_TRUE(second->isReadOnly());
+        EXPECT_EQ(second->currentLook(id)->name, "zero");
+        ASSERT_TRUE(second->commit(id, named("theirs"), "to theirs"));
+        EXPECT_EQ(second->currentLook(id)->name, "theirs");
+        EXPECT_EQ(first->currentLook(id)->name, "zero");
+        ASSERT_TRUE(first->commit(id, named("ours"), "to ours"));
+    }
+    auto later = JobStore::open(folder / "a.amberjob");
+    EXPECT_FALSE(later->isReadOnly());
+    EXPECT_EQ(later->currentLook(id)->name, "ours");
+    later = fail("closed");
+    EXPECT_FALSE(fs::exists(folder / "a.amberjob-lock")) << "nothing is left lying about";
+    // A killed owner keeps nobody out.
+    if (const pid_t child = fork(); child == 0) {
+        const auto job = JobStore::open(folder / "a.amberjob");
+        raise(SIGKILL);
+    } else {
+        int status = 0;
+        waitpid(child, &status, 0);
+        EXPECT_TRUE(fs::exists(folder / "a.amberjob-lock"));
+        EXPECT_FALSE(JobStore::open(folder / "a.amberjob")->isReadOnly());
+    }
+}
+
+TEST(JobStore, StrangeFilesAreRefusedAndLeftAsTheyAre)
+{
+    const TemporaryFolder folder;
+    const auto text = folder.write("text.amberjob", std::string(5000, 'x'));
+    EXPECT_FALSE(JobStore::open(text));
+    EXPECT_EQ(test::readText(text), std::string(5000, 'x'));
+    EXPECT_FALSE(JobStore::open(folder.path()));
+
+    sqlite3* other = nullptr;
+    sqlite3_open((folder / "other.db").c_str(), &other);
+    sqlite3_exec(other, "CREATE TABLE t (x)", nullptr, nullptr, nullptr);
+    sqlite3_close(other);
+    EXPECT_EQ(JobStore::open(folder / "other.db").error().what, "not a job of this program");
+
+    { ASSERT_TRUE(JobStore::open(folder / "new.amberjob")); }
+    sqlite3_open((folder / "new.amberjob").c_str(), &other);
+    sqlite3_exec(other, "PRAGMA user_version = 99", nullptr, nullptr, nullptr);
+    sqlite3_close(other);
+    EXPECT_EQ(JobStore::open(folder / "new.amberjob").error().what, "the job was written by a newer version");
+}
+
+TEST(JobStore, AKilledProcessLosesNothingThatReturned)
+{
+    // The child commits without end and writes each number to a pipe after the call has returned; it is killed in the middle.
+    const TemporaryFolder folder;
+    for (int round = 0; round < 3; ++round) {
+        const auto file = folder / ("job" + std::to_string(round) + ".amberjob");
+        int pipe[2];
+        ASSERT_EQ(::pipe(pipe), 0);
+        const pid_t child = ::fork();
+        if (child == 0) {
+            auto job = JobStore::open(file);
+            const std::int64_t id = *job->addLook(named("start"));
+            for (int i = 0;; ++i)
+                if (job->commit(id, named(std::to_string(i)), "n"))
+                    (void)!::write(pipe[1], &i, sizeof i);
+        }
+        int last = -1, number = 0;
+        for (int i = 0; i < 40 + 25 * round && ::read(pipe[0], &number, sizeof number) == sizeof number; ++i)
+            last = number;
+        ::kill(child, SIGKILL);
+        ::waitpid(child, nullptr, 0);
+        ::close(pipe[1]);
+        while (::read(pipe[0], &number, sizeof number) == sizeof number)
+            last = number;
+        ::close(pipe[0]);
+        const auto job = JobStore::open(file);
+        ASSERT_TRUE(job) << job.error().message();
+        EXPECT_GE(std::stoi(job->currentLook(1)->name), last);
+        EXPECT_LE(std::stoi(job->currentLook(1)->name), last + 1);
+    }
+}
+
+TEST(JobStore, TheJobOfAFolderLivesInItOrWithTheUser)
+{
+    const TemporaryFolder folder;
+    EXPECT_EQ(JobStore::fileForFolder(folder.path()), folder.path() / (folder.path().filename().string() + ".amberjob"));
+    EXPECT_EQ(JobStore::fileForFolder(folder.path() / ""), JobStore::fileForFolder(folder.path()));
+    ::setenv("XDG_DATA_HOME", folder.path().c_str(), 1);
+    const fs::path elsewhere = JobStore::fileForFolder("/proc/self");
+    EXPECT_EQ(elsewhere.parent_path(), folder.path() / "jolly-amber/jobs");
+    ::unsetenv("XDG_DATA_HOME");
+}
+
+}  // namespace
+}  // namespace amber

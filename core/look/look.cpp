@@ -1,0 +1,162 @@
+#include "core/look/look.h"
+
+#include "core/colour/oklab.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace amber {
+namespace {
+
+template <class... F>
+struct Overloaded : F... {
+    using F::operator()...;
+};
+template <class... F>
+Overloaded(F...) -> Overloaded<F...>;
+
+LinearRgb limited(const LinearRgb& c)
+{
+    const auto one = [](double v) { return std::isfinite(v) ? std::clamp(v, -kWorkingLimit, kWorkingLimit) : 0.0; };
+    return {one(c.r), one(c.g), one(c.b)};
+}
+
+}  // namespace
+
+std::string typeOf(const Step& step)
+{
+    return std::visit(Overloaded{[](const UnknownStep& s) { return s.type; }, [](const auto& s) { return std::string(s.kType); }}, step.parameters);
+}
+
+std::string titleOf(const Step& step)
+{
+    std::string title = typeOf(step);
+    std::replace(title.begin(), title.end(), '-', ' ');
+    if (!title.empty())
+        title[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(title[0])));
+    return title;
+}
+
+bool isIdentity(const Step& step)
+{
+    return !step.enabled || step.strength == 0 || std::visit(Overloaded{[](const UnknownStep&) { return true; }, [](const auto& s) { return isIdentity(s); }}, step.parameters);
+}
+
+bool isSpatial(const Step& step)
+{
+    return std::visit([](const auto& s) { return requires { s.kIsSpatial; }; }, step.parameters);
+}
+
+Json parametersOf(const Step& step)
+{
+    return std::visit(Overloaded{[](const UnknownStep& s) { return Json::parse(s.json, nullptr, false); }, [](const LookupTable& s) { return toJson(s, false); }, [](const auto& s) { return toJson(s); }}, step.parameters);
+}
+
+Result<StepParameters> withParameters(const Step& step, const Json& parameters)
+{
+    return std::visit(
+        [&]<class T>(const T& old) -> Result<StepParameters> {
+            if constexpr (std::is_same_v<T, UnknownStep>) {
+                return StepParameters(UnknownStep{old.type, parameters.dump()});
+            } else {
+                auto fresh = parse<T>(parameters, std::string(T::kType));
+                if (!fresh)
+                    return tl::make_unexpected(fresh.error());
+                if constexpr (std::is_same_v<T, LookupTable>)
+                    fresh->table = fresh->hash == old.hash ? old.table : nullptr;
+                return StepParameters(std::move(*fresh));
+            }
+        },
+        step.parameters);
+}
+
+Step stepFor(const Step& step, const std::string& picture)
+{
+    const auto found = step.own.find(picture);
+    if (found == step.own.end())
+        return step;
+    Json parameters = parametersOf(step);
+    const Json own = Json::parse(found->second, nullptr, false);
+    for (const std::string& name : step.perPicture)
+        if (own.is_object() && own.contains(name))
+            parameters[name] = own[name];
+    Step result = step;
+    if (auto fresh = withParameters(step, parameters))
+        result.parameters = std::move(*fresh);
+    return result;
+}
+
+Look lookFor(const Look& look, const std::string& picture)
+{
+    Look result = look;
+    for (Step& step : result.steps)
+        if (!step.own.empty())
+            step = stepFor(step, picture);
+    return result;
+}
+
+Step edited(const Step& step, const std::string& picture, const StepParameters& edited)
+{
+    Step result = step;
+    result.parameters = edited;
+    if (step.perPicture.empty() || picture.empty() || edited.index() != step.parameters.index())
+        return result;
+    const Json before = parametersOf(step);
+    Json after = parametersOf(result), own = Json::object();
+    for (const std::string& name : step.perPicture)
+        if (before.contains(name) && after.contains(name)) {
+            own[name] = after[name];
+            after[name] = before[name];
+        }
+    if (auto shared = withParameters(result, after))
+        result.parameters = std::move(*shared);
+    result.own[picture] = own.dump();
+    return result;
+}
+
+Status validate(const Look& look)
+{
+    if (look.steps.size() > kStepLimit)
+        return fail("too many steps", "steps", "at most " + std::to_string(kStepLimit), std::to_string(look.steps.size()));
+    for (std::size_t i = 0; i < look.steps.size(); ++i) {
+        const Step& step = look.steps[i];
+        const std::string where = "steps[" + std::to_string(i) + "]";
+        if (!(step.strength >= 0 && step.strength <= 2))
+            return fail("strength outside its limits", where + ".strength", "0 to 2", Json(step.strength).dump());
+        if (auto good = validate(step.guard, where + ".guard"); !good)
+            return good;
+        const Status good = std::visit(Overloaded{[](const UnknownStep&) { return Status{}; }, [&](const auto& s) { return validate(s, where); }}, step.parameters);
+        if (!good)
+            return good;
+    }
+    return {};
+}
+
+LinearRgb evaluate(const Step& step, const LinearRgb& c)
+{
+    const LinearRgb in = limited(c);
+    if (isIdentity(step))
+        return in;
+    const LinearRgb out = std::visit(
+        [&](const auto& s) {
+            if constexpr (requires { evaluate(s, in); })
+                return evaluate(s, in);
+            return in;
+        },
+        step.parameters);
+    if (step.strength == 1 && step.guard.isOpen())
+        return limited(out);
+    const OkLab p = toOkLab(in), q = toOkLab(limited(out));
+    const double s = step.strength * weightAt(step.guard, p);
+    return limited(toLinearRgb(OkLab{p.L + s * (q.L - p.L), p.a + s * (q.a - p.a), p.b + s * (q.b - p.b)}));
+}
+
+LinearRgb evaluate(const Look& look, const LinearRgb& c, std::size_t count)
+{
+    LinearRgb v = limited(c);
+    for (std::size_t i = 0; i < std::min(count, look.steps.size()); ++i)
+        v = evaluate(look.steps[i], v);
+    return v;
+}
+
+}  // namespace amber

@@ -1,0 +1,208 @@
+#include "core/look/steps/hue_shifts/hue_shifts.h"
+
+#include "core/colour/oklab.h"
+#include "core/look/steps/smoothstep.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace amber {
+namespace {
+
+constexpr double kDegree = std::numbers::pi / 180;
+
+void add(HueMove& sum, const HueMove& move, double weight)
+{
+    sum.turnDegrees += weight * move.turnDegrees;
+    sum.chroma += weight * (move.chroma - 1);
+    sum.lightness += weight * move.lightness;
+}
+
+Json moveToJson(const HueMove& move, Json json = Json::object())
+{
+    json["turn"] = move.turnDegrees;
+    json["chroma"] = move.chroma;
+    json["lightness"] = move.lightness;
+    return json;
+}
+
+void readMove(FieldReader& fields, HueMove& move)
+{
+    fields.number("turn", move.turnDegrees, -180, 180);
+    fields.number("chroma", move.chroma, 0, 3);
+    fields.number("lightness", move.lightness, -0.3, 0.3);
+}
+
+bool within(double v, double low, double high) { return v >= low && v <= high; }
+
+Status validateMove(const HueMove& m, const std::string& where)
+{
+    if (!within(m.turnDegrees, -180, 180) || !within(m.chroma, 0, 3) || !within(m.lightness, -0.3, 0.3))
+        return fail("move outside its limits", where, "turn -180 to 180, chroma 0 to 3, lightness -0.3 to 0.3");
+    return {};
+}
+
+}  // namespace
+
+std::vector<HueFamily> HueShifts::defaultFamilies()
+{
+    return {{"Rose", 10, 46, {}, {}},     {"Clay", 52, 44, {}, {}},  {"Straw", 98, 46, {}, {}}, {"Leaf", 142, 48, {}, {}},
+            {"Lagoon", 196, 54, {}, {}}, {"Dusk", 256, 58, {}, {}}, {"Plum", 318, 54, {}, {}}};
+}
+
+Status validate(const HueShifts& step, const std::string& where)
+{
+    if (step.families.size() > kFamilyLimit)
+        return fail("too many families", where, "at most " + std::to_string(kFamilyLimit), std::to_string(step.families.size()));
+    for (std::size_t i = 0; i < step.families.size(); ++i) {
+        const HueFamily& f = step.families[i];
+        const std::string at = where + ".families[" + std::to_string(i) + "]";
+        if (!within(f.centreDegrees, 0, 360) || !within(f.widthDegrees, 15, 180))
+            return fail("family outside its limits", at, "centre 0 to 360, width 15 to 180");
+        if (auto good = validateMove(f.move, at); !good)
+            return good;
+    }
+    const std::pair<const char*, const HueMove*> zones[] = {{".nearBlacks", &step.nearBlacks}, {".greys", &step.greys}, {".nearWhites", &step.nearWhites}};
+    for (const auto& [name, move] : zones)
+        if (auto good = validateMove(*move, where + name); !good)
+            return good;
+    return {};
+}
+
+bool isIdentity(const HueShifts& step)
+{
+    const HueMove none;
+    return step.nearBlacks == none && step.greys == none && step.nearWhites == none &&
+           std::all_of(step.families.begin(), step.families.end(), [&](const HueFamily& f) { return f.move == none; });
+}
+
+double familySharpness(const HueFamily& family) { return std::numbers::ln2 / (1 - std::cos(family.widthDegrees * kDegree / 2)); }
+
+std::vector<double> weightsAt(const HueShifts& step, const OkLab& c)
+{
+    const double chroma = std::hypot(c.a, c.b), hue = std::atan2(c.b, c.a);
+    const double coloured = chroma * chroma / (chroma * chroma + kNeutralChroma * kNeutralChroma);
+    std::vector<double> weights;
+    double sum = kRestWeight;
+    for (const HueFamily& family : step.families) {
+        weights.push_back(std::exp(familySharpness(family) * (std::cos(hue - family.centreDegrees * kDegree) - 1)));
+        sum += weights.back();
+    }
+    for (double& w : weights)
+        w *= coloured / sum;
+    const double black = 1 - smoothstep(kBlackZone[0], kBlackZone[1], c.L), white = smoothstep(kWhiteZone[0], kWhiteZone[1], c.L);
+    weights.push_back((1 - coloured) * black);
+    weights.push_back((1 - coloured) * (1 - black - white));
+    weights.push_back((1 - coloured) * white);
+    weights.push_back(coloured * kRestWeight / sum);
+    return weights;
+}
+
+LinearRgb evaluate(const HueShifts& step, const LinearRgb& c)
+{
+    OkLab lab = toOkLab(c);
+    const std::vector<double> weights = weightsAt(step, lab);
+    HueMove sum;
+    const std::size_t n = step.families.size();
+    for (std::size_t i = 0; i < n; ++i)
+        add(sum, step.families[i].move, weights[i]);
+    add(sum, step.nearBlacks, weights[n]);
+    add(sum, step.greys, weights[n + 1]);
+    add(sum, step.nearWhites, weights[n + 2]);
+    const double turn = sum.turnDegrees * kDegree, cosine = std::cos(turn), sine = std::sin(turn);
+    return toLinearRgb(OkLab{lab.L + sum.lightness, sum.chroma * (cosine * lab.a - sine * lab.b), sum.chroma * (sine * lab.a + cosine * lab.b)});
+}
+
+HueMove moveAtHue(const HueShifts& step, double hueDegrees)
+{
+    const std::vector<double> weights = weightsAt(step, toOkLab(OkLch{0.5, 1e3, hueDegrees}));
+    HueMove sum;
+    for (std::size_t i = 0; i < step.families.size(); ++i)
+        add(sum, step.families[i].move, weights[i]);
+    return sum;
+}
+
+TearMeter tearMeter(const HueShifts& step)
+{
+    TearMeter meter;
+    constexpr int kSamples = 720;
+    constexpr double kStep = 360.0 / kSamples;
+    HueMove last = moveAtHue(step, 0);
+    for (int i = 1; i <= kSamples; ++i) {
+        const HueMove here = moveAtHue(step, i * kStep);
+        const double slope = 1 + (here.turnDegrees - last.turnDegrees) / kStep;
+        if (slope < meter.smallestHueSlope) {
+            meter.smallestHueSlope = slope;
+            meter.atDegrees = wrapDegrees((i - 0.5) * kStep);
+        }
+        meter.largestChromaSlope = std::max(meter.largestChromaSlope, std::abs(here.chroma - last.chroma) / kStep * 10);
+        meter.largestLightnessSlope = std::max(meter.largestLightnessSlope, std::abs(here.lightness - last.lightness) / kStep * 10);
+        last = here;
+    }
+    if (meter.smallestHueSlope < 1 && !step.families.empty()) {
+        const auto nearest = [&](int direction) {
+            const HueFamily* best = &step.families.front();
+            const auto gap = [&](const HueFamily& f) { return wrapDegrees(direction * (f.centreDegrees - meter.atDegrees)); };
+            for (const HueFamily& f : step.families)
+                if (gap(f) < gap(*best))
+                    best = &f;
+            return best->name;
+        };
+        meter.families = nearest(-1) + " and " + nearest(1);
+    }
+    return meter;
+}
+
+Json toJson(const HueShifts& step)
+{
+    Json families = Json::array();
+    for (const HueFamily& f : step.families) {
+        Json family = moveToJson(f.move, Json{{"name", f.name}, {"centre", f.centreDegrees}, {"width", f.widthDegrees}});
+        addUnknown(family, f.unknownFields);
+        families.push_back(std::move(family));
+    }
+    Json json{{"families", std::move(families)}};
+    const std::pair<const char*, const HueMove*> zones[] = {{"nearBlacks", &step.nearBlacks}, {"greys", &step.greys}, {"nearWhites", &step.nearWhites}};
+    for (std::size_t i = 0; i < 3; ++i) {
+        json[zones[i].first] = moveToJson(*zones[i].second);
+        addUnknown(json[zones[i].first], step.zoneUnknownFields[i]);
+    }
+    addUnknown(json, step.unknownFields);
+    return json;
+}
+
+template <>
+Result<HueShifts> parse(const Json& json, const std::string& where)
+{
+    HueShifts step;
+    FieldReader reader(json, where);
+    if (reader.find("families"))
+        step.families.clear();
+    reader.list("families", kFamilyLimit, [&](const Json& entry, const std::string& at) -> Status {
+        HueFamily family;
+        FieldReader fields(entry, at);
+        fields.text("name", family.name);
+        fields.number("centre", family.centreDegrees, 0, 360);
+        fields.number("width", family.widthDegrees, 15, 180);
+        readMove(fields, family.move);
+        family.unknownFields = fields.unknown();
+        step.families.push_back(family);
+        return fields.status();
+    });
+    const std::pair<const char*, HueMove*> zones[] = {{"nearBlacks", &step.nearBlacks}, {"greys", &step.greys}, {"nearWhites", &step.nearWhites}};
+    for (std::size_t i = 0; i < 3; ++i)
+        if (const Json* zone = reader.find(zones[i].first)) {
+            FieldReader fields(*zone, where + "." + zones[i].first);
+            readMove(fields, *zones[i].second);
+            if (auto good = fields.status(); !good)
+                return tl::make_unexpected(good.error());
+            step.zoneUnknownFields[i] = fields.unknown();
+        }
+    if (auto good = reader.status(); !good)
+        return tl::make_unexpected(good.error());
+    step.unknownFields = reader.unknown();
+    return step;
+}
+
+}  // namespace amber

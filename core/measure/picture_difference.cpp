@@ -1,0 +1,39 @@
+#include "core/measure/picture_difference.h"
+
+#include "core/colour/difference.h"
+
+#include <algorithm>
+#include <numeric>
+#include <tbb/parallel_for.h>
+
+namespace amber {
+
+Result<PictureDifference> pictureDifference(ImageView one, ImageView two)
+{
+    const auto size = [](ImageView v) { return std::to_string(v.width) + " x " + std::to_string(v.height); };
+    if (one.width != two.width || one.height != two.height)
+        return fail("the pictures differ in size", {}, size(one), size(two));
+    const std::size_t width = static_cast<std::size_t>(one.width);
+    std::vector<float> differences(width * static_cast<std::size_t>(one.height));
+    tbb::parallel_for(0, one.height, [&](int y) {
+        for (std::size_t x = 0; x < width; ++x) {
+            const float *p = one.row(y) + x * 3, *q = two.row(y) + x * 3;
+            const bool equal = p[0] == q[0] && p[1] == q[1] && p[2] == q[2];
+            differences[static_cast<std::size_t>(y) * width + x] = equal ? 0 : static_cast<float>(ciede2000(LinearRgb{p[0], p[1], p[2]}, LinearRgb{q[0], q[1], q[2]}));
+        }
+    });
+    PictureDifference result;
+    const auto worst = static_cast<std::size_t>(std::max_element(differences.begin(), differences.end()) - differences.begin());
+    result.x = static_cast<int>(worst % width), result.y = static_cast<int>(worst / width);
+    result.maximum = differences[worst];
+    result.mean = std::accumulate(differences.begin(), differences.end(), 0.0) / static_cast<double>(differences.size());
+    const auto quantile = [&](double share) {
+        const auto at = differences.begin() + static_cast<std::ptrdiff_t>(std::min(differences.size() - 1, static_cast<std::size_t>(share * static_cast<double>(differences.size()))));
+        std::nth_element(differences.begin(), at, differences.end());
+        return static_cast<double>(*at);
+    };
+    result.percentile50 = quantile(0.5), result.percentile95 = quantile(0.95), result.percentile99 = quantile(0.99);
+    return result;
+}
+
+}  // namespace amber

@@ -1,0 +1,117 @@
+#include "demo/demo_job.h"
+
+#include "core/base/atomic_file.h"
+#include "core/job/job_store.h"
+#include "core/look/look_json.h"
+
+#include <algorithm>
+#include <array>
+#include <cstdlib>
+
+namespace amber {
+namespace fs = std::filesystem;
+namespace {
+
+std::vector<fs::path> sortedFiles(const fs::path& folder)
+{
+    std::vector<fs::path> files;
+    std::error_code error;
+    for (const auto& entry : fs::directory_iterator(folder, error))
+        if (entry.is_regular_file())
+            files.push_back(entry.path());
+    std::sort(files.begin(), files.end());
+    return files;
+}
+
+fs::path shippedFiles()
+{
+    std::error_code error;
+    std::vector<fs::path> places;
+    if (const char* chosen = std::getenv("JOLLY_AMBER_DEMO"))
+        places.emplace_back(chosen);
+    places.push_back(fs::read_symlink("/proc/self/exe", error).parent_path() / "../share/jolly-amber/demo");
+    places.emplace_back(AMBER_DEMO_DIR);
+    for (const fs::path& place : places)
+        if (fs::is_directory(place / "frames", error))
+            return place;
+    return {};
+}
+
+Status copyInto(const std::vector<fs::path>& files, const fs::path& folder)
+{
+    std::error_code error;
+    fs::create_directories(folder, error);
+    if (error)
+        return fail("the folder cannot be made: " + error.message(), folder.string());
+    for (const fs::path& file : files)
+        if (!fs::exists(folder / file.filename(), error))
+            if (auto copied = copyFileAtomically(file, folder / file.filename()); !copied)
+                return copied;
+    return {};
+}
+
+/// The practice job: two frames of each light.
+bool inSmallJob(const std::string& name)
+{
+    static const std::array small{"north-window-02", "north-window-06", "lamp-shelf-02", "lamp-shelf-04", "yard-02", "yard-08", "dusk-terrace-02", "dusk-terrace-03"};
+    return std::find(small.begin(), small.end(), name) != small.end();
+}
+
+}  // namespace
+
+Result<fs::path> writeDemoJob(const fs::path& folder, DemoSize size)
+{
+    const fs::path shipped = shippedFiles();
+    if (shipped.empty())
+        return fail("the demo's files were not found; set JOLLY_AMBER_DEMO to their folder");
+    auto frames = sortedFiles(shipped / "frames");
+    if (size == DemoSize::Small)
+        frames.erase(std::remove_if(frames.begin(), frames.end(), [](const fs::path& p) { return !inSmallJob(p.stem().string()); }), frames.end());
+    if (auto copied = copyInto(frames, folder); !copied)
+        return tl::make_unexpected(copied.error());
+    for (const char* part : {"looks", "tables", "reference", "pair", "profiles", "card", "raw"})
+        if (size == DemoSize::Full || std::string_view(part) != "raw")
+            if (auto copied = copyInto(sortedFiles(shipped / part), folder / part); !copied)
+                return tl::make_unexpected(copied.error());
+
+    const fs::path file = JobStore::fileForFolder(folder);
+    auto job = JobStore::open(file);
+    if (!job)
+        return tl::make_unexpected(job.error());
+    auto known = job->frames();
+    if (!known)
+        return tl::make_unexpected(known.error());
+    if (!known->empty())
+        return file;
+    std::vector<fs::path> copies;
+    for (const fs::path& frame : frames)
+        copies.push_back(folder / frame.filename());
+    if (auto added = job->addFrames(copies); !added)
+        return tl::make_unexpected(added.error());
+    std::int64_t first = 0;
+    for (const fs::path& path : sortedFiles(folder / "looks")) {
+        auto loaded = readLook(path);
+        if (!loaded)
+            return tl::make_unexpected(loaded.error());
+        const auto id = job->addLook(loaded->look);
+        if (!id)
+            return tl::make_unexpected(id.error());
+        if (first == 0 || path.stem() == "long-evening")
+            first = *id;
+    }
+    // One frame in hand, and one companion of every other kind of light.
+    const auto idOf = [&, all = job->frames().value_or(std::vector<Frame>{})](const char* name) {
+        const auto found = std::find_if(all.begin(), all.end(), [&](const Frame& f) { return f.path.stem() == name; });
+        return found == all.end() ? std::string() : std::to_string(found->id);
+    };
+    (void)job->setChoice("frame", idOf("north-window-02"));
+    std::string companions;
+    for (const char* name : {"lamp-shelf-02", "lamp-shelf-04", "yard-08", "dusk-terrace-02", "dusk-terrace-04"})
+        if (const std::string id = idOf(name); !id.empty())
+            companions += (companions.empty() ? "" : ",") + id;
+    (void)job->setChoice("companions", companions);
+    (void)job->setChoice("look", std::to_string(first));
+    return file;
+}
+
+}  // namespace amber

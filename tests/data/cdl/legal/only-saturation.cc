@@ -1,0 +1,2 @@
+<?xml version="1.0" encoding="UTF-8"?>
+<ColorCorrection id="s"><SatNode><Saturation>0.5</Saturation></SatNode></ColorCorrection>

@@ -1,0 +1,11 @@
+// ASC CDL: our check and the library behind it; whatever is taken in is whole and finite.
+#include "core/table/table_file.h"
+#include "tests/fuzz/demand.h"
+
+extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t size)
+{
+    using namespace amber;
+    if (const auto file = parseCdl({reinterpret_cast<const char*>(data), size}, "fuzz.cdl"))
+        demandSane(*file);
+    return 0;
+}

@@ -1,0 +1,167 @@
+// Times the window from input to painted picture, on 24-megapixel sources. A measurement, not a test: it only prints.
+//
+// usage: amber_latency            drag each editor's handle and say how long the picture took
+//        amber_latency --open N        open a folder of N pictures of 24 megapixels and say when the window could be used
+//        amber_latency --open FOLDER   the same for a folder that is there
+#include "app/theme/theme.h"
+#include "tests/window/window_support.h"
+
+#include <cstdio>
+
+namespace amber::test {
+namespace {
+
+constexpr int kWidth = 6000, kHeight = 4000, kMoves = 60;
+
+void writeLarge(const std::filesystem::path& path, unsigned seed)
+{
+    RawPicture raw{kWidth, kHeight, 3, 8, {}};
+    raw.codes.resize(std::size_t{3} * kWidth * kHeight);
+    std::mt19937 engine(seed);
+    for (int y = 0; y < kHeight; ++y)
+        for (int x = 0; x < kWidth; ++x)
+            for (int k = 0; k < 3; ++k)
+                raw.codes[(static_cast<std::size_t>(y) * kWidth + x) * 3 + k] = static_cast<std::uint16_t>((x / 30 + y / (20 + 7 * k) + (engine() & 15) + seed * 20) % 230 + 12);
+    writeRaw(path, raw, [](OIIO::ImageSpec& spec) { spec["compression"] = "jpeg:92"; });
+}
+
+void print(const char* what, std::vector<double> milliseconds)
+{
+    std::sort(milliseconds.begin(), milliseconds.end());
+    std::printf("%-34s median %6.1f ms   95 %% %6.1f ms   of %zu\n", what, milliseconds[milliseconds.size() / 2], milliseconds[milliseconds.size() * 95 / 100], milliseconds.size());
+}
+
+double since(const QElapsedTimer& clock) { return static_cast<double>(clock.nsecsElapsed()) / 1e6; }
+
+/// Moves a pressed pointer and waits for the picture, then for the companions, that show the result.
+void timeDrag(OpenWindow& app, QWidget& widget, QPoint from, const char* what)
+{
+    std::vector<double> inHand, companions, instruments, marks;
+    QTest::mousePress(&widget, Qt::LeftButton, {}, from);
+    for (int i = 1; i <= kMoves; ++i) {
+        const auto last = app.wall().requested();
+        QElapsedTimer clock;
+        clock.start();
+        QTest::mouseMove(&widget, from + QPoint(i % 2, -5 - i % 30));
+        while (app.wall().requested() == last && since(clock) < 200)
+            QCoreApplication::processEvents();
+        if (app.wall().requested() == last)
+            continue;  // the handle stands at its limit: nothing was to be rendered
+        const auto wanted = app.wall().requested();
+        while (app.picture().paintedNumber() < wanted)
+            QCoreApplication::processEvents();
+        inHand.push_back(since(clock));
+        const auto& all = app.wall().companionViews();
+        while (!std::all_of(all.begin(), all.end(), [&](const PictureView* v) { return v->paintedNumber() >= wanted; }))
+            QCoreApplication::processEvents();
+        companions.push_back(since(clock));
+        while (app.wall().measuredNumber() < wanted)
+            QCoreApplication::processEvents();
+        instruments.push_back(since(clock));
+        while (app.wall().tracedNumber() < wanted)
+            QCoreApplication::processEvents();
+        marks.push_back(since(clock));
+    }
+    QTest::mouseRelease(&widget, Qt::LeftButton, {}, from);
+    print(what, inHand);
+    print("   five companions", companions);
+    print("   instruments", instruments);
+    print("   marks of the step line, keys", marks);
+}
+
+int drags()
+{
+    const TemporaryFolder folder;
+    for (unsigned i = 0; i < 6; ++i)
+        writeLarge(folder / ("large-" + std::to_string(i) + ".jpg"), i);
+    OpenWindow app(folder.path());
+    for (const Frame& frame : app.document().frames())
+        if (frame.id != app.document().frameInHand() && app.document().companions().size() < 5 && std::count(app.document().companions().begin(), app.document().companions().end(), frame.id) == 0)
+            app.document().toggleCompanion(frame.id);
+    if (!app.thumbnailsRead() || !app.goToLook() || !waitUntil([&] { return app.wall().companionViews().size() == 5 && std::all_of(app.wall().companionViews().begin(), app.wall().companionViews().end(), [](const PictureView* v) { return !v->image().isNull(); }); }))
+        return 1;
+    std::printf("frame in hand %d x %d, companions %d x %d\n", app.picture().image().width(), app.picture().image().height(), app.wall().companionViews()[0]->image().width(), app.wall().companionViews()[0]->image().height());
+    if (!app.addStep("Tone curve"))
+        return 1;
+    auto& curve = app.find<CurvePlot>("curvePlot");
+    timeDrag(app, curve, QPoint(curve.width() / 2, curve.height() / 2), "tone curve, point dragged");
+    if (!app.addStep("Split toning"))
+        return 1;
+    auto& dyes = app.find<DyeTonePlot>("dyePlot");
+    timeDrag(app, dyes, dyes.handlePlace(1).toPoint(), "split toning, dye dragged");
+    if (!app.addStep("Hue shifts"))
+        return 1;
+    auto& hues = app.find<FamilyPlot>("familyPlot");
+    timeDrag(app, hues, hues.handlePlace(1).toPoint(), "hue shifts, family dragged");
+    timeDrag(app, app.picture(), app.placeInPicture(0.5, 0.7), "hue shifts, dragged on the picture");
+    // The others one at a time, after these three.
+    const std::pair<const char*, const char*> others[] = {{"Contrast", "contrast.plot"}, {"Tone bands", "tone-bands.plot"}, {"Ends", "ends.plot"}, {"Chroma", "chroma.plot"}, {"Primaries", "primaries.plot"}, {"Wash", "wash.plot"},
+        {"Local contrast", "local-contrast.plot"}, {"Fine detail", "fine-detail.plot"}, {"Haze", "haze.plot"}, {"Edge darkening", "edge-darkening.plot"}, {"Grain", "grain.plot"}, {"Output sharpening", "output-sharpening.plot"}};
+    for (const auto& [title, name] : others) {
+        if (!app.addStep(title))
+            return 1;
+        if (std::string(title) == "Wash")
+            app.type(app.find("wash.amount"), QLocale().toString(0.4, 'f', 2));
+        auto& plot = app.find<AxisPlot>(name);
+        timeDrag(app, plot, plot.handlePlace(plot.handleCount() > 1 ? 1 : 0).toPoint(), title);
+        app.document().removeStep(app.document().selectedStep());
+        (void)app.settled();
+    }
+    return 0;
+}
+
+int openFolder(const std::filesystem::path& folder)
+{
+    OpenWindow app;
+    QElapsedTimer clock;
+    clock.start();
+    app.window().open({QString::fromStdString(folder.string())});
+    const int count = static_cast<int>(app.window().document().frames().size());
+    std::printf("%d frames listed after %.0f ms\n", count, since(clock));
+    bool first = false;
+    double slowest = 0;
+    while (app.window().shoot().model().readCount() < count) {
+        const double before = since(clock);
+        QCoreApplication::processEvents();
+        slowest = std::max(slowest, since(clock) - before);
+        if (!first && app.window().shoot().model().readCount() > 0) {
+            first = true;
+            std::printf("first thumbnail after %.0f ms\n", since(clock));
+            app.key(Qt::Key_2, Qt::ControlModifier);
+        }
+        static bool shown = false;
+        if (!shown && !app.picture().image().isNull()) {
+            shown = true;
+            std::printf("frame in hand on the wall after %.0f ms\n", since(clock));
+        }
+    }
+    std::printf("all thumbnails after %.1f s; the window never waited longer than %.0f ms\n", since(clock) / 1000, slowest);
+    return 0;
+}
+
+int openLarge(int count)
+{
+    const TemporaryFolder folder;
+    for (int i = 0; i < count; ++i) {
+        const auto path = folder / ("large-" + std::to_string(1000 + i) + ".jpg");
+        if (i < 4)
+            writeLarge(path, static_cast<unsigned>(i));
+        else
+            std::filesystem::copy_file(folder / ("large-" + std::to_string(1000 + i % 4) + ".jpg"), path);
+    }
+    return openFolder(folder.path());
+}
+
+}  // namespace
+}  // namespace amber::test
+
+int main(int argc, char** argv)
+{
+    if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM"))
+        qputenv("QT_QPA_PLATFORM", "offscreen");
+    QApplication application(argc, argv);
+    amber::theme::install(application);
+    if (argc == 3 && std::string(argv[1]) == "--open")
+        return std::filesystem::is_directory(argv[2]) ? amber::test::openFolder(argv[2]) : amber::test::openLarge(std::atoi(argv[2]));
+    return amber::test::drags();
+}

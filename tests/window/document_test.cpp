@@ -1,0 +1,274 @@
+// The document alone: what it remembers, what it refuses, what is one entry of undo.
+#include "core/look/look_json.h"
+#include "tests/support/random_look.h"
+#include "tests/window/window_support.h"
+
+#include <csignal>
+#include <gtest/gtest.h>
+#include <sys/resource.h>
+
+namespace amber::test {
+namespace {
+
+namespace fs = std::filesystem;
+
+QString path(const fs::path& p) { return QString::fromStdString(p.string()); }
+
+ToneCurve lifted(double y)
+{
+    ToneCurve curve;
+    curve.all = {{0, 0}, {0.5, y}, {1, 1}};
+    return curve;
+}
+
+class ADocument : public testing::Test {
+protected:
+    void SetUp() override
+    {
+        writeShoot(m_folder.path(), 7);
+        ASSERT_TRUE(m_document.open({path(m_folder.path())}));
+        QObject::connect(&m_document, &Document::failed, [this](const QString& message) { m_failures << message; });
+    }
+    TemporaryFolder m_folder;
+    Document m_document;
+    QStringList m_failures;
+};
+
+TEST_F(ADocument, SpreadsCompanionsOverTheShootOnTheFirstVisit)
+{
+    EXPECT_EQ(m_document.frames().size(), 7u);
+    EXPECT_EQ(m_document.frameInHand(), m_document.frames()[0].id);
+    EXPECT_EQ(m_document.companions().size(), 4u);
+    EXPECT_EQ(std::set<std::int64_t>(m_document.companions().begin(), m_document.companions().end()).size(), 4u);
+    EXPECT_EQ(std::count(m_document.companions().begin(), m_document.companions().end(), m_document.frameInHand()), 0);
+}
+
+TEST_F(ADocument, TakesFiveCompanionsAndNoMore)
+{
+    while (!m_document.companions().empty())
+        EXPECT_TRUE(m_document.toggleCompanion(m_document.companions().front()));
+    for (int i = 0; i < 5; ++i)
+        EXPECT_TRUE(m_document.toggleCompanion(m_document.frames()[static_cast<std::size_t>(i)].id));
+    EXPECT_FALSE(m_document.toggleCompanion(m_document.frames()[6].id));
+    EXPECT_EQ(m_document.companions().size(), 5u);
+    // None at all is remembered as a choice and not taken for a first visit.
+    for (int i = 0; i < 5; ++i)
+        m_document.toggleCompanion(m_document.frames()[static_cast<std::size_t>(i)].id);
+    Document again;
+    ASSERT_TRUE(again.open({path(m_folder.path())}));
+    EXPECT_TRUE(again.companions().empty());
+}
+
+TEST_F(ADocument, RemembersChoicesAcrossARestart)
+{
+    m_document.setFrameInHand(m_document.frames()[4].id);
+    m_document.newLook();
+    m_document.renameLook("  Second look ");
+    m_document.addStep(ToneCurve{});
+    m_document.addStep(SplitToning{});
+    m_document.selectStep(0);
+    m_document.setChoice("anything", "kept");
+    Document again;
+    ASSERT_TRUE(again.open({path(m_folder.path())}));
+    EXPECT_EQ(again.frameInHand(), m_document.frames()[4].id);
+    EXPECT_EQ(again.look().name, "Second look");
+    EXPECT_EQ(again.lookId(), m_document.lookId());
+    EXPECT_EQ(again.selectedStep(), 0);
+    EXPECT_EQ(again.choice("anything"), "kept");
+    EXPECT_EQ(again.looks().size(), 2u);
+}
+
+TEST_F(ADocument, AGestureIsOneEntryHoweverManyMovesItHas)
+{
+    m_document.addStep(ToneCurve{});
+    int changes = 0;
+    QObject::connect(&m_document, &Document::lookChanged, [&] { ++changes; });
+    for (int i = 0; i < 50; ++i)
+        m_document.changeStep(0, lifted(0.5 + i * 0.004));
+    m_document.commit("Drag");
+    m_document.changeStep(0, lifted(0.5 + 49 * 0.004));  // where it is already: no change
+    EXPECT_EQ(changes, 50);
+    EXPECT_EQ(m_document.undoAction(), "Drag");
+    m_document.undo();
+    EXPECT_EQ(m_document.undoAction(), "Tone curve added");
+    m_document.redo();
+    EXPECT_EQ(std::get<ToneCurve>(m_document.look().steps[0].parameters).all[1].y, 0.5 + 49 * 0.004);
+}
+
+TEST_F(ADocument, NudgesBelongTogetherUntilTheHandRests)
+{
+    m_document.addStep(ToneCurve{});
+    m_document.changeStep(0, lifted(0.52));
+    m_document.commitSoon("Nudge");
+    m_document.changeStep(0, lifted(0.54));
+    m_document.commitSoon("Nudge");
+    EXPECT_EQ(m_document.undoAction(), "Tone curve added");
+    ASSERT_TRUE(waitUntil([&] { return m_document.undoAction() == "Nudge"; }));
+    // Undo while a nudge still waits takes back the nudge, and only it.
+    m_document.changeStep(0, lifted(0.60));
+    m_document.commitSoon("Another");
+    m_document.undo();
+    EXPECT_EQ(std::get<ToneCurve>(m_document.look().steps[0].parameters).all[1].y, 0.54);
+    EXPECT_EQ(m_document.redoAction(), "Another");
+}
+
+TEST_F(ADocument, CommittingNothingIsNoEntry)
+{
+    m_document.addStep(ToneCurve{});
+    m_document.commit("Nothing");
+    m_document.changeStep(0, lifted(0.6));
+    m_document.changeStep(0, ToneCurve{});
+    m_document.commit("There and back");
+    EXPECT_EQ(m_document.undoAction(), "Tone curve added");
+}
+
+TEST_F(ADocument, ParametersOutsideTheirLimitsNeverReachTheLook)
+{
+    m_document.addStep(ToneCurve{});
+    const Look before = m_document.look();
+    ToneCurve falling;
+    falling.all = {{0, 0.5}, {1, 0.2}};
+    m_document.changeStep(0, falling);
+    EXPECT_EQ(m_document.look(), before);
+    SplitToning wild;
+    wild.balance = 7;
+    m_document.changeStep(0, wild);
+    EXPECT_EQ(m_document.look(), before);
+}
+
+TEST_F(ADocument, StepsAreAddedAfterTheChosenOneUpToTheLimit)
+{
+    m_document.addStep(ToneCurve{});
+    m_document.addStep(HueShifts{});
+    m_document.selectStep(0);
+    m_document.addStep(SplitToning{});
+    EXPECT_EQ(typeOf(m_document.look().steps[1]), "split-toning");
+    EXPECT_EQ(m_document.selectedStep(), 1);
+    for (std::size_t i = 0; i < kStepLimit + 5; ++i)
+        m_document.addStep(SplitToning{});
+    EXPECT_EQ(m_document.look().steps.size(), kStepLimit);
+    m_document.removeStep(200);
+    m_document.moveStep(0, 200);
+    EXPECT_EQ(m_document.look().steps.size(), kStepLimit);
+    while (!m_document.look().steps.empty())
+        m_document.removeStep(0);
+    EXPECT_EQ(m_document.step(), nullptr);
+}
+
+TEST_F(ADocument, AnyWalkOfGesturesCanBeUndoneToTheStart)
+{
+    Random random(91);
+    const Look start = m_document.look();
+    for (int i = 0; i < 60; ++i) {
+        const int steps = static_cast<int>(m_document.look().steps.size());
+        switch (random.whole(0, 4)) {
+        case 0: m_document.addStep(random.parameters(random.whole(0, Random::kKinds - 1))); break;
+        case 1: m_document.removeStep(random.whole(0, 5)); break;
+        case 2: m_document.moveStep(random.whole(0, 5), random.whole(0, 5)); break;
+        default:
+            if (steps > 0) {
+                m_document.changeStep(random.whole(0, steps - 1), random.parameters(random.whole(0, Random::kKinds - 1)));
+                m_document.commit("Changed");
+            }
+        }
+    }
+    const Look end = m_document.look();
+    int undone = 0;
+    while (!m_document.undoAction().isEmpty() && undone < 1000)
+        m_document.undo(), ++undone;
+    EXPECT_EQ(lookToText(m_document.look(), true), lookToText(start, true));
+    for (int i = 0; i < undone; ++i)
+        m_document.redo();
+    EXPECT_EQ(lookToText(m_document.look(), true), lookToText(end, true));
+    EXPECT_TRUE(m_failures.isEmpty()) << m_failures.join("; ").toStdString();
+}
+
+TEST_F(ADocument, HashesAndFaultsOfFramesAreWritten)
+{
+    m_document.setFrameHash(m_document.frames()[2].id, "0123");
+    m_document.setFrameFault(m_document.frames()[3].id, "torn");
+    ASSERT_TRUE(waitUntil([&] {
+        const auto frames = JobStore::open(JobStore::fileForFolder(m_folder.path()))->frames();
+        return (*frames)[2].hash == "0123" && (*frames)[3].fault == "torn";
+    }));
+}
+
+TEST_F(ADocument, AFullDiskIsSaidAndTheChangeIsSavedWithTheNext)
+{
+    m_document.addStep(ToneCurve{});
+    // A limit on the size of files stands in for the full disk: no file can grow.
+    const auto handler = std::signal(SIGXFSZ, SIG_IGN);
+    rlimit all{};
+    ASSERT_EQ(::getrlimit(RLIMIT_FSIZE, &all), 0);
+    const rlimit full{4096, all.rlim_max};
+    ASSERT_EQ(::setrlimit(RLIMIT_FSIZE, &full), 0);
+    m_document.changeStep(0, lifted(0.61));
+    m_document.commit("While full");
+    ASSERT_EQ(::setrlimit(RLIMIT_FSIZE, &all), 0);
+    std::signal(SIGXFSZ, handler);
+    ASSERT_EQ(m_failures.size(), 1);
+    EXPECT_TRUE(m_failures[0].startsWith("Not saved: ") && m_failures[0].contains(".amberjob")) << m_failures[0].toStdString();
+    EXPECT_EQ(std::get<ToneCurve>(m_document.look().steps[0].parameters).all[1].y, 0.61);
+    m_document.addStep(HueShifts{});
+    EXPECT_EQ(m_failures.size(), 1);
+    Document again;
+    ASSERT_TRUE(again.open({path(m_folder.path())}));
+    ASSERT_EQ(again.look().steps.size(), 2u);
+    EXPECT_EQ(std::get<ToneCurve>(again.look().steps[0].parameters).all[1].y, 0.61);
+}
+
+TEST_F(ADocument, NewPicturesInTheFolderJoinTheJobAndVanishedOnesStay)
+{
+    const auto first = m_document.frames()[0].id;
+    fs::remove(m_folder / "frame-0.png");
+    ASSERT_TRUE(writeRaw(m_folder / "new.png", noise(30, 20, 3, 8, 1)));
+    Document again;
+    ASSERT_TRUE(again.open({path(m_folder.path())}));
+    EXPECT_EQ(again.frames().size(), 8u);
+    EXPECT_EQ(again.frames()[0].id, first);
+    EXPECT_EQ(again.frames()[7].path.filename(), "new.png");
+}
+
+TEST(Document, OpensTheJobFileItself)
+{
+    const TemporaryFolder folder;
+    writeShoot(folder.path(), 2);
+    {
+        Document document;
+        ASSERT_TRUE(document.open({path(folder.path())}));
+        document.renameLook("By name");
+    }
+    Document document;
+    ASSERT_TRUE(document.open({path(JobStore::fileForFolder(folder.path()))}));
+    EXPECT_EQ(document.look().name, "By name");
+    EXPECT_EQ(document.frames().size(), 2u);
+    EXPECT_EQ(document.folder(), path(folder.path()));
+}
+
+TEST(Document, OpensSeveralFoldersAsOneJob)
+{
+    const TemporaryFolder one, two;
+    writeShoot(one.path(), 2);
+    writeShoot(two.path(), 3);
+    Document document;
+    ASSERT_TRUE(document.open({path(one.path()), path(two.path())}));
+    EXPECT_EQ(document.frames().size(), 5u);
+    EXPECT_EQ(document.folder(), path(one.path()));
+}
+
+TEST(Document, LeavesWhatIsOpenWhenTheNextCannotBeOpened)
+{
+    const TemporaryFolder folder, empty;
+    writeShoot(folder.path(), 1);
+    Document document;
+    EXPECT_FALSE(document.open({}));
+    EXPECT_FALSE(document.isOpen());
+    ASSERT_TRUE(document.open({path(folder.path())}));
+    EXPECT_FALSE(document.open({path(empty.path())}));
+    EXPECT_FALSE(document.open({"/nowhere"}));
+    EXPECT_EQ(document.frames().size(), 1u);
+    EXPECT_FALSE(fs::exists(JobStore::fileForFolder(empty.path())));
+}
+
+}  // namespace
+}  // namespace amber::test

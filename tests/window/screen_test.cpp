@@ -1,0 +1,141 @@
+// What is on screen: words that can be translated, surfaces that are neutral, ink that can be read, pictures that repeat.
+#include "app/shell/screenshots.h"
+#include "app/theme/theme.h"
+#include "tests/window/window_support.h"
+
+#include <QTranslator>
+#include <gtest/gtest.h>
+
+namespace amber::test {
+namespace {
+
+/// Marks every text that goes through translation.
+class Marking : public QTranslator {
+public:
+    QString translate(const char*, const char* source, const char*, int) const override { return QStringLiteral("«") + QString::fromUtf8(source) + QStringLiteral("»"); }
+    bool isEmpty() const override { return false; }
+};
+
+bool hasWords(const QString& text) { return text.contains(QRegularExpression("[A-Za-z]{2,}")); }
+
+/// Texts that are data or names and belong to no language.
+bool isData(const QString& text)
+{
+    static const QRegularExpression data("^(frame-\\d+|New look|amber-test-\\w+|sRGB|Display P3|opRGB|ProPhoto|Rec\\.2020|linear Rec\\.2020|Rose|Clay|Straw|Leaf|Lagoon|Dusk|Plum|/.*|\\w+\\.cube)$");
+    return data.match(text).hasMatch();
+}
+
+void collect(const QWidget& widget, QStringList& texts)
+{
+    if (auto* label = qobject_cast<const QLabel*>(&widget))
+        texts << label->text();
+    if (auto* button = qobject_cast<const QAbstractButton*>(&widget))
+        texts << button->text();
+    if (auto* box = qobject_cast<const QComboBox*>(&widget))
+        for (int i = 0; i < box->count(); ++i)
+            texts << box->itemText(i);
+    if (auto* edit = qobject_cast<const QLineEdit*>(&widget))
+        texts << edit->placeholderText();
+    texts << widget.toolTip() << widget.accessibleName() << widget.accessibleDescription();
+}
+
+TEST(Screen, EveryWordGoesThroughTranslation)
+{
+    const TemporaryFolder folder;
+    writeShoot(folder.path(), 3);
+    folder.write("one.cube", "LUT_1D_SIZE 2\n0 0 0\n1 1 1\n");
+    Marking marking;
+    QCoreApplication::installTranslator(&marking);
+    QStringList texts;
+    {
+        OpenWindow app(folder.path());
+        ASSERT_TRUE(app.thumbnailsRead() && app.goToLook());
+        for (const StepParameters& parameters : std::initializer_list<StepParameters>{ToneCurve{}, SplitToning{}, HueShifts{}, LookupTable{}})
+            app.document().addStep(parameters);
+        app.window().look().bench().tableEditor().load(QString::fromStdString((folder / "one.cube").string()));
+        app.document().pin({}, 50);
+        app.document().toggleCompanion(app.document().frames()[1].id);
+        ASSERT_TRUE(app.settled());
+        for (int step = 0; step < 4; ++step) {
+            app.document().selectStep(step);
+            app.window().look().probeAt(QPointF(0.4, 0.8));
+            for (const QWidget* widget : app.window().findChildren<QWidget*>())
+                collect(*widget, texts);
+        }
+        app.window().open({"/nowhere"});
+        texts << app.message() << app.document().undoAction();
+    }
+    QCoreApplication::removeTranslator(&marking);
+    int words = 0;
+    for (const QString& text : texts) {
+        if (!hasWords(text) || isData(text))
+            continue;
+        ++words;
+        EXPECT_TRUE(text.contains(QStringLiteral("«"))) << text.toStdString();
+    }
+    EXPECT_GT(words, 400);
+}
+
+/// Relative luminance and contrast as WCAG 2.2 defines them.
+double luminance(const QColor& c)
+{
+    const auto linear = [](double v) { return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4); };
+    return 0.2126 * linear(c.redF()) + 0.7152 * linear(c.greenF()) + 0.0722 * linear(c.blueF());
+}
+double contrast(const QColor& a, const QColor& b)
+{
+    const double la = luminance(a), lb = luminance(b);
+    return (std::max(la, lb) + 0.05) / (std::min(la, lb) + 0.05);
+}
+
+TEST(Screen, InkIsReadableOnEverySurface)
+{
+    constexpr double kText = 4.5, kLines = 3.0;  // WCAG AA for text, and for marks
+    EXPECT_GE(contrast(theme::kInk, theme::kDesk), kText);
+    EXPECT_GE(contrast(theme::kQuietInk, theme::kDesk), kText);
+    EXPECT_GE(contrast(theme::kQuietInk, theme::kPaper), kText);
+    EXPECT_GE(contrast(theme::kWallInk, theme::kWall), kText - 0.3);  // mid grey allows little more: black on it has 4.7
+    for (const QColor& ink : theme::kChannelInk)
+        EXPECT_GE(contrast(ink, theme::kPaper), kText);
+    EXPECT_GE(contrast(theme::kAmber, theme::kPaper), kLines - 0.2);
+}
+
+TEST(Screen, EverySurfaceIsNeutral)
+{
+    for (const QColor& c : {theme::kDesk, theme::kPaper, theme::kWall, theme::kInk, theme::kQuietInk, theme::kWallInk, theme::kHairline, theme::kGhost, theme::kShape, theme::kFaintShape})
+        EXPECT_TRUE(c.red() == c.green() && c.green() == c.blue()) << c.name().toStdString();
+    // And as painted: nothing in the empty window has a tint but the amber of selection and focus.
+    OpenWindow app;
+    const QImage image = app.window().grab().toImage().convertToFormat(QImage::Format_RGB32);
+    int amberPixels = 0;
+    for (int y = 0; y < image.height(); ++y)
+        for (int x = 0; x < image.width(); ++x) {
+            const QColor c = image.pixelColor(x, y);
+            if (c.red() == c.green() && c.green() == c.blue())
+                continue;
+            ++amberPixels;
+            const int hue = c.hsvHue();
+            ASSERT_TRUE(hue >= 25 && hue <= 45) << c.name().toStdString() << " at " << x << ", " << y;
+        }
+    EXPECT_LT(amberPixels, 2000);
+}
+
+TEST(Screen, ScreenshotsAreTheSameEveryTime)
+{
+    const TemporaryFolder one, two;
+    for (const TemporaryFolder* folder : {&one, &two})
+        ASSERT_EQ(writeScreenshots(QString::fromStdString(folder->path().string())), 0);
+    int pictures = 0;
+    for (const auto& entry : std::filesystem::directory_iterator(one.path())) {
+        const QImage first(QString::fromStdString(entry.path().string())), second(QString::fromStdString((two / entry.path().filename().string()).string()));
+        EXPECT_EQ(first, second) << entry.path().filename();
+        if (entry.path().stem() != "shortcuts") {
+            EXPECT_EQ(first.size(), QSize(1280, 800)) << entry.path().filename();
+        }
+        ++pictures;
+    }
+    EXPECT_EQ(pictures, 19);
+}
+
+}  // namespace
+}  // namespace amber::test
