@@ -35,7 +35,7 @@ QString keyColourTitle(const KeyColour& key)
     return text(key.name);
 }
 
-Document::Document(QObject* parent) : QObject(parent), m_pendingTimer(new QTimer(this)), m_hashTimer(new QTimer(this))
+Document::Document(QObject* parent) : QObject(parent), m_balances(new BalanceBook(*this)), m_pendingTimer(new QTimer(this)), m_hashTimer(new QTimer(this))
 {
     m_pendingTimer->setSingleShot(true);
     m_pendingTimer->setInterval(500);
@@ -58,6 +58,30 @@ void Document::flushHashes()
     m_hashes.clear();
 }
 
+const QStringList& Document::pictureEndings()
+{
+    // Pictures, then the raw files of cameras; what a file is, is told when it is read.
+    static const QStringList kEndings{"*.jpg", "*.jpeg", "*.png", "*.tif", "*.tiff", "*.webp", "*.dng", "*.3fr", "*.arw", "*.cr2", "*.cr3", "*.crw", "*.dcr", "*.erf", "*.fff", "*.iiq", "*.kdc", "*.mef", "*.mos", "*.mrw", "*.nef", "*.nrw", "*.orf", "*.pef", "*.raf", "*.raw", "*.rw2", "*.rwl", "*.sr2", "*.srf", "*.srw", "*.x3f"};
+    return kEndings;
+}
+
+Status Document::addFrames(const std::vector<fs::path>& paths)
+{
+    if (!m_store)
+        return fail(tr("no job is open").toStdString());
+    if (auto added = m_store->addFrames(paths); !added)
+        return added;
+    auto frames = m_store->frames();
+    if (!frames)
+        return tl::make_unexpected(frames.error());
+    const bool first = m_frames.empty();
+    m_frames = std::move(*frames);
+    emit framesChanged();
+    if (first && !m_frames.empty())
+        setFrameInHand(m_frames.front().id);
+    return {};
+}
+
 Status Document::open(const QStringList& paths)
 {
     if (paths.isEmpty())
@@ -66,7 +90,6 @@ Status Document::open(const QStringList& paths)
     const QString name = first.absoluteFilePath();
     if (!first.exists())
         return fail(tr("no such file or folder").toStdString(), name.toStdString());
-    static const QStringList kPictures{"*.jpg", "*.jpeg", "*.png", "*.tif", "*.tiff", "*.webp"};
     const QString folder = first.isDir() ? name : first.absolutePath();
     std::vector<fs::path> pictures;
     const bool isJob = !first.isDir() && first.suffix() == "amberjob";
@@ -75,13 +98,13 @@ Status Document::open(const QStringList& paths)
             pictures.emplace_back(QFileInfo(path).absoluteFilePath().toStdString());
             continue;
         }
-        const auto entries = QDir(path).entryInfoList(kPictures, QDir::Files, QDir::Name);
+        const auto entries = QDir(path).entryInfoList(pictureEndings(), QDir::Files, QDir::Name);
         for (const QFileInfo& entry : entries)
             pictures.emplace_back(entry.absoluteFilePath().toStdString());
     }
     const fs::path file = isJob ? fs::path(name.toStdString()) : JobStore::fileForFolder(folder.toStdString());
     if (pictures.empty() && !fs::exists(file))
-        return fail(tr("no JPEG, PNG, TIFF or WebP pictures in this folder").toStdString(), name.toStdString());
+        return fail(tr("no pictures in this folder (JPEG, PNG, TIFF, WebP or raw)").toStdString(), name.toStdString());
     commitPending();
     // The job that is open already is not opened a second time: it would find itself locked.
     const bool same = m_store && m_store->file() == file;
@@ -105,6 +128,7 @@ Status Document::open(const QStringList& paths)
     m_frames = std::move(*frames);
     restoreChoices();
     emit opening();
+    m_balances->reload();
     emit opened();
     emit framesChanged();
     emit keyColoursChanged();
@@ -614,6 +638,12 @@ void Document::setChoice(const std::string& name, const std::string& value)
 {
     if (m_store)
         check(m_store->setChoice(name, value));
+}
+
+void Document::setChoices(const std::vector<std::pair<std::string, std::string>>& choices)
+{
+    if (m_store)
+        check(m_store->setChoices(choices));
 }
 
 std::string Document::choice(const std::string& name) const { return m_store ? m_store->choice(name) : std::string(); }

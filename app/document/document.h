@@ -1,6 +1,7 @@
 // The document: the open job and the look in hand. It alone changes them; views read it and send intents.
 #pragma once
 
+#include "app/document/balance_book.h"
 #include "core/job/job_store.h"
 #include "core/measure/key_colour.h"
 
@@ -22,6 +23,10 @@ public:
 
     /// Opens a folder of pictures, a job file, or a list of picture files (their folder's job, with these added).
     Status open(const QStringList& paths);
+    /// Takes further pictures into the open job; frames already in it stay as they are.
+    Status addFrames(const std::vector<std::filesystem::path>& paths);
+    /// The endings of files that are taken for pictures when a folder is read.
+    static const QStringList& pictureEndings();
     bool isOpen() const { return m_store.has_value(); }
     /// Another window has the job open: what is done here is not kept.
     bool isReadOnly() const { return m_store && m_store->isReadOnly(); }
@@ -58,6 +63,9 @@ public:
     /// 0 (not rated) to 5.
     int rating(std::int64_t frame) const;
     void setRating(std::int64_t frame, int rating);
+    /// Balances, and where key colours lie on single frames.
+    BalanceBook& balances() { return *m_balances; }
+    const BalanceBook& balances() const { return *m_balances; }
     /// What of a frame counts: planned crop and regions left out.
     Framing framing(std::int64_t frame) const;
     void setFraming(std::int64_t frame, const Framing& framing);
@@ -125,6 +133,7 @@ public:
     std::vector<PinnedVersion> pins() const;
     std::optional<Look> lookAt(std::int64_t revision) const;
     void setChoice(const std::string& name, const std::string& value);
+    void setChoices(const std::vector<std::pair<std::string, std::string>>& choices);
     std::string choice(const std::string& name) const;
 
 signals:
@@ -152,6 +161,7 @@ private:
     void restoreChoices();
 
     std::optional<JobStore> m_store;
+    BalanceBook* m_balances;
     QString m_folder;
     std::vector<Frame> m_frames;
     std::int64_t m_frameInHand = 0, m_lookId = 0;

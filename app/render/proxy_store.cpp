@@ -46,6 +46,25 @@ std::shared_ptr<const Proxy> makeProxy(const Picture& picture, int edge)
     return std::make_shared<const Proxy>(Proxy{reduceByArea(full, size.width, size.height), sampleGrid(full, grid.width, grid.height), picture.info});
 }
 
+std::shared_ptr<const Proxy> balancedProxy(const std::shared_ptr<const Proxy>& proxy, const ProxyStore::Footing& footing)
+{
+    if (!footing.balance.changesPixels())
+        return proxy;
+    auto made = std::make_shared<Proxy>();
+    made->info = proxy->info;
+    placedSize(footing.balance.geometry, made->info.width, made->info.height);
+    made->image = balancedPicture(proxy->image, footing.balance, footing.response);
+    if (footing.balance.geometry.isIdentity()) {
+        made->samples = proxy->samples;
+        applyLight(footing.balance, footing.response, made->samples.mutableView());
+    } else {
+        // Single pixels lie elsewhere once a picture is turned: those of the proxy stand for them.
+        const Size grid = fitted({made->image.width(), made->image.height()}, ProxyStore::kSampleEdge);
+        made->samples = sampleGrid(made->image.view(), grid.width, grid.height);
+    }
+    return made;
+}
+
 }  // namespace
 
 ProxyStore::ProxyStore(QObject* parent) : QObject(parent)
@@ -72,6 +91,8 @@ void ProxyStore::clear()
     m_thumbnailPool.clear();
     m_cancel = CancelToken();
     m_proxies.clear();
+    m_untouched.clear();
+    m_refooting.clear();
     dropWholePicture();
     m_recent.clear();
     m_waiting.clear();
@@ -89,17 +110,17 @@ std::shared_ptr<const Proxy> ProxyStore::proxy(std::int64_t frame, const std::fi
     if (m_waiting.contains(frame))
         return nullptr;
     m_waiting.insert(frame);
-    m_proxyPool.start([this, frame, path, edge = m_proxyEdge, cancel = m_cancel] {
+    m_proxyPool.start([this, frame, path, edge = m_proxyEdge, footing = footing(frame), cancel = m_cancel] {
         if (cancel.isCancelled())
             return;
         auto picture = readPicture(path);
-        std::shared_ptr<const Proxy> proxy;
+        std::shared_ptr<const Proxy> proxy, balanced;
         QString fault;
         if (picture)
-            proxy = makeProxy(*picture, edge);
+            proxy = makeProxy(*picture, edge), balanced = balancedProxy(proxy, footing);
         else
             fault = QString::fromStdString(picture.error().message());
-        QMetaObject::invokeMethod(this, [this, frame, proxy, fault, cancel] {
+        QMetaObject::invokeMethod(this, [this, frame, path, proxy, balanced, footing, fault, cancel] {
             if (cancel.isCancelled())
                 return;
             m_waiting.remove(frame);
@@ -107,14 +128,60 @@ std::shared_ptr<const Proxy> ProxyStore::proxy(std::int64_t frame, const std::fi
                 emit failed(frame, fault);
                 return;
             }
-            m_proxies.insert(frame, proxy);
-            m_recent.append(frame);
-            while (m_recent.size() > kProxyLimit)
-                m_proxies.remove(m_recent.takeFirst());
+            keep(frame, proxy, balanced);
+            // The balance may have changed while the file was read.
+            if (const Footing now = this->footing(frame); !(now.balance == footing.balance))
+                refoot(frame, path);
             emit proxyReady(frame);
         });
     });
     return nullptr;
+}
+
+void ProxyStore::keep(std::int64_t frame, std::shared_ptr<const Proxy> untouched, std::shared_ptr<const Proxy> balanced)
+{
+    m_untouched.insert(frame, std::move(untouched));
+    m_proxies.insert(frame, std::move(balanced));
+    m_recent.removeOne(frame);
+    m_recent.append(frame);
+    while (m_recent.size() > kProxyLimit) {
+        const std::int64_t oldest = m_recent.takeFirst();
+        m_proxies.remove(oldest);
+        m_untouched.remove(oldest);
+    }
+}
+
+std::shared_ptr<const Proxy> ProxyStore::untouched(std::int64_t frame, const std::filesystem::path& path)
+{
+    return proxy(frame, path) ? m_untouched.value(frame) : nullptr;
+}
+
+void ProxyStore::refoot(std::int64_t frame, const std::filesystem::path& path)
+{
+    if (m_wholeFrame == frame) {
+        dropWholePicture();
+        (void)wholePicture(frame, path);
+    }
+    const auto source = m_untouched.value(frame);
+    if (!source)
+        return;
+    auto& newest = m_refooting[frame];
+    if (!newest)
+        newest = std::make_shared<std::atomic<int>>(0);
+    const int number = ++*newest;
+    m_proxyPool.start(
+        [this, frame, source, number, newest = newest, footing = footing(frame), cancel = m_cancel] {
+            if (cancel.isCancelled() || *newest != number)
+                return;
+            auto balanced = balancedProxy(source, footing);
+            QMetaObject::invokeMethod(this, [this, frame, source, balanced, number, newest, cancel] {
+                if (cancel.isCancelled() || *newest != number || m_untouched.value(frame) != source)
+                    return;
+                keep(frame, source, balanced);
+                emit proxyReady(frame);
+            });
+        },
+        1);
 }
 
 std::shared_ptr<const Image> ProxyStore::wholePicture(std::int64_t frame, const std::filesystem::path& path)
@@ -123,9 +190,9 @@ std::shared_ptr<const Image> ProxyStore::wholePicture(std::int64_t frame, const 
         return m_whole;
     m_wholeFrame = frame;
     m_whole.reset();
-    m_proxyPool.start([this, frame, path, cancel = m_cancel] {
+    m_proxyPool.start([this, frame, path, footing = footing(frame), cancel = m_cancel] {
         auto picture = cancel.isCancelled() ? fail("given up") : readPicture(path);
-        std::shared_ptr<const Image> whole = picture ? std::make_shared<const Image>(std::move(picture->image)) : nullptr;
+        std::shared_ptr<const Image> whole = picture ? std::make_shared<const Image>(footing.balance.changesPixels() ? balancedPicture(std::move(picture->image), footing.balance, footing.response) : std::move(picture->image)) : nullptr;
         const QString fault = picture ? QString() : QString::fromStdString(picture.error().message());
         QMetaObject::invokeMethod(this, [this, frame, whole, fault, cancel] {
             if (cancel.isCancelled() || m_wholeFrame != frame)

@@ -2,12 +2,15 @@
 #pragma once
 
 #include "core/image/metadata.h"
+#include "core/match/frame_balance.h"
 #include "core/image/read.h"
 
 #include <QHash>
 #include <QObject>
 #include <QThreadPool>
 #include <QSet>
+#include <atomic>
+#include <functional>
 #include <memory>
 #include <mutex>
 
@@ -28,7 +31,18 @@ public:
     explicit ProxyStore(QObject* parent = nullptr);
     ~ProxyStore() override;
 
-    /// The proxy of a frame, or nothing yet: then it is read and proxyReady follows.
+    /// What a frame is balanced by: asked for on the thread that owns this, when a frame is read or has changed.
+    struct Footing {
+        FrameBalance balance;
+        Response response;
+    };
+    void setFootings(std::function<Footing(std::int64_t)> footings) { m_footings = std::move(footings); }
+    /// A frame's footing has changed: what is kept of it is made anew; until then the old one is given.
+    void refoot(std::int64_t frame, const std::filesystem::path& path);
+    /// The proxy of a frame as it was read, before any balance; or nothing yet.
+    std::shared_ptr<const Proxy> untouched(std::int64_t frame, const std::filesystem::path& path);
+
+    /// The balanced proxy of a frame, or nothing yet: then it is read and proxyReady follows.
     std::shared_ptr<const Proxy> proxy(std::int64_t frame, const std::filesystem::path& path);
     /// The whole picture at its own size, for looking at single pixels: only of one frame at a time. Nothing yet: it is read, and
     /// proxyReady follows.
@@ -46,9 +60,14 @@ signals:
     void failed(std::int64_t frame, const QString& message);
 
 private:
+    void keep(std::int64_t frame, std::shared_ptr<const Proxy> untouched, std::shared_ptr<const Proxy> balanced);
+    Footing footing(std::int64_t frame) const { return m_footings ? m_footings(frame) : Footing{}; }
+
+    std::function<Footing(std::int64_t)> m_footings;
     int m_proxyEdge = kProxyEdge;  ///< more on a large screen, whose wall shows more
     QThreadPool m_proxyPool, m_thumbnailPool;
-    QHash<std::int64_t, std::shared_ptr<const Proxy>> m_proxies;
+    QHash<std::int64_t, std::shared_ptr<const Proxy>> m_untouched, m_proxies;
+    QHash<std::int64_t, std::shared_ptr<std::atomic<int>>> m_refooting;  ///< the newest of several changes
     std::shared_ptr<const Image> m_whole;
     std::int64_t m_wholeFrame = 0;  ///< whose it is, or will be
     QList<std::int64_t> m_recent;

@@ -17,20 +17,27 @@ namespace {
 
 constexpr int kPicturesInFlight = 2, kBandPixels = 1 << 16, kBandsInFlight = 6;
 
-std::vector<float> reducedAlpha(const std::vector<float>& alpha, int width, int height, Size size)
+Image alphaAsPicture(const std::vector<float>& alpha, int width, int height)
 {
     Image spread(width, height);
     for (std::size_t i = 0; i < alpha.size(); ++i)
         std::fill_n(spread.mutableView().data + 3 * i, 3, alpha[i]);
-    const Image small = reduceByArea(spread.view(), size.width, size.height);
-    std::vector<float> result(static_cast<std::size_t>(size.width) * size.height);
+    return spread;
+}
+
+std::vector<float> alphaOf(const Image& picture)
+{
+    std::vector<float> result(static_cast<std::size_t>(picture.width()) * picture.height());
     for (std::size_t i = 0; i < result.size(); ++i)
-        result[i] = small.view().data[3 * i];
+        result[i] = std::clamp(picture.view().data[3 * i], 0.0f, 1.0f);
     return result;
 }
 
+std::vector<float> reducedAlpha(const std::vector<float>& alpha, int width, int height, Size size) { return alphaOf(reduceByArea(alphaAsPicture(alpha, width, height).view(), size.width, size.height)); }
+std::vector<float> placedAlpha(const std::vector<float>& alpha, int width, int height, const Geometry& geometry) { return alphaOf(placed(alphaAsPicture(alpha, width, height), geometry)); }
+
 /// Bands of rows on their way: read one after another, rendered side by side, written one after another.
-Status deliverInBands(const RenderPlan& plan, RowReader& reader, const fs::path& source, const fs::path& target, const Recipe& recipe, const CancelToken& cancel)
+Status deliverInBands(const RenderPlan& plan, const PictureOwn& own, RowReader& reader, const fs::path& source, const fs::path& target, const Recipe& recipe, const CancelToken& cancel)
 {
     const int width = reader.info().width, height = reader.info().height;
     const int rows = std::clamp(kBandPixels / std::max(1, width), 8, 512) / 8 * 8;
@@ -71,6 +78,7 @@ Status deliverInBands(const RenderPlan& plan, RowReader& reader, const fs::path&
             if (band->image.width() != width || band->image.height() != band->rows)
                 band->image = Image(width, band->rows);
             reader.toLinear(band->in, band->image.mutableView());
+            applyLight(own.balance, own.response, band->image.mutableView());
             render(plan, band->image.view(), band->image.mutableView(), cancel, {RenderOptions::Stage::All, 0, band->first, height});
             (*writer)->toCodes(band->image.view(), band->out);
         });
@@ -92,19 +100,19 @@ Status deliverInBands(const RenderPlan& plan, RowReader& reader, const fs::path&
     return (*writer)->finish(source);
 }
 
-Status deliver(const RenderPlan& plan, const fs::path& source, const fs::path& target, const Recipe& recipe, const CancelToken& cancel)
+Status deliver(const RenderPlan& plan, const PictureOwn& own, const fs::path& source, const fs::path& target, const Recipe& recipe, const CancelToken& cancel)
 {
     std::error_code error;
     if (fs::equivalent(source, target, error))
         return fail("would overwrite its own source: choose another folder", source.string());
-    if (!plan.needsWholePicture()) {
+    if (!plan.needsWholePicture() && own.balance.geometry.isIdentity()) {
         auto reader = RowReader::open(source);
         if (!reader)
             return tl::make_unexpected(reader.error());
         if (*reader) {
             const Size size{(*reader)->info().width, (*reader)->info().height};
             if (fitted(size, recipe.longEdge) == size)
-                return deliverInBands(plan, **reader, source, target, recipe, cancel);
+                return deliverInBands(plan, own, **reader, source, target, recipe, cancel);
         }
     }
     auto picture = readPicture(source);
@@ -113,6 +121,11 @@ Status deliver(const RenderPlan& plan, const fs::path& source, const fs::path& t
     if (cancel.isCancelled())
         return fail("cancelled", source.string());
     Image& image = picture->image;
+    if (own.balance.changesPixels()) {
+        if (!picture->alpha.empty() && !own.balance.geometry.isIdentity())
+            picture->alpha = placedAlpha(picture->alpha, image.width(), image.height(), own.balance.geometry);
+        image = balancedPicture(std::move(image), own.balance, own.response);
+    }
     if (!render(plan, image.view(), image.mutableView(), cancel, {RenderOptions::Stage::Look, 0}))
         return fail("cancelled", source.string());
     const Size size = fitted({image.width(), image.height()}, recipe.longEdge);
@@ -149,7 +162,7 @@ std::vector<fs::path> targetsOf(const std::vector<fs::path>& sources, const Reci
 }
 
 Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path>& sources, const Recipe& recipe, const ExportProgress& progress, const CancelToken& cancel,
-                                    const std::vector<std::string>& pictures)
+                                    const std::vector<PictureOwn>& own)
 {
     const auto plan = RenderPlan::compile(look);
     if (!plan)
@@ -174,8 +187,10 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
         return next++;
     };
     const auto work = [&](std::size_t i) {
-        const auto own = i < pictures.size() ? RenderPlan::compile(lookFor(look, pictures[i])) : plan;
-        Status status = own ? deliver(*own, sources[i], targets[i], recipe, cancel) : Status(tl::make_unexpected(own.error()));
+        static const PictureOwn nothing;
+        const PictureOwn& mine = i < own.size() ? own[i] : nothing;
+        const auto ownPlan = mine.name.empty() ? plan : RenderPlan::compile(lookFor(look, mine.name));
+        Status status = ownPlan ? deliver(*ownPlan, mine, sources[i], targets[i], recipe, cancel) : Status(tl::make_unexpected(ownPlan.error()));
         const std::lock_guard lock(mutex);
         if (!status && cancel.isCancelled())
             return;

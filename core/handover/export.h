@@ -4,6 +4,7 @@
 #include "core/base/cancel.h"
 #include "core/image/write.h"
 #include "core/look/look.h"
+#include "core/match/frame_balance.h"
 
 #include <functional>
 
@@ -26,15 +27,22 @@ struct ExportReport {
     int failed() const;
 };
 
+/// What belongs to one picture and not to the look.
+struct PictureOwn {
+    std::string name;       ///< by which the look knows it, for looks in which pictures hold values of their own
+    FrameBalance balance;   ///< landed before the look
+    Response response;      ///< of the camera, for the balance
+};
+
 /// Called after each picture, in order of finishing, from one thread at a time: how many are done, of how many, and the latest.
 using ExportProgress = std::function<void(int done, int total, const Delivery& latest)>;
 
 /// Renders `look` over every source into recipe.folder (made when missing). Names are kept, with the format's extension; when two
 /// sources would share a name the later gets "-2" and so on. A source is never overwritten: that picture fails instead. Two pictures
-/// are in flight at a time. A picture that fails is reported and the rest goes on. `pictures` names the sources in their order, for looks in
-/// which pictures hold values of their own; it may be empty.
+/// are in flight at a time. A picture that fails is reported and the rest goes on. `own` belongs to the sources in their order;
+/// it may be empty.
 Result<ExportReport> exportPictures(const Look& look, const std::vector<std::filesystem::path>& sources, const Recipe& recipe, const ExportProgress& progress, const CancelToken& cancel,
-                                    const std::vector<std::string>& pictures = {});
+                                    const std::vector<PictureOwn>& own = {});
 
 /// Where each source will land.
 std::vector<std::filesystem::path> targetsOf(const std::vector<std::filesystem::path>& sources, const Recipe& recipe);

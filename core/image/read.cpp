@@ -3,6 +3,7 @@
 #include "core/base/atomic_file.h"
 #include "core/image/metadata.h"
 #include "core/image/open_input.h"
+#include "core/image/raw.h"
 #include "core/image/resize.h"
 #include "core/image/rows.h"
 
@@ -30,6 +31,23 @@ std::string sniff(const unsigned char* b, std::size_t n)
     if (starts("RIFF", 4) && starts("WEBP", 4, 8))
         return "webp";
     return {};
+}
+
+/// A raw file, by its first bytes and its name: many of them look like TIFF files.
+bool wantsRaw(const fs::path& path)
+{
+    std::error_code error;
+    if (!fs::is_regular_file(path, error))
+        return false;
+    unsigned char head[16] = {};
+    std::ifstream in(path, std::ios::binary);
+    in.read(reinterpret_cast<char*>(head), sizeof head);
+    if (in.gcount() < 16)
+        return false;
+    const std::string format = sniff(head, sizeof head);
+    std::string ending = path.extension().string();
+    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    return (format.empty() || (format == "tiff" && ending != ".tif" && ending != ".tiff")) && isRawFile(path);
 }
 
 /// A JPEG without its end marker was cut short; decoders fill the rest with grey and call it done.
@@ -74,7 +92,7 @@ Result<Opened> open(const fs::path& path)
     if (in.gcount() == 0)
         return fail("the file is empty", name);
     if (opened.format.empty())
-        return fail("not a picture this program reads", name, "JPEG, PNG, TIFF or WebP");
+        return fail("not a picture this program reads", name, "JPEG, PNG, TIFF, WebP or a camera's raw file");
     if (opened.format == "jpeg" && !jpegIsWhole(path))
         return fail("the picture is cut short", name, "a JPEG with its end marker");
 
@@ -263,6 +281,8 @@ Picture reduced(Picture picture, int longEdge)
 
 Result<PictureInfo> readPictureInfo(const fs::path& path)
 {
+    if (wantsRaw(path))
+        return readRawInfo(path);
     const auto opened = open(path);
     if (!opened)
         return tl::make_unexpected(opened.error());
@@ -271,6 +291,8 @@ Result<PictureInfo> readPictureInfo(const fs::path& path)
 
 Result<Picture> readPicture(const fs::path& path)
 {
+    if (wantsRaw(path))
+        return readRaw(path, false);
     auto opened = open(path);
     if (!opened)
         return tl::make_unexpected(opened.error());
@@ -287,6 +309,10 @@ Result<Picture> readPicture(const fs::path& path)
 
 Result<Picture> readReduced(const fs::path& path, int longEdge, bool quick)
 {
+    if (quick && wantsRaw(path)) {
+        auto picture = readRaw(path, true);
+        return picture ? reduced(std::move(*picture), longEdge) : std::move(picture);
+    }
     if (quick) {
         const auto opened = open(path);
         if (!opened)
@@ -345,6 +371,8 @@ RowReader::~RowReader() = default;
 
 Result<std::unique_ptr<RowReader>> RowReader::open(const fs::path& path)
 {
+    if (wantsRaw(path))
+        return std::unique_ptr<RowReader>();
     auto opened = amber::open(path);
     if (!opened)
         return tl::make_unexpected(opened.error());

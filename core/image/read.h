@@ -1,4 +1,4 @@
-// Reading pictures: JPEG, PNG, TIFF and WebP with 8 or 16 bits a channel, by what the file is, not by what it is called.
+// Reading pictures: JPEG, PNG, TIFF and WebP with 8 or 16 bits a channel, by what the file is, not by what it is called; and raw files (raw.h).
 #pragma once
 
 #include "core/base/cancel.h"
@@ -14,11 +14,12 @@ namespace amber {
 inline constexpr long long kPixelLimit = 400'000'000;
 
 struct PictureInfo {
-    std::string format;          ///< jpeg, png, tiff or webp
+    std::string format;          ///< jpeg, png, tiff, webp or raw
     int width = 0, height = 0;   ///< upright, after the orientation tag
     int bits = 8;                ///< per channel: 8 or 16
     bool hasAlpha = false;
-    SourceProfile profile;
+    SourceProfile profile;       ///< of a raw file without a transform: it comes in working-space light
+    bool isRaw() const { return format == "raw"; }
 };
 
 /// A picture in linear working-space light, upright.
@@ -31,7 +32,7 @@ struct Picture {
 /// The size and the colour profile only; no pixels are decoded.
 Result<PictureInfo> readPictureInfo(const std::filesystem::path& path);
 
-/// Reads a whole picture. Refused, with the file named: what is not one of the four formats, CMYK, floating point,
+/// Reads a whole picture. Refused, with the file named: what is none of these, CMYK, floating point,
 /// truncated and damaged files, pictures over kPixelLimit.
 Result<Picture> readPicture(const std::filesystem::path& path);
 

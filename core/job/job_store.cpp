@@ -411,13 +411,20 @@ Result<std::vector<PinnedVersion>> JobStore::pins(std::int64_t look) const
     });
 }
 
-Status JobStore::setChoice(const std::string& name, const std::string& value)
+Status JobStore::setChoice(const std::string& name, const std::string& value) { return setChoices({{name, value}}); }
+
+Status JobStore::setChoices(const std::vector<std::pair<std::string, std::string>>& choices)
 {
     return guarded(file(), [&] {
+        SQLite::Transaction transaction(m_database->sql);
         SQLite::Statement insert(m_database->sql, "INSERT INTO choice (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value");
-        insert.bind(1, name);
-        insert.bind(2, value);
-        insert.exec();
+        for (const auto& [name, value] : choices) {
+            insert.bind(1, name);
+            insert.bind(2, value);
+            insert.exec();
+            insert.reset();
+        }
+        transaction.commit();
     });
 }
 

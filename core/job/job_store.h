@@ -78,6 +78,8 @@ public:
 
     /// Small choices that belong to the job: the frame in hand, companions, surround.
     Status setChoice(const std::string& name, const std::string& value);
+    /// Many at once, all of them or none.
+    Status setChoices(const std::vector<std::pair<std::string, std::string>>& choices);
     std::string choice(const std::string& name) const;
 
 private:

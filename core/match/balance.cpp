@@ -77,12 +77,6 @@ Vector times(const Matrix3& m, const Vector& a)
 }
 Vector lightXyz(const Chromaticity& c) { return {{c.x / c.y, 1, (1 - c.x - c.y) / c.y}}; }
 
-double luminance(const LinearRgb& c)
-{
-    const auto& y = toXyz().m[1];
-    return y[0] * c.r + y[1] * c.g + y[2] * c.b;
-}
-
 double median(std::vector<std::pair<double, double>> values)
 {
     std::sort(values.begin(), values.end());
@@ -95,6 +89,51 @@ double median(std::vector<std::pair<double, double>> values)
     return 0;
 }
 
+Vector gainsOf(const Balance& balance)
+{
+    // Relative to where the locus itself passes at 6504 K, so that the neutral setting changes exactly nothing.
+    const Vector from = times(kCat16, lightXyz(chromaticityOf(balance.kelvin, balance.tint))), to = times(kCat16, lightXyz(chromaticityOf(Balance{}.kelvin, 0)));
+    const double gain = std::exp2(balance.exposureStops);
+    return {{gain * to.v[0] / from.v[0], gain * to.v[1] / from.v[1], gain * to.v[2] / from.v[2]}};
+}
+
+/// A response read from an even table over the cube root, for whole pictures: to 1e-4 of the exact one, whose ends it continues.
+class Table {
+public:
+    Table(const Response& response, bool toScene) : m_identity(response.isIdentity())
+    {
+        if (m_identity)
+            return;
+        // Scene light is tabled up to what a picture's white came from, and half a stop on.
+        m_top = toScene ? 1.2 : response.toScene(1.0) * 1.4;
+        m_values.resize(kSize + 1);
+        for (std::size_t i = 0; i <= kSize; ++i) {
+            const double t = static_cast<double>(i) / kSize, x = m_top * t * t * t;
+            m_values[i] = static_cast<float>(toScene ? response.toScene(x) : response.toPicture(x));
+        }
+        m_slope = static_cast<float>((m_values[kSize] - m_values[kSize - 1]) / (m_top * (1 - std::pow(1 - 1.0 / kSize, 3))));
+    }
+    float operator()(float x) const
+    {
+        if (m_identity)
+            return x;
+        const float size = std::abs(x);
+        if (size >= m_top)
+            return std::copysign(m_values[kSize] + m_slope * (size - static_cast<float>(m_top)), x);
+        const float place = std::cbrt(size / static_cast<float>(m_top)) * kSize;
+        const auto i = std::min(static_cast<std::size_t>(place), kSize - 1);
+        const float t = place - static_cast<float>(i);
+        return std::copysign(m_values[i] + t * (m_values[i + 1] - m_values[i]), x);
+    }
+
+private:
+    static constexpr std::size_t kSize = 4096;
+    bool m_identity;
+    double m_top = 1;
+    float m_slope = 1;
+    std::vector<float> m_values;
+};
+
 LinearRgb through(const Response& response, const LinearRgb& c, bool toScene)
 {
     if (response.isIdentity())
@@ -106,6 +145,42 @@ LinearRgb through(const Response& response, const LinearRgb& c, bool toScene)
 }
 
 }  // namespace
+
+double luminanceOf(const LinearRgb& c)
+{
+    const auto& y = toXyz().m[1];
+    return y[0] * c.r + y[1] * c.g + y[2] * c.b;
+}
+
+LinearRgb toSceneLight(const Response& response, const LinearRgb& c) { return through(response, c, true); }
+LinearRgb toPictureLight(const Response& response, const LinearRgb& c) { return through(response, c, false); }
+
+std::array<double, 3> coneGains(const Balance& balance)
+{
+    const Vector g = gainsOf(balance);
+    return {std::log2(g.v[0]), std::log2(g.v[1]), std::log2(g.v[2])};
+}
+
+Balance fromConeGains(const std::array<double, 3>& log2Gains)
+{
+    // The light that these gains make white: D65's cones divided by them.
+    const Vector d65 = times(kCat16, lightXyz(chromaticityOf(Balance{}.kelvin, 0)));
+    const Vector light = times(inverse(kCat16), {{d65.v[0] / std::exp2(log2Gains[0]), d65.v[1] / std::exp2(log2Gains[1]), d65.v[2] / std::exp2(log2Gains[2])}});
+    const double sum = light.v[0] + light.v[1] + light.v[2];
+    Balance found = lightOf({light.v[0] / sum, light.v[1] / sum});
+    // The light's own luminance is what is left: lights of equal luminance need no exposure.
+    found.exposureStops = -std::log2(light.v[1]);
+    return found;
+}
+
+std::optional<std::array<double, 2>> coneRatios(const LinearRgb& scene)
+{
+    static const Matrix3 toCones = kCat16 * toXyz();
+    const LinearRgb c = apply(toCones, scene);
+    if (c.r <= 0 || c.g <= 0 || c.b <= 0)
+        return std::nullopt;
+    return std::array{std::log2(c.r / c.g), std::log2(c.b / c.g)};
+}
 
 Chromaticity chromaticityOf(double kelvin, double tint)
 {
@@ -132,10 +207,8 @@ Balance lightOf(const Chromaticity& light)
 
 Matrix3 balanceMatrix(const Balance& balance)
 {
-    // Relative to where the locus itself passes at 6504 K, so that the neutral setting changes exactly nothing.
-    const Vector from = times(kCat16, lightXyz(chromaticityOf(balance.kelvin, balance.tint))), to = times(kCat16, lightXyz(chromaticityOf(Balance{}.kelvin, 0)));
-    const double gain = std::exp2(balance.exposureStops);
-    const Matrix3 scale{{{gain * to.v[0] / from.v[0], 0, 0}, {0, gain * to.v[1] / from.v[1], 0}, {0, 0, gain * to.v[2] / from.v[2]}}};
+    const Vector g = gainsOf(balance);
+    const Matrix3 scale{{{g.v[0], 0, 0}, {0, g.v[1], 0}, {0, 0, g.v[2]}}};
     return inverse(toXyz()) * inverse(kCat16) * scale * kCat16 * toXyz();
 }
 
@@ -145,17 +218,37 @@ void applyBalance(const Balance& balance, const Response& response, MutableImage
 {
     if (balance.isIdentity())
         return;
-    const Matrix3 matrix = balanceMatrix(balance);
+    // One matrix between the two curves: into and out of linear sRGB, whose channels the response is of, belongs to it.
+    const Matrix3 matrix = response.isIdentity() ? balanceMatrix(balance) : fromWorking(RgbSpace::Srgb) * balanceMatrix(balance) * toWorking(RgbSpace::Srgb);
+    const Matrix3 in = fromWorking(RgbSpace::Srgb), out = toWorking(RgbSpace::Srgb);
+    const Table toScene(response, true), toPicture(response, false);
+    const auto times = [](const Matrix3& m, float* p) {
+        const double r = p[0], g = p[1], b = p[2];
+        for (int k = 0; k < 3; ++k)
+            p[k] = static_cast<float>(m.m[k][0] * r + m.m[k][1] * g + m.m[k][2] * b);
+    };
+    const bool curved = !response.isIdentity();
     tbb::parallel_for(0, picture.height, [&](int y) {
         float* p = picture.row(y);
         for (int x = 0; x < picture.width; ++x, p += 3) {
-            const LinearRgb c = through(response, apply(matrix, through(response, {p[0], p[1], p[2]}, true)), false);
-            p[0] = static_cast<float>(c.r), p[1] = static_cast<float>(c.g), p[2] = static_cast<float>(c.b);
+            if (curved) {
+                times(in, p);
+                for (int k = 0; k < 3; ++k)
+                    p[k] = toScene(p[k]);
+            }
+            times(matrix, p);
+            if (curved) {
+                for (int k = 0; k < 3; ++k)
+                    p[k] = toPicture(p[k]);
+                times(out, p);
+            }
         }
     });
 }
 
-BalanceFit fitBalance(const std::vector<LinearRgb>& from, const std::vector<LinearRgb>& to, const Response& response)
+BalanceFit fitBalance(const std::vector<LinearRgb>& from, const std::vector<LinearRgb>& to, const Response& response) { return fitBalance(from, response, to, response); }
+
+BalanceFit fitBalance(const std::vector<LinearRgb>& from, const Response& fromResponse, const std::vector<LinearRgb>& to, const Response& toResponse)
 {
     constexpr double kDark = 0.004, kBright = 0.92;
     BalanceFit fit;
@@ -170,7 +263,7 @@ BalanceFit fitBalance(const std::vector<LinearRgb>& from, const std::vector<Line
             return std::min({own.r, own.g, own.b}) > kDark && std::max({own.r, own.g, own.b}) < kBright;
         };
         if (usable(from[i]) && usable(to[i]))
-            pairs.push_back({through(response, from[i], true), through(response, to[i], true), std::cbrt(luminance(to[i]))});
+            pairs.push_back({through(fromResponse, from[i], true), through(toResponse, to[i], true), std::cbrt(luminanceOf(to[i]))});
     }
     fit.support = static_cast<int>(pairs.size());
     if (pairs.empty())
@@ -187,21 +280,18 @@ BalanceFit fitBalance(const std::vector<LinearRgb>& from, const std::vector<Line
     Vector gain{};
     for (int k = 0; k < 3; ++k)
         gain.v[k] = std::exp2(median(ratios[k]));
-    // The light that these gains make white: D65's cones divided by them.
-    const Vector d65 = times(kCat16, lightXyz(chromaticityOf(Balance{}.kelvin, 0)));
-    const Vector light = times(inverse(kCat16), {{d65.v[0] / gain.v[0], d65.v[1] / gain.v[1], d65.v[2] / gain.v[2]}});
-    const double sum = light.v[0] + light.v[1] + light.v[2];
-    fit.balance = lightOf({light.v[0] / sum, light.v[1] / sum});
+    fit.balance = fromConeGains({std::log2(gain.v[0]), std::log2(gain.v[1]), std::log2(gain.v[2])});
+    fit.balance.exposureStops = 0;
     // Exposure is what is left once white is put right.
     const Matrix3 matrix = balanceMatrix(fit.balance);
     std::vector<std::pair<double, double>> stops;
     for (const Pair& p : pairs)
-        if (const double y = luminance(apply(matrix, p.from)); y > 0 && luminance(p.to) > 0)
-            stops.emplace_back(std::log2(luminance(p.to) / y), p.weight);
+        if (const double y = luminanceOf(apply(matrix, p.from)); y > 0 && luminanceOf(p.to) > 0)
+            stops.emplace_back(std::log2(luminanceOf(p.to) / y), p.weight);
     fit.balance.exposureStops = median(stops);
     std::vector<std::pair<double, double>> left;
     for (std::size_t i = 0; i < std::min(from.size(), to.size()); ++i)
-        left.emplace_back(ciede2000(balanced(fit.balance, response, from[i]), to[i]), 1);
+        left.emplace_back(ciede2000(through(toResponse, apply(matrix, through(fromResponse, from[i], true)), false), to[i]), 1);
     fit.residual = median(left);
     return fit;
 }

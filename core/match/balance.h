@@ -12,6 +12,9 @@
 #include "core/colour/types.h"
 #include "core/match/response.h"
 
+#include <array>
+#include <optional>
+
 namespace amber {
 
 struct Balance {
@@ -31,6 +34,17 @@ Chromaticity chromaticityOf(double kelvin, double tint);
 /// 5100 K, where one locus passes into the other.
 Balance lightOf(const Chromaticity& light);
 
+/// A balance as what it does to the cones of CAT16: log2 of the gain of each. Gains of one balance after another add up.
+std::array<double, 3> coneGains(const Balance& balance);
+/// The balance with these gains, exposure counted in luminance of a grey; inverse of coneGains as far as lightOf is.
+Balance fromConeGains(const std::array<double, 3>& log2Gains);
+/// log2 of L / M and of S / M of a colour of scene light: a change of light moves all colours alike. Nothing for colours with a cone at zero or below.
+std::optional<std::array<double, 2>> coneRatios(const LinearRgb& scene);
+/// A picture's colour as scene light and back, by the camera's response.
+LinearRgb toSceneLight(const Response& response, const LinearRgb& c);
+LinearRgb toPictureLight(const Response& response, const LinearRgb& c);
+double luminanceOf(const LinearRgb& c);
+
 /// Working space to working space: adaptation and exposure.
 Matrix3 balanceMatrix(const Balance& balance);
 LinearRgb balanced(const Balance& balance, const Response& response, const LinearRgb& c);
@@ -45,5 +59,7 @@ struct BalanceFit {
     int support = 0;      ///< colours that took part
 };
 BalanceFit fitBalance(const std::vector<LinearRgb>& from, const std::vector<LinearRgb>& to, const Response& response);
+/// The same for pictures that came to be in different ways.
+BalanceFit fitBalance(const std::vector<LinearRgb>& from, const Response& fromResponse, const std::vector<LinearRgb>& to, const Response& toResponse);
 
 }  // namespace amber

@@ -1,6 +1,7 @@
 #include "core/match/response.h"
 
 #include "core/colour/rgb_space.h"
+#include "core/image/raw.h"
 
 #include <Eigen/Dense>
 #include <algorithm>
@@ -30,6 +31,14 @@ Response::Response(const std::array<double, kK>& logLight) : m_identity(false), 
 {
     for (std::size_t i = 1; i < kK; ++i)
         m_log[i] = std::max(m_log[i], m_log[i - 1] + 1e-4);
+}
+
+Response baseRendering()
+{
+    std::array<double, kK> log{};
+    for (std::size_t i = 0; i < kK; ++i)
+        log[i] = std::log2(baseCurveInverse(std::pow(std::max(static_cast<double>(i), 0.25) / (kK - 1), 3)));
+    return Response(log);
 }
 
 double Response::toScene(double picture) const

@@ -31,6 +31,9 @@ private:
     std::array<double, kKnots> m_log{};
 };
 
+/// That of the base rendering of raw files (core/image/raw.h).
+Response baseRendering();
+
 /// One thing seen twice: the second picture was exposed by `stops` more.
 struct ExposedPair {
     ImageView less, more;

@@ -18,7 +18,7 @@ public:
     ~ExportTask() override;
 
     /// Starts; one export at a time.
-    void start(const Look& look, const std::vector<std::filesystem::path>& sources, const Recipe& recipe, const std::vector<std::string>& pictures);
+    void start(const Look& look, const std::vector<std::filesystem::path>& sources, const Recipe& recipe, const std::vector<PictureOwn>& own);
     void cancel() { m_cancel.cancel(); }
     bool isRunning() const { return m_running; }
 

@@ -167,10 +167,10 @@ void HandoverPlace::start()
 {
     m_document.commitPending();
     std::vector<std::filesystem::path> sources;
-    std::vector<std::string> pictures;
+    std::vector<PictureOwn> own;
     for (const Frame& frame : m_document.frames())
         if (m_which->currentIndex() == 0 || frame.id == m_document.frameInHand())
-            sources.push_back(frame.path), pictures.push_back(Document::pictureName(frame.id));
+            sources.push_back(frame.path), own.push_back({Document::pictureName(frame.id), m_document.balances().of(frame.id), m_document.balances().responseOf(m_document.balances().of(frame.id))});
     Recipe recipe;
     recipe.output = {kFormats[m_format->currentIndex()], kSpaces[m_space->currentIndex()], m_quality->value()};
     recipe.longEdge = m_edge->value();
@@ -188,7 +188,7 @@ void HandoverPlace::start()
     m_progress->setRange(0, static_cast<int>(sources.size()));
     m_progress->setValue(0);
     m_state->setText(tr("Beginning…"));
-    m_task->start(m_document.look(), sources, recipe, pictures);
+    m_task->start(m_document.look(), sources, recipe, own);
     refresh();
 }
 

@@ -1,0 +1,159 @@
+#include "app/document/balance_book.h"
+
+#include "app/document/document.h"
+
+#include <nlohmann/json.hpp>
+
+namespace amber {
+namespace {
+
+using Json = nlohmann::json;
+constexpr const char *kAt = "balance/at", *kPlaces = "keyPlaces", *kResponses = "responses";
+
+std::string nameOf(std::int64_t frame) { return "balance/frame/" + std::to_string(frame); }
+
+}  // namespace
+
+BalanceBook::BalanceBook(Document& document) : QObject(&document), m_document(document) {}
+
+void BalanceBook::reload()
+{
+    m_balances.clear();
+    m_responses.clear();
+    m_places.clear();
+    m_at = std::max(0, std::atoi(m_document.choice(kAt).c_str()));
+    m_count = m_at;
+    while (!m_document.choice(entryName(m_count)).empty())
+        ++m_count;
+    if (const Json all = Json::parse(m_document.choice(kResponses), nullptr, false); all.is_object())
+        for (const auto& [name, text] : all.items())
+            if (text.is_string())
+                m_responses[name] = responseFromText(text.get<std::string>());
+    // A place that cannot be read is looked for again.
+    if (const Json all = Json::parse(m_document.choice(kPlaces), nullptr, false); all.is_array())
+        for (const Json& p : all)
+            try {
+                const auto r = p.at("place").get<std::array<double, 4>>();
+                m_places.push_back({p.at("key").get<std::string>(), p.at("frame").get<std::int64_t>(), {r[0], r[1], r[2], r[3]}, p.at("confidence").get<double>(), p.at("confirmed").get<bool>()});
+            } catch (const Json::exception&) {
+            }
+    emit historyChanged();
+    emit keyPlacesChanged();
+}
+
+std::string BalanceBook::entryName(int index) const { return "balance/gesture/" + std::to_string(index); }
+
+FrameBalance BalanceBook::of(std::int64_t frame) const
+{
+    const auto known = m_balances.find(frame);
+    return known != m_balances.end() ? known->second : m_balances[frame] = frameBalanceFromText(m_document.choice(nameOf(frame)));
+}
+
+Response BalanceBook::responseOf(const FrameBalance& balance) const
+{
+    static const Response raw = baseRendering();
+    if (balance.response == "raw")
+        return raw;
+    const auto found = m_responses.find(balance.response);
+    return found == m_responses.end() ? Response{} : found->second;
+}
+
+void BalanceBook::setResponse(const std::string& name, const Response& response)
+{
+    m_responses[name] = response;
+    Json all = Json::object();
+    for (const auto& [camera, curve] : m_responses)
+        all[camera] = responseToText(curve);
+    m_document.setChoice(kResponses, all.dump());
+}
+
+void BalanceBook::set(const std::map<std::int64_t, FrameBalance>& balances, const QString& action)
+{
+    Json entry{{"action", action.toStdString()}, {"before", Json::object()}, {"after", Json::object()}};
+    std::vector<std::pair<std::string, std::string>> writes;
+    for (const auto& [frame, balance] : balances) {
+        const std::string before = m_document.choice(nameOf(frame)), after = frameBalanceToText(balance);
+        m_balances[frame] = balance;
+        if (before == after)
+            continue;
+        entry["before"][std::to_string(frame)] = before, entry["after"][std::to_string(frame)] = after;
+        writes.emplace_back(nameOf(frame), after);
+    }
+    if (!writes.empty()) {
+        // What had been taken back is no longer to be done again.
+        writes.emplace_back(entryName(m_at), entry.dump());
+        writes.emplace_back(entryName(m_at + 1), "");
+        writes.emplace_back(kAt, std::to_string(m_at + 1));
+        m_document.setChoices(writes);
+        m_count = ++m_at;
+        emit historyChanged();
+    }
+    for (const auto& [frame, balance] : balances)
+        emit changed(frame);
+}
+
+void BalanceBook::preview(std::int64_t frame, const FrameBalance& balance)
+{
+    m_balances[frame] = balance;
+    emit changed(frame);
+}
+
+QString BalanceBook::undoAction() const
+{
+    const Json entry = m_at > 0 ? Json::parse(m_document.choice(entryName(m_at - 1)), nullptr, false) : Json();
+    return entry.is_object() ? QString::fromStdString(entry.value("action", std::string())) : QString();
+}
+
+QString BalanceBook::redoAction() const
+{
+    const Json entry = m_at < m_count ? Json::parse(m_document.choice(entryName(m_at)), nullptr, false) : Json();
+    return entry.is_object() ? QString::fromStdString(entry.value("action", std::string())) : QString();
+}
+
+void BalanceBook::undo() { move(-1); }
+void BalanceBook::redo() { move(1); }
+
+void BalanceBook::move(int way)
+{
+    const int entryAt = way < 0 ? m_at - 1 : m_at;
+    if (entryAt < 0 || entryAt >= m_count)
+        return;
+    const Json entry = Json::parse(m_document.choice(entryName(entryAt)), nullptr, false);
+    if (!entry.is_object())
+        return;
+    std::vector<std::pair<std::string, std::string>> writes;
+    std::vector<std::int64_t> frames;
+    for (const auto& [id, text] : entry.value(way < 0 ? "before" : "after", Json::object()).items())
+        if (text.is_string()) {
+            const std::int64_t frame = std::atoll(id.c_str());
+            writes.emplace_back(nameOf(frame), text.get<std::string>());
+            m_balances[frame] = frameBalanceFromText(text.get<std::string>());
+            frames.push_back(frame);
+        }
+    m_at += way;
+    writes.emplace_back(kAt, std::to_string(m_at));
+    m_document.setChoices(writes);
+    emit historyChanged();
+    for (const std::int64_t frame : frames)
+        emit changed(frame);
+}
+
+std::optional<BalanceBook::KeyPlace> BalanceBook::keyPlace(const std::string& key, std::int64_t frame) const
+{
+    const auto found = std::find_if(m_places.begin(), m_places.end(), [&](const KeyPlace& p) { return p.key == key && p.frame == frame; });
+    return found == m_places.end() ? std::nullopt : std::optional(*found);
+}
+
+void BalanceBook::setKeyPlaces(const std::vector<KeyPlace>& places)
+{
+    if (places == m_places)
+        return;
+    m_places = places;
+    Json all = Json::array();
+    for (const KeyPlace& p : places)
+        all.push_back({{"key", p.key}, {"frame", p.frame}, {"place", {p.place.left, p.place.top, p.place.right, p.place.bottom}}, {"confidence", p.confidence}, {"confirmed", p.isConfirmed}});
+    m_document.setChoice(kPlaces, all.dump());
+    emit keyPlacesChanged();
+}
+
+}  // namespace amber

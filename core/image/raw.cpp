@@ -1,0 +1,157 @@
+#include "core/image/raw.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstring>
+#include <libraw/libraw.h>
+#include <tbb/parallel_for.h>
+
+namespace amber {
+namespace {
+
+constexpr double kKnee = 0.5, kMidGreyOfSaturation = 0.127, kMidGrey = 0.18;
+const double kWhite = std::exp2(kRawHeadroomStops), kBend = (kWhite - kKnee) / (1 - kKnee) - 1;
+const double kEndSlope = (1 - kKnee) / (kBend + 1) / (kWhite - kKnee);
+
+Error failed(const char* what, int status, const std::filesystem::path& path)
+{
+    return {std::string(what) + ": " + (status > 0 ? std::strerror(status) : libraw_strerror(status)), path.string(), {}, {}};
+}
+
+Result<std::unique_ptr<LibRaw>> opened(const std::filesystem::path& path)
+{
+    auto raw = std::make_unique<LibRaw>();
+    // Files from anywhere: no more memory than the largest sensors need.
+    raw->imgdata.params.max_raw_memory_mb = 3000;
+    if (const int status = raw->open_file(path.c_str()); status != LIBRAW_SUCCESS)
+        return tl::make_unexpected(failed("not a raw file this program reads", status, path));
+    const auto& sizes = raw->imgdata.sizes;
+    if (static_cast<long long>(sizes.raw_width) * sizes.raw_height > kPixelLimit)
+        return fail("picture too large", path.string(), "at most 400 megapixels", std::to_string(sizes.raw_width) + " x " + std::to_string(sizes.raw_height));
+    return raw;
+}
+
+PictureInfo infoOf(const LibRaw& raw)
+{
+    PictureInfo info;
+    info.format = "raw";
+    const auto& sizes = raw.imgdata.sizes;
+    const bool turned = sizes.flip & 4;
+    info.width = turned ? sizes.height : sizes.width, info.height = turned ? sizes.width : sizes.height;
+    info.bits = 16;
+    info.profile.title = "raw, base rendering";
+    return info;
+}
+
+}  // namespace
+
+double baseCurve(double scene)
+{
+    if (scene <= kKnee)
+        return scene;
+    if (scene >= kWhite)
+        return 1 + kEndSlope * (scene - kWhite);
+    const double u = (scene - kKnee) / (kWhite - kKnee);
+    return kKnee + (1 - kKnee) * (kBend + 1) * u / (kBend * u + 1);
+}
+
+double baseCurveInverse(double picture)
+{
+    if (picture <= kKnee)
+        return picture;
+    if (picture >= 1)
+        return kWhite + (picture - 1) / kEndSlope;
+    const double v = (picture - kKnee) / (1 - kKnee);
+    return kKnee + (kWhite - kKnee) * v / (kBend + 1 - kBend * v);
+}
+
+bool isRawFile(const std::filesystem::path& path)
+{
+    LibRaw raw;
+    return raw.open_file(path.c_str()) == LIBRAW_SUCCESS;
+}
+
+Result<PictureInfo> readRawInfo(const std::filesystem::path& path)
+{
+    const auto raw = opened(path);
+    if (!raw)
+        return tl::make_unexpected(raw.error());
+    return infoOf(**raw);
+}
+
+Result<Picture> readRaw(const std::filesystem::path& path, bool quick)
+{
+    auto file = opened(path);
+    if (!file)
+        return tl::make_unexpected(file.error());
+    LibRaw& raw = **file;
+    libraw_output_params_t& how = raw.imgdata.params;
+    how.output_color = 0;  // the sensor's own colours; the matrix is ours
+    how.output_bps = 16;
+    how.gamm[0] = how.gamm[1] = 1;
+    how.no_auto_bright = 1;
+    how.use_camera_wb = 1;
+    how.highlight = 1;  // multipliers of 1 and less: nothing is cut off
+    how.user_qual = 3;
+    how.half_size = quick;
+    how.adjust_maximum_thr = 0;
+    const PictureInfo info = infoOf(raw);
+    if (const int status = raw.unpack(); status != LIBRAW_SUCCESS)
+        return tl::make_unexpected(failed("damaged or cut short", status, path));
+    if (raw.imgdata.process_warnings & LIBRAW_WARN_RAWSPEED_PROBLEM)
+        return fail("damaged or cut short", path.string());
+    if (const int status = raw.dcraw_process(); status != LIBRAW_SUCCESS)
+        return tl::make_unexpected(failed("the raw file cannot be developed", status, path));
+    int status = 0;
+    const std::unique_ptr<libraw_processed_image_t, decltype(&LibRaw::dcraw_clear_mem)> made(raw.dcraw_make_mem_image(&status), &LibRaw::dcraw_clear_mem);
+    if (!made || made->bits != 16 || (made->colors != 3 && made->colors != 1))
+        return fail("the raw file gives no picture of three colours", path.string());
+
+    const libraw_colordata_t& colour = raw.imgdata.color;
+    // What LibRaw multiplied by: a channel saturates at its own number of these.
+    double saturation[3], top = 0;
+    for (int k = 0; k < 3; ++k)
+        saturation[k] = colour.pre_mul[k] > 0 ? colour.pre_mul[k] : 1, top = std::max(top, saturation[k]);
+    double least = 1;
+    for (double& s : saturation)
+        s /= top, least = std::min(least, s);
+    const float baseline = colour.dng_levels.baseline_exposure;
+    const bool told = raw.imgdata.idata.dng_version && baseline > -10 && baseline < 10;
+    const double gain = (told ? std::exp2(baseline) : kMidGrey / kMidGreyOfSaturation) / least / 65535;
+    Matrix3 toSrgb{{{1, 0, 0}, {0, 1, 0}, {0, 0, 1}}};
+    double sum = 0;
+    for (int i = 0; i < 3; ++i)
+        for (int k = 0; k < 3; ++k)
+            sum += std::abs(colour.rgb_cam[i][k]);
+    if (made->colors == 3 && sum > 0)
+        for (int i = 0; i < 3; ++i)
+            for (int k = 0; k < 3; ++k)
+                toSrgb.m[i][k] = colour.rgb_cam[i][k];
+    Picture picture;
+    picture.info = info;
+    picture.image = Image(made->width, made->height);
+    const auto* codes = reinterpret_cast<const std::uint16_t*>(made->data);
+    const int channels = made->colors;
+    tbb::parallel_for(0, picture.image.height(), [&](int y) {
+        const std::uint16_t* in = codes + static_cast<std::size_t>(y) * made->width * static_cast<std::size_t>(channels);
+        float* out = picture.image.mutableView().row(y);
+        for (int x = 0; x < made->width; ++x, in += channels, out += 3) {
+            double v[3], full = 0, strongest = 0;
+            for (int k = 0; k < 3; ++k) {
+                v[k] = in[channels == 3 ? k : 0];
+                full = std::max(full, v[k] / (65535 * (channels == 3 ? saturation[k] : 1)));
+                strongest = std::max(strongest, v[k]);
+            }
+            const double t = std::clamp((full - 0.92) / 0.07, 0.0, 1.0), neutral = t * t * (3 - 2 * t);
+            LinearRgb c{(v[0] + neutral * (strongest - v[0])) * gain, (v[1] + neutral * (strongest - v[1])) * gain, (v[2] + neutral * (strongest - v[2])) * gain};
+            c = apply(toSrgb, c);
+            c = apply(toWorking(RgbSpace::Srgb), {baseCurve(c.r), baseCurve(c.g), baseCurve(c.b)});
+            out[0] = static_cast<float>(c.r), out[1] = static_cast<float>(c.g), out[2] = static_cast<float>(c.b);
+        }
+    });
+    if (!quick)
+        picture.info.width = made->width, picture.info.height = made->height;
+    return picture;
+}
+
+}  // namespace amber

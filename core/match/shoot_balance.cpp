@@ -1,0 +1,106 @@
+#include "core/match/shoot_balance.h"
+
+#include "core/image/read.h"
+#include "core/measure/key_colour.h"
+
+#include <atomic>
+#include <mutex>
+#include <set>
+#include <tbb/parallel_for.h>
+
+namespace amber {
+
+std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, const BalanceProgress& progress, const CancelToken& cancel)
+{
+    const std::size_t n = frames.size();
+    ShootBalance result;
+    result.frames.resize(n), result.faults.resize(n), result.responseNames.resize(n);
+    std::vector<BalanceEvidence> evidence(n);
+    std::vector<char> isRead(n, 0);
+    std::mutex mutex;
+    int done = 0;
+    // How much comparing there will be is not known before; a frame read counts for about as much as one compared with its neighbours.
+    const int total = static_cast<int>(2 * n);
+    const auto advance = [&](int at) {
+        if (progress)
+            progress(std::min(at, total), total);
+    };
+    tbb::parallel_for(std::size_t{0}, n, [&](std::size_t i) {
+        if (cancel.isCancelled())
+            return;
+        const auto picture = readReduced(frames[i].path, kFeatureEdge, true);
+        if (picture) {
+            evidence[i] = evidenceOf(picture->image.view(), captureFacts(frames[i].path));
+            for (const auto& [name, place] : frames[i].keys)
+                evidence[i].keys[name] = meanOf(picture->image.view(), regionInSource(frames[i].current.geometry, static_cast<double>(picture->image.width()) / picture->image.height(), place));
+            evidence[i].inBracket = frames[i].bracket >= 0;
+            const FrameBalance& current = frames[i].current;
+            if (current.exposureLocked)
+                evidence[i].exposureStops = current.light.exposureStops;
+            if (current.whiteLocked)
+                evidence[i].white = current.light;
+            evidence[i].keyStops = current.keyStops;
+            result.responseNames[i] = picture->info.isRaw() ? "raw" : "";
+            isRead[i] = 1;
+        } else {
+            result.faults[i] = picture.error().message();
+        }
+        const std::lock_guard lock(mutex);
+        advance(++done);
+    });
+    if (cancel.isCancelled())
+        return std::nullopt;
+
+    // Every camera's own rendering, from its brackets.
+    std::map<std::string, std::map<int, Bracket>> brackets;
+    for (std::size_t i = 0; i < n; ++i)
+        if (isRead[i] && frames[i].bracket >= 0 && result.responseNames[i].empty())
+            brackets[evidence[i].capture.camera][frames[i].bracket].frames.push_back(i);
+    for (const auto& [camera, some] : brackets) {
+        std::vector<Bracket> list;
+        for (const auto& [number, bracket] : some)
+            list.push_back(bracket);
+        if (const Response response = responseOf(evidence, list); !response.isIdentity() && !camera.empty())
+            result.responses[camera] = response;
+    }
+    for (std::size_t i = 0; i < n; ++i) {
+        if (!isRead[i])
+            continue;
+        if (result.responseNames[i] == "raw")
+            evidence[i].response = baseRendering();
+        else if (const auto found = result.responses.find(evidence[i].capture.camera); found != result.responses.end())
+            result.responseNames[i] = found->first, evidence[i].response = found->second;
+    }
+
+    std::set<int> groups;
+    for (const ShootFrame& frame : frames)
+        groups.insert(frame.group);
+    for (const int group : groups) {
+        std::vector<std::size_t> members;
+        std::size_t lead = 0;
+        for (std::size_t i = 0; i < n; ++i)
+            if (frames[i].group == group && isRead[i]) {
+                if (frames[i].isLead)
+                    lead = members.size();
+                members.push_back(i);
+            }
+        if (members.empty())
+            continue;
+        std::vector<BalanceEvidence> some;
+        for (const std::size_t i : members)
+            some.push_back(std::move(evidence[i]));
+        const auto solved = balanceGroup(
+            std::move(some), lead, [&](int part, int of) { advance(done + static_cast<int>(static_cast<std::size_t>(part) * members.size() / static_cast<std::size_t>(of))); }, cancel);
+        if (cancel.isCancelled())
+            return std::nullopt;
+        done += static_cast<int>(members.size());
+        for (std::size_t k = 0; k < members.size(); ++k) {
+            result.frames[members[k]] = solved[k];
+            result.frames[members[k]].through = members[std::min(solved[k].through, members.size() - 1)];
+        }
+    }
+    advance(total);
+    return result;
+}
+
+}  // namespace amber
