@@ -1,13 +1,12 @@
 #include "app/document/balance_book.h"
 
 #include "app/document/document.h"
-
-#include <nlohmann/json.hpp>
+#include "core/image/read.h"
+#include "core/look/look_json.h"
 
 namespace amber {
 namespace {
 
-using Json = nlohmann::json;
 constexpr const char *kAt = "balance/at", *kPlaces = "keyPlaces", *kResponses = "responses";
 
 std::string nameOf(std::int64_t frame) { return "balance/frame/" + std::to_string(frame); }
@@ -73,6 +72,7 @@ void BalanceBook::set(const std::map<std::int64_t, FrameBalance>& balances, cons
     std::vector<std::pair<std::string, std::string>> writes;
     for (const auto& [frame, balance] : balances) {
         const std::string before = m_document.choice(nameOf(frame)), after = frameBalanceToText(balance);
+        carryMarks(frame, frameBalanceFromText(before).geometry, balance.geometry);
         m_balances[frame] = balance;
         if (before == after)
             continue;
@@ -96,6 +96,27 @@ void BalanceBook::preview(std::int64_t frame, const FrameBalance& balance)
 {
     m_balances[frame] = balance;
     emit changed(frame);
+}
+
+void BalanceBook::carryMarks(std::int64_t id, const Geometry& before, const Geometry& after)
+{
+    auto keys = m_document.keyColours();
+    auto places = m_places;
+    const Frame* frame = m_document.frame(id);
+    const bool isMarked = std::any_of(keys.begin(), keys.end(), [&](const KeyColour& k) { return k.frame == id; }) || std::any_of(places.begin(), places.end(), [&](const KeyPlace& p) { return p.frame == id; });
+    if (before == after || !frame || !isMarked)
+        return;
+    const auto info = readPictureInfo(frame->path);
+    const double ratio = info ? static_cast<double>(info->width) / info->height : 1.5;
+    const auto carried = [&](const Region& place) { return regionInPlaced(after, ratio, regionInSource(before, ratio, place)); };
+    for (KeyColour& key : keys)
+        if (key.frame == id)
+            key.place = carried(key.place);
+    for (KeyPlace& place : places)
+        if (place.frame == id)
+            place.place = carried(place.place);
+    m_document.setKeyColours(keys);
+    setKeyPlaces(places);
 }
 
 QString BalanceBook::undoAction() const
@@ -127,6 +148,7 @@ void BalanceBook::move(int way)
         if (text.is_string()) {
             const std::int64_t frame = std::atoll(id.c_str());
             writes.emplace_back(nameOf(frame), text.get<std::string>());
+            carryMarks(frame, frameBalanceFromText(m_document.choice(nameOf(frame))).geometry, frameBalanceFromText(text.get<std::string>()).geometry);
             m_balances[frame] = frameBalanceFromText(text.get<std::string>());
             frames.push_back(frame);
         }

@@ -57,6 +57,8 @@ signals:
 
 private:
     void move(int way);
+    /// What is marked on a frame stays on the things it marks when the frame is turned or cropped.
+    void carryMarks(std::int64_t frame, const Geometry& before, const Geometry& after);
     std::string entryName(int index) const;
 
     Document& m_document;

@@ -1,7 +1,9 @@
 #include "app/shell/main_window.h"
 
+#include "app/places/balance/balance_place.h"
 #include "app/places/handover/handover_place.h"
 #include "app/places/look/look_place.h"
+#include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
 #include "app/shell/shortcuts.h"
 #include "app/stepline/step_line.h"
@@ -16,9 +18,11 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
     setAcceptDrops(true);
     setWindowIcon(theme::icon("jolly-amber"));
     m_shoot = new ShootPlace(m_document, m_proxies, this);
+    m_balance = new BalancePlace(m_document, m_proxies, m_shoot->model(), this);
     m_look = new LookPlace(m_document, m_proxies, m_renders, this);
+    m_proof = new ProofPlace(m_document, m_proxies, [this](std::int64_t frame) { return m_shoot->model().thumbnail(frame); }, this);
     m_handover = new HandoverPlace(m_document, this);
-    for (QWidget* place : std::initializer_list<QWidget*>{m_shoot, m_look, m_handover})
+    for (QWidget* place : std::initializer_list<QWidget*>{m_shoot, m_balance, m_look, m_proof, m_handover})
         m_places->addWidget(place);
     auto* right = new QVBoxLayout;
     right->setSpacing(0);
@@ -32,6 +36,20 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
     layout->addLayout(right, 1);
     addShortcuts();
 
+    m_proxies.setFootings([this](std::int64_t frame) {
+        const FrameBalance balance = m_document.balances().of(frame);
+        return ProxyStore::Footing{balance, m_document.balances().responseOf(balance)};
+    });
+    connect(&m_document.balances(), &BalanceBook::changed, this, [this](std::int64_t id) {
+        if (const Frame* frame = m_document.frame(id))
+            m_proxies.refoot(id, frame->path);
+    });
+    connect(m_balance, &BalancePlace::workRequested, this, [this] { go(Place::Look); });
+    connect(m_proof, &ProofPlace::markingWanted, this, [this] {
+        go(Place::Look);
+        m_look->toggleMarking();
+        say(tr("Mark a key colour: click it, or drag a region, and name it. Proof finds it on the other frames."));
+    });
     connect(m_shoot, &ShootPlace::openRequested, this, &MainWindow::open);
     connect(m_shoot, &ShootPlace::workRequested, this, [this] { go(Place::Look); });
     connect(m_look, &LookPlace::quietWanted, this, &MainWindow::setQuiet);
@@ -65,8 +83,8 @@ QWidget* MainWindow::makeRail()
     const struct {
         const char *icon, *id;
         QString words;
-    } places[] = {{"shoot", "shoot", tr("Shoot")}, {"look", "look", tr("Look")}, {"handover", "handover", tr("Hand over")}};
-    for (int i = 0; i < 3; ++i) {
+    } places[] = {{"shoot", "shoot", tr("Shoot")}, {"balance", "balance", tr("Balance")}, {"look", "look", tr("Look")}, {"proof", "proof", tr("Proof")}, {"handover", "handover", tr("Hand over")}};
+    for (int i = 0; i < static_cast<int>(std::size(places)); ++i) {
         auto* button = new QToolButton(rail);
         button->setObjectName("railButton");
         button->setProperty("place", places[i].id);
@@ -160,17 +178,19 @@ void MainWindow::addShortcuts()
         m_look->showPanel(LookPlace::Panel::Bench);
     });
     add("shoot", [this] { go(Place::Shoot); });
+    add("balance", [this] { go(Place::Balance); });
     add("look", [this] { go(Place::Look); });
+    add("proof", [this] { go(Place::Proof); });
     add("handover", [this] { go(Place::Handover); });
     add("open", [this] { m_shoot->askFolder(); });
     // A number held at its end is let go first: it must not become part of the look.
     add("undo", [this] {
         m_look->holdExtreme(0);
-        m_document.undo();
+        place() == Place::Balance ? m_balance->undo() : m_document.undo();
     });
     add("redo", [this] {
         m_look->holdExtreme(0);
-        m_document.redo();
+        place() == Place::Balance ? m_balance->redo() : m_document.redo();
     });
     add("next", [this] { step(1); });
     add("previous", [this] { step(-1); });
@@ -241,8 +261,11 @@ void MainWindow::retitle()
     setWindowTitle(m_document.isReadOnly() ? tr("%1 · %2 · not kept · Jolly Amber").arg(text(m_document.look().name), job) : job.isEmpty() ? tr("Jolly Amber") : tr("%1 · %2 · Jolly Amber").arg(text(m_document.look().name), job));
 }
 
+MainWindow::Place MainWindow::place() const { return static_cast<Place>(m_places->currentIndex()); }
+
 void MainWindow::go(Place place)
 {
+    m_balance->commitPending();
     m_places->setCurrentIndex(static_cast<int>(place));
     m_rail->button(static_cast<int>(place))->setChecked(true);
 }
@@ -298,6 +321,7 @@ void MainWindow::closeEvent(QCloseEvent* event)
 {
     m_look->holdExtreme(0);
     m_document.commitPending();
+    m_balance->commitPending();
     if (m_handover->task().isRunning()) {
         const auto answer = QMessageBox::question(this, tr("Files are being written"), tr("Stop handing over and quit? Files already written are whole; those not begun are left out."), QMessageBox::Yes | QMessageBox::No, QMessageBox::No);
         if (answer != QMessageBox::Yes) {

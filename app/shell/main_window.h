@@ -13,8 +13,10 @@ class QStackedWidget;
 
 namespace amber {
 
+class BalancePlace;
 class HandoverPlace;
 class LookPlace;
+class ProofPlace;
 class ShootPlace;
 
 class MainWindow : public QWidget {
@@ -26,14 +28,17 @@ public:
 
     /// Opens a folder, a job or pictures; says in the window when it cannot be done.
     void open(const QStringList& paths);
-    enum class Place { Shoot, Look, Handover };
+    enum class Place { Shoot, Balance, Look, Proof, Handover };
     void go(Place place);
+    Place place() const;
     void say(const QString& message);
     void chooseTheme(int theme);
 
     Document& document() { return m_document; }
     ShootPlace& shoot() { return *m_shoot; }
+    BalancePlace& balance() { return *m_balance; }
     LookPlace& look() { return *m_look; }
+    ProofPlace& proof() { return *m_proof; }
     HandoverPlace& handover() { return *m_handover; }
 
 protected:
@@ -59,7 +64,9 @@ private:
     QButtonGroup* m_rail;
     QWidget* m_railArea = nullptr;
     ShootPlace* m_shoot;
+    BalancePlace* m_balance;
     LookPlace* m_look;
+    ProofPlace* m_proof;
     HandoverPlace* m_handover;
     QWidget* m_messageBar;
     QLabel* m_message;

@@ -3,8 +3,10 @@
 #include "app/bench/bench.h"
 #include "app/bench/hue_editor.h"
 #include "app/bench/table_editor.h"
+#include "app/places/balance/balance_place.h"
 #include "app/places/handover/handover_place.h"
 #include "app/places/look/look_place.h"
+#include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
 #include "app/shell/main_window.h"
 #include "app/shell/shortcuts.h"
@@ -12,6 +14,7 @@
 #include "app/library/library_view.h"
 #include "app/variants/sweep_view.h"
 #include "app/variants/tray_view.h"
+#include "app/wall/picture_view.h"
 #include "core/look/look_json.h"
 #include "demo/demo_job.h"
 
@@ -108,6 +111,29 @@ int writeScreenshots(const QString& folder)
     window.open({demo});
     camera.waitFor([&] { return window.shoot().model().readCount() == static_cast<int>(document.frames().size()); }, "the contact sheet");
     camera.take(window, "shoot");
+
+    // Every light solved; one of them seen before it is taken.
+    BalancePlace& balance = window.balance();
+    const auto groupOf = [&](const char* stem) {
+        for (const Frame& frame : document.frames())
+            if (frame.path.stem() == stem)
+                return std::pair(frame.id, document.groupOf(frame.id));
+        return std::pair(std::int64_t{0}, -1);
+    };
+    const std::int64_t first = document.frameInHand();
+    window.go(MainWindow::Place::Balance);
+    balance.solve();
+    camera.waitFor([&] { return !balance.task().isRunning(); }, "balance");
+    const auto [yard, yardGroup] = groupOf("yard-10");
+    balance.model().setGroup(yardGroup);
+    document.setFrameInHand(groupOf("yard-03").first);
+    const auto balanceShown = [&] { return !balance.after().image().isNull(); };
+    camera.waitFor(balanceShown, "the balanced picture");
+    camera.take(window, "balance");
+    document.setFrameInHand(yard);
+    balance.model().setGroup(-1);
+    balance.take();
+    document.setFrameInHand(first);
 
     window.go(MainWindow::Place::Look);
     const auto atRest = [&] { return wallIsDone(look, document.companions().size()); };
@@ -226,6 +252,13 @@ int writeScreenshots(const QString& folder)
     camera.take(window, "look-high-contrast");
     window.chooseTheme(static_cast<int>(theme::Theme::PrintRoom));
     document.undo(), document.undo();
+
+    window.go(MainWindow::Place::Proof);
+    ProofPlace& proof = window.proof();
+    proof.measure();
+    camera.waitFor([&] { return !proof.task().isRunning(); }, "consistency");
+    camera.waitFor([&] { return !proof.findChild<PictureView*>("cellHere")->image().isNull() && !proof.findChild<PictureView*>("cellLead")->image().isNull(); }, "both pictures of a cell");
+    camera.take(window, "proof");
 
     window.go(MainWindow::Place::Handover);
     bool done = false;

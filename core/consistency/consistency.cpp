@@ -32,25 +32,17 @@ void explain(Outlier& outlier, const FrameReading& frame, const FrameReading& le
         if (row[k].isMeasured && frame.doubt[k] < 0.5)
             from.push_back(*frame.balanced[k]), to.push_back(*lead.balanced[k]);
     const std::size_t column = outlier.column;
-    if (column < keys.size() && frame.doubt[column] > 0.5) {
+    if (frame.doubt[column] > 0.5) {
         outlier.cause = Outlier::Cause::Doubtful;
         return;
     }
-    if (column >= keys.size()) {
-        outlier.cause = from.empty() ? Outlier::Cause::ThisThingOnly : Outlier::Cause::Exposure;
-        if (from.empty())
-            return;
-    }
-    if (from.size() < 2 && column < keys.size()) {
+    if (from.size() < 2) {
         outlier.cause = Outlier::Cause::ThisThingOnly;
         return;
     }
     const BalanceFit fit = fitBalance(from, to, {});
     const auto left = [&](const Balance& b) {
-        std::vector<double> d;
-        for (std::size_t i = 0; i < from.size(); ++i)
-            d.push_back(ciede2000(balanced(b, {}, from[i]), to[i]));
-        return column < keys.size() ? ciede2000(balanced(b, {}, *frame.balanced[column]), *lead.balanced[column]) : quantile(d, 0.5);
+        return ciede2000(balanced(b, {}, *frame.balanced[column]), *lead.balanced[column]);
     };
     const Balance exposure{fit.balance.exposureStops, Balance{}.kelvin, 0}, white{0, fit.balance.kelvin, fit.balance.tint};
     const double none = left({}), byExposure = left(exposure), byWhite = left(white), byBoth = left(fit.balance);
@@ -132,7 +124,8 @@ ConsistencyTable consistency(const std::vector<FrameReading>& readings, const st
     for (std::size_t i = 0; i < readings.size(); ++i)
         for (std::size_t k = 0; k < columns; ++k) {
             ConsistencyCell& cell = table.rows[i][k];
-            if (!cell.isMeasured || cell.isWithin || readings[i].isLead || cell.after <= limits[k])
+            // Frames of one light need not be equally light or contrasty: that depends on what they show. Such cells are marked, no more.
+            if (!cell.isMeasured || cell.isWithin || readings[i].isLead || cell.after <= limits[k] || k >= keys.size())
                 continue;
             cell.isOutlier = true;
             Outlier outlier;

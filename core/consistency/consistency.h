@@ -53,7 +53,7 @@ struct ConsistencyTable {
     double allSpread = 0, allSpreadBefore = 0;       ///< of all key colours together
     std::vector<Outlier> outliers;                   ///< the most visible first
 };
-/// Outliers: past the tolerance and more than three robust deviations (1.4826 MAD) over the median of their column. Cause: `Exposure` or `White` when
+/// Outliers among the key colours: past the tolerance and more than three robust deviations (1.4826 MAD) over the median of their column. Cause: `Exposure` or `White` when
 /// a fit over the frame's key colours to the lead's takes away more than half of the difference, and which half of the fit did it.
 ConsistencyTable consistency(const std::vector<FrameReading>& readings, const std::vector<KeyColour>& keys);
 

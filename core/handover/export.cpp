@@ -105,6 +105,16 @@ Status deliver(const RenderPlan& plan, const PictureOwn& own, const fs::path& so
     std::error_code error;
     if (fs::equivalent(source, target, error))
         return fail("would overwrite its own source: choose another folder", source.string());
+    if (recipe.ratio > 0) {
+        const auto info = readPictureInfo(source);
+        if (!info)
+            return tl::make_unexpected(info.error());
+        PictureOwn cut = own;
+        cut.balance.geometry = croppedTo(own.balance.geometry, static_cast<double>(info->width) / info->height, recipe.ratio);
+        Recipe uncut = recipe;
+        uncut.ratio = 0;
+        return deliver(plan, cut, source, target, uncut, cancel);
+    }
     if (!plan.needsWholePicture() && own.balance.geometry.isIdentity()) {
         auto reader = RowReader::open(source);
         if (!reader)

@@ -13,6 +13,7 @@ namespace amber {
 struct Recipe {
     OutputOptions output;
     int longEdge = 0;  ///< pixels, 0: as the source
+    double ratio = 0;  ///< width / height every picture is cut to, inside its own crop; 0: as it is
     std::filesystem::path folder;
 };
 

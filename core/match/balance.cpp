@@ -289,9 +289,10 @@ BalanceFit fitBalance(const std::vector<LinearRgb>& from, const Response& fromRe
         if (const double y = luminanceOf(apply(matrix, p.from)); y > 0 && luminanceOf(p.to) > 0)
             stops.emplace_back(std::log2(luminanceOf(p.to) / y), p.weight);
     fit.balance.exposureStops = median(stops);
+    const Matrix3 whole = balanceMatrix(fit.balance);
     std::vector<std::pair<double, double>> left;
     for (std::size_t i = 0; i < std::min(from.size(), to.size()); ++i)
-        left.emplace_back(ciede2000(through(toResponse, apply(matrix, through(fromResponse, from[i], true)), false), to[i]), 1);
+        left.emplace_back(ciede2000(through(toResponse, apply(whole, through(fromResponse, from[i], true)), false), to[i]), 1);
     fit.residual = median(left);
     return fit;
 }

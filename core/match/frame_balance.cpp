@@ -107,6 +107,19 @@ Region inscribedCrop(const Geometry& geometry, double ratio, double wantedRatio)
     return {0.5 - low * wide / 2, 0.5 - low * high / 2, 0.5 + low * wide / 2, 0.5 + low * high / 2};
 }
 
+Geometry croppedTo(const Geometry& geometry, double ratio, double wantedRatio)
+{
+    Geometry result = geometry;
+    if (wantedRatio <= 0)
+        return result;
+    const Region& c = geometry.crop;
+    const double width = c.right - c.left, height = c.bottom - c.top, own = width * ratio / height;
+    const double w = width * std::min(1.0, wantedRatio / own), h = height * std::min(1.0, own / wantedRatio);
+    const Spot middle = middleOf(c);
+    result.crop = {middle.x - w / 2, middle.y - h / 2, middle.x + w / 2, middle.y + h / 2};
+    return result;
+}
+
 void placedSize(const Geometry& g, int& width, int& height)
 {
     width = std::max(1, static_cast<int>(std::lround(width * (g.crop.right - g.crop.left))));

@@ -28,6 +28,8 @@ Region regionInSource(const Geometry& geometry, double ratio, const Region& regi
 Region regionInPlaced(const Geometry& geometry, double ratio, const Region& region);
 /// The largest crop round the middle with this ratio of width to height (0: the source's) that shows nothing from outside the source.
 Region inscribedCrop(const Geometry& geometry, double ratio, double wantedRatio);
+/// The same turn with the largest crop of this ratio inside the crop it has, round its middle; 0 leaves it.
+Geometry croppedTo(const Geometry& geometry, double ratio, double wantedRatio);
 /// The finished picture, resampled bicubically; as it is for the identity.
 Image placed(Image picture, const Geometry& geometry);
 /// Size of what placed() gives.

@@ -2,7 +2,7 @@
 #include "core/base/atomic_file.h"
 #include "core/colour/difference.h"
 #include "core/image/read.h"
-#include "core/match/group_balance.h"
+#include "core/match/shoot_balance.h"
 #include "tests/support/temporary_folder.h"
 
 #include <cmath>
@@ -18,38 +18,36 @@ const fs::path kFrames = fs::path(AMBER_SOURCE_DIR) / "demo/frames";
 
 struct Shoot {
     std::vector<std::string> names;
-    std::vector<BalanceEvidence> frames;
+    std::vector<ShootFrame> frames;
     std::vector<nlohmann::json> truth;
     std::vector<LightGroup> groups;
-    std::vector<Bracket> brackets;
-    Response response;
+    ShootBalance solved;
+    std::size_t leadOf(std::size_t i) const { return groups[static_cast<std::size_t>(frames[i].group)].lead; }
 };
 
+/// The demo shoot, balanced once with nothing done by hand.
 const Shoot& shoot()
 {
     static const Shoot all = [] {
         Shoot s;
-        std::map<std::string, nlohmann::json> truth;
         const auto known = nlohmann::json::parse(test::readText(fs::path(AMBER_SOURCE_DIR) / "demo/truth.json"));
-        for (const auto& frame : known["frames"])
-            truth[frame["name"]] = frame;
         std::vector<FrameFacts> facts;
-        for (const auto& [name, frame] : truth) {
-            const fs::path path = kFrames / (name + ".jpg");
-            const auto picture = readReduced(path, kFeatureEdge, true);
-            s.names.push_back(name);
+        for (const auto& frame : known["frames"]) {
+            const fs::path path = kFrames / (frame["name"].get<std::string>() + ".jpg");
+            s.names.push_back(frame["name"]);
             s.truth.push_back(frame);
+            s.frames.push_back({path, 0, false, -1, {}, {}});
             facts.push_back(frameFacts(readReduced(path, 320, true)->image.view(), captureFacts(path)));
-            s.frames.push_back(evidenceOf(picture->image.view(), captureFacts(path)));
         }
         s.groups = lightGroups(facts);
-        s.brackets = findBrackets(facts);
-        for (const Bracket& bracket : s.brackets)
-            for (std::size_t i : bracket.frames)
-                s.frames[i].inBracket = true;
-        s.response = responseOf(s.frames, s.brackets);
-        for (BalanceEvidence& frame : s.frames)
-            frame.response = s.response;
+        for (std::size_t g = 0; g < s.groups.size(); ++g)
+            for (std::size_t i : s.groups[g].frames)
+                s.frames[i].group = static_cast<int>(g), s.frames[i].isLead = i == s.groups[g].lead;
+        const auto brackets = findBrackets(facts);
+        for (std::size_t b = 0; b < brackets.size(); ++b)
+            for (std::size_t i : brackets[b].frames)
+                s.frames[i].bracket = static_cast<int>(b);
+        s.solved = balanceShoot(s.frames).value();
         return s;
     }();
     return all;
@@ -79,24 +77,13 @@ TEST(OnTheDemoShoot, BalanceFindsExposureAndWhite)
 {
     const Shoot& s = shoot();
     std::vector<double> stops, kelvin;
-    for (const LightGroup& group : s.groups) {
-        std::vector<BalanceEvidence> frames;
-        std::size_t lead = 0;
-        for (std::size_t i : group.frames) {
-            if (i == group.lead)
-                lead = frames.size();
-            frames.push_back(s.frames[i]);
-        }
-        const auto solved = balanceGroup(frames, lead);
-        for (std::size_t k = 0; k < solved.size(); ++k) {
-            const std::size_t i = group.frames[k];
-            const Balance want = wanted(s.truth[i], s.truth[group.lead]);
-            const SolvedBalance& r = solved[k];
-            std::printf("%-17s ev %+.2f (%+.2f)  K %5.0f (%5.0f) tint %+4.1f (%+4.1f)  ground %d conf %.2f resid %5.2f support %4d trouble %d %.2f\n", s.names[i].c_str(), r.balance.exposureStops, want.exposureStops, r.balance.kelvin, want.kelvin,
-                        r.balance.tint, want.tint, static_cast<int>(r.ground), r.confidence, r.residual, r.support, static_cast<int>(r.trouble), r.measured);
-            stops.push_back(std::abs(r.balance.exposureStops - want.exposureStops));
-            kelvin.push_back(std::abs(r.balance.kelvin - want.kelvin));
-        }
+    for (std::size_t i = 0; i < s.names.size(); ++i) {
+        const Balance want = wanted(s.truth[i], s.truth[s.leadOf(i)]);
+        const SolvedBalance& r = s.solved.frames[i];
+        std::printf("%-17s ev %+.2f (%+.2f)  K %5.0f (%5.0f) tint %+4.1f (%+4.1f)  ground %d conf %.2f resid %5.2f support %4d trouble %d %.2f\n", s.names[i].c_str(), r.balance.exposureStops, want.exposureStops, r.balance.kelvin, want.kelvin, r.balance.tint, want.tint, static_cast<int>(r.ground), r.confidence, r.residual, r.support,
+                    static_cast<int>(r.trouble), r.measured);
+        stops.push_back(std::abs(r.balance.exposureStops - want.exposureStops));
+        kelvin.push_back(std::abs(r.balance.kelvin - want.kelvin));
     }
     std::printf("median: %.3f stops, %.0f K\n", median(stops), median(kelvin));
     EXPECT_LE(median(stops), 0.1);

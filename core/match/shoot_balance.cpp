@@ -86,16 +86,33 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
             }
         if (members.empty())
             continue;
+        // The lead stands as the artist balanced it; solving is against it as it came, and its own balance goes on top of everyone's.
+        const auto leadGains = coneGains(frames[members[lead]].current.light);
+        const auto moved = [&](const Balance& b, double way) {
+            const auto g = coneGains(b);
+            return fromConeGains({g[0] + way * leadGains[0], g[1] + way * leadGains[1], g[2] + way * leadGains[2]});
+        };
         std::vector<BalanceEvidence> some;
-        for (const std::size_t i : members)
+        for (const std::size_t i : members) {
+            if (i != members[lead] && evidence[i].exposureStops)
+                *evidence[i].exposureStops -= frames[members[lead]].current.light.exposureStops;
+            if (i != members[lead] && evidence[i].white)
+                evidence[i].white = moved(*evidence[i].white, -1);
             some.push_back(std::move(evidence[i]));
+        }
         const auto solved = balanceGroup(
             std::move(some), lead, [&](int part, int of) { advance(done + static_cast<int>(static_cast<std::size_t>(part) * members.size() / static_cast<std::size_t>(of))); }, cancel);
         if (cancel.isCancelled())
             return std::nullopt;
         done += static_cast<int>(members.size());
         for (std::size_t k = 0; k < members.size(); ++k) {
-            result.frames[members[k]] = solved[k];
+            const FrameBalance& current = frames[members[k]].current;
+            SolvedBalance& r = result.frames[members[k]] = solved[k];
+            r.balance = k == lead ? current.light : leadGains == std::array<double, 3>{} ? r.balance : moved(r.balance, 1);
+            if (current.exposureLocked)
+                r.balance.exposureStops = current.light.exposureStops;
+            if (current.whiteLocked)
+                r.balance.kelvin = current.light.kelvin, r.balance.tint = current.light.tint;
             result.frames[members[k]].through = members[std::min(solved[k].through, members.size() - 1)];
         }
     }

@@ -74,7 +74,7 @@ public:
     }
     bool goToLook()
     {
-        key(Qt::Key_2, Qt::ControlModifier);
+        key(Qt::Key_3, Qt::ControlModifier);
         return settled();
     }
     void key(Qt::Key key, Qt::KeyboardModifiers modifiers = {})

@@ -9,11 +9,20 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
         m_thumbnails.clear();
         m_facts.clear();
         m_brackets.clear();
+        m_bracketList.clear();
     });
     connect(&document, &Document::opened, this, [this] {
         rebuild();
         for (const Frame& frame : m_document.frames())
             m_proxies.requestThumbnail(frame.id, frame.path, false);
+    });
+    connect(&document, &Document::framesChanged, this, [this] {
+        if (static_cast<int>(m_document.frames().size()) == rowCount())
+            return;
+        rebuild();
+        for (const Frame& frame : m_document.frames())
+            if (!m_thumbnails.contains(frame.id) && frame.fault.empty())
+                m_proxies.requestThumbnail(frame.id, frame.path, false);
     });
     connect(&document, &Document::frameChosen, this, [this] { emit dataChanged(index(0), index(rowCount() - 1), {InHandRole, CompanionRole}); });
     connect(&document, &Document::companionsChanged, this, [this] { emit dataChanged(index(0), index(rowCount() - 1), {CompanionRole}); });
@@ -67,9 +76,14 @@ void FrameModel::seeWhetherAllAreRead()
         return;
     const auto [ids, facts] = this->facts();
     m_brackets.clear();
-    for (const Bracket& bracket : findBrackets(facts))
+    m_bracketList.clear();
+    for (const Bracket& bracket : findBrackets(facts)) {
+        m_bracketList.push_back({{}, ids[bracket.proposed]});
+        for (const std::size_t i : bracket.frames)
+            m_bracketList.back().frames.push_back(ids[i]);
         for (std::size_t i = 0; i < bracket.frames.size(); ++i)
             m_brackets.insert(ids[bracket.frames[i]], bracket.frames[i] == bracket.proposed ? tr("bracket %1 of %2, proposed").arg(i + 1).arg(bracket.frames.size()) : tr("bracket %1 of %2").arg(i + 1).arg(bracket.frames.size()));
+    }
     if (m_document.groups().empty())
         proposeGroups();
     if (rowCount() > 0)
@@ -91,6 +105,20 @@ void FrameModel::proposeGroups()
         groups.push_back(std::move(group));
     }
     m_document.setGroups(groups);
+}
+
+int FrameModel::bracketOf(std::int64_t frame) const
+{
+    for (std::size_t i = 0; i < m_bracketList.size(); ++i)
+        if (const auto& f = m_bracketList[i].frames; std::find(f.begin(), f.end(), frame) != f.end())
+            return static_cast<int>(i);
+    return -1;
+}
+
+const FrameFacts* FrameModel::factsOf(std::int64_t frame) const
+{
+    const auto found = m_facts.constFind(frame);
+    return found == m_facts.constEnd() ? nullptr : &*found;
 }
 
 void FrameModel::touch(std::int64_t frame)

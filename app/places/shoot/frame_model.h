@@ -26,6 +26,16 @@ public:
     void proposeGroups();
     /// Null while it is not read.
     QPixmap thumbnail(std::int64_t frame) const { return m_thumbnails.value(frame); }
+    /// Brackets that were recognised: their frames in the order they were taken, and which one is proposed.
+    struct FrameBracket {
+        std::vector<std::int64_t> frames;
+        std::int64_t proposed = 0;
+    };
+    const std::vector<FrameBracket>& brackets() const { return m_bracketList; }
+    /// Index into brackets(), or -1.
+    int bracketOf(std::int64_t frame) const;
+    /// What the camera wrote down and what a thumbnail shows, of a frame that was read; else nothing.
+    const FrameFacts* factsOf(std::int64_t frame) const;
     int rowOf(std::int64_t frame) const { return m_rows.value(frame, -1); }
     /// Asks for a thumbnail before the others.
     void want(const QModelIndex& index) const;
@@ -45,6 +55,7 @@ private:
     QHash<std::int64_t, QPixmap> m_thumbnails;
     QHash<std::int64_t, int> m_rows;
     QHash<std::int64_t, FrameFacts> m_facts;
+    std::vector<FrameBracket> m_bracketList;
     QHash<std::int64_t, QString> m_brackets;  ///< what part a frame has in a bracket, in words
 };
 

@@ -1,0 +1,395 @@
+#include "app/places/balance/balance_place.h"
+
+#include "app/places/balance/balance_bench.h"
+#include "app/places/shoot/frame_model.h"
+#include "app/theme/theme.h"
+#include "app/wall/picture_view.h"
+#include "core/image/resize.h"
+
+#include <QtWidgets>
+
+namespace amber {
+namespace {
+
+/// The pictures' ground: the wall, with room for one large and two small pictures.
+class Ground3 : public QWidget {
+public:
+    Ground3(PictureView* large, PictureView* upper, PictureView* lower, QWidget* parent) : QWidget(parent), m_large(large), m_upper(upper), m_lower(lower)
+    {
+        setObjectName("balancePictures");
+        for (PictureView* view : {large, upper, lower})
+            view->setParent(this);
+    }
+
+protected:
+    void paintEvent(QPaintEvent*) override { QPainter(this).fillRect(rect(), theme::kWall); }
+    void resizeEvent(QResizeEvent*) override
+    {
+        const QRect area = rect().adjusted(14, 6, -14, -10);
+        const int small = (area.height() - 8) / 2, side = static_cast<int>((small - 22) * 1.5), main = std::min(area.width() - side - 14, static_cast<int>((area.height() - 22) * 1.5) + 2);
+        const int left = area.left() + std::max(0, (area.width() - main - side - 14) / 2);
+        m_large->setGeometry(left, area.top(), main, area.height());
+        m_upper->setGeometry(left + main + 14, area.top(), side, small);
+        m_lower->setGeometry(left + main + 14, area.top() + small + 8, side, small);
+    }
+
+private:
+    PictureView *m_large, *m_upper, *m_lower;
+};
+
+}  // namespace
+
+BalancePlace::BalancePlace(Document& document, ProxyStore& proxies, FrameModel& frames, QWidget* parent)
+    : QWidget(parent), m_document(document), m_proxies(proxies), m_frames(frames), m_model(new BalanceModel(document, [&frames](std::int64_t frame) { return frames.thumbnail(frame); }, this)), m_task(new Task(this)), m_table(new QTableView(this)), m_after(new PictureView(this)),
+      m_before(new PictureView(this)), m_lead(new PictureView(this)), m_bench(new BalanceBench(this)), m_groups(new QComboBox(this)), m_state(new QLabel(this)), m_pause(new QTimer(this))
+{
+    setObjectName("balancePlace");
+    m_after->setObjectName("balanceAfter");
+    m_before->setObjectName("balanceBefore");
+    m_lead->setObjectName("balanceLead");
+    m_table->setObjectName("balanceTable");
+    m_table->setAccessibleName(tr("Frames and their balances"));
+    m_table->setModel(m_model);
+    m_table->setSelectionBehavior(QAbstractItemView::SelectRows);
+    m_table->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    m_table->setShowGrid(false);
+    m_table->verticalHeader()->hide();
+    m_table->verticalHeader()->setDefaultSectionSize(36);
+    m_table->setIconSize({48, 32});
+    m_table->horizontalHeader()->setHighlightSections(false);
+    m_table->horizontalHeader()->setSectionResizeMode(BalanceModel::NoteColumn, QHeaderView::Stretch);
+    constexpr int kWidths[] = {214, 58, 70, 52, 262, 54, 64};
+    for (int i = 0; i < BalanceModel::NoteColumn; ++i)
+        m_table->setColumnWidth(i, kWidths[i]);
+    m_pause->setSingleShot(true);
+    m_pause->setInterval(500);
+    connect(m_pause, &QTimer::timeout, this, &BalancePlace::commitPending);
+
+    auto* ground = new Ground3(m_after, m_lead, m_before, this);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addLayout(makeHeader());
+    layout->addWidget(ground, 5);
+    layout->addWidget(m_bench);
+    layout->addWidget(m_table, 3);
+
+    connect(m_table->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& now) {
+        commitPending();
+        if (const std::int64_t frame = m_model->frameAt(now.row()))
+            m_document.setFrameInHand(frame);
+    });
+    connect(m_table, &QTableView::activated, this, &BalancePlace::workRequested);
+    connect(m_bench, &BalanceBench::edited, this, &BalancePlace::edited);
+    connect(m_bench, &BalanceBench::tiltWanted, this, &BalancePlace::measureTilt);
+    connect(m_bench, &BalanceBench::endsWanted, this, &BalancePlace::solveEnds);
+    connect(m_bench, &BalanceBench::resetWanted, this, [this] {
+        FrameBalance bare;
+        bare.response = m_document.balances().of(m_document.frameInHand()).response;
+        setFrame(bare, tr("Balance taken off a frame"));
+    });
+    connect(m_model, &BalanceModel::ticksChanged, this, &BalancePlace::refresh);
+    connect(&document, &Document::opening, this, [this] { m_pause->stop(), m_pendingFrame = 0, m_task->cancel(); });
+    connect(&document, &Document::opened, this, [this] { refreshGroups(), refresh(); });
+    connect(&document, &Document::groupsChanged, this, [this] { refreshGroups(), refresh(); });
+    connect(&document, &Document::framesChanged, this, &BalancePlace::refresh);
+    connect(&document, &Document::frameChosen, this, &BalancePlace::refresh);
+    connect(&document.balances(), &BalanceBook::historyChanged, this, &BalancePlace::refresh);
+    connect(&document.balances(), &BalanceBook::changed, this, [this](std::int64_t frame) {
+        if (frame == m_document.frameInHand() || frame == leadOf(m_document.frameInHand()))
+            showPictures();
+    });
+    connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
+        if (frame == m_document.frameInHand() || frame == leadOf(m_document.frameInHand()))
+            showPictures();
+    });
+    for (PictureView* view : {m_after, m_before, m_lead})
+        connect(view, &PictureView::resized, this, &BalancePlace::showPictures);
+    connect(m_task, &Task::ended, this, &BalancePlace::refresh);
+    connect(m_task, &Task::began, this, &BalancePlace::refresh);
+    refresh();
+}
+
+QLayout* BalancePlace::makeHeader()
+{
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(14, 6, 14, 6);
+    row->setSpacing(8);
+    m_groups->setObjectName("balanceGroup");
+    m_groups->setAccessibleName(tr("Light group"));
+    m_groups->setMinimumWidth(190);
+    connect(m_groups, &QComboBox::activated, this, [this](int i) {
+        commitPending();
+        m_model->setGroup(i - 1);
+        refresh();
+    });
+    m_state->setObjectName("balanceState");
+    m_state->setProperty("quiet", true);
+    m_state->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    const auto button = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
+        auto* b = new QPushButton(words, this);
+        b->setObjectName(name);
+        b->setToolTip(tip);
+        connect(b, &QPushButton::clicked, this, act);
+        return b;
+    };
+    const auto tool = [&](const char* name, const QString& words, auto&& act) {
+        auto* b = new QToolButton(this);
+        b->setObjectName(name);
+        b->setText(words);
+        connect(b, &QToolButton::clicked, this, act);
+        return b;
+    };
+    m_undo = tool("balanceUndo", tr("Undo"), [this] { undo(); });
+    m_redo = tool("balanceRedo", tr("Redo"), [this] { redo(); });
+    m_solve = button("balanceSolve", tr("Solve"), tr("Finds exposure and white of the frames shown against the lead of each light; nothing changes before you take it"), [this] { solve(); });
+    m_take = button("balanceTake", tr("Take"), tr("Takes what is proposed for the ticked frames"), [this] { take(); });
+    row->addWidget(m_groups);
+    row->addWidget(m_state, 1);
+    row->addWidget(makeTaskBar(*m_task, "balanceTask", this));
+    row->addWidget(m_undo);
+    row->addWidget(m_redo);
+    row->addWidget(m_solve);
+    row->addWidget(m_take);
+    return row;
+}
+
+void BalancePlace::showEvent(QShowEvent*)
+{
+    refresh();
+    showPictures();
+}
+
+std::int64_t BalancePlace::leadOf(std::int64_t frame) const
+{
+    const int group = m_document.groupOf(frame);
+    return group < 0 ? 0 : m_document.groups()[static_cast<std::size_t>(group)].lead;
+}
+
+FrameBalance BalancePlace::shown(std::int64_t frame) const
+{
+    const auto* waiting = m_model->proposal(frame);
+    return waiting ? waiting->balance : m_document.balances().of(frame);
+}
+
+void BalancePlace::refreshGroups()
+{
+    const int now = m_model->group() + 1;
+    m_groups->clear();
+    m_groups->addItem(tr("All lights (%1)").arg(m_document.frames().size()));
+    for (const Document::Group& group : m_document.groups())
+        m_groups->addItem(tr("%1 (%2)").arg(text(group.name)).arg(group.frames.size()));
+    m_groups->setCurrentIndex(std::min(now, m_groups->count() - 1));
+}
+
+void BalancePlace::refresh()
+{
+    const QString undo = m_document.isOpen() ? m_document.balances().undoAction() : QString(), redo = m_document.isOpen() ? m_document.balances().redoAction() : QString();
+    m_undo->setEnabled(!undo.isEmpty());
+    m_undo->setToolTip(undo.isEmpty() ? tr("Nothing to undo") : tr("Undo: %1 (Ctrl+Z)").arg(undo));
+    m_redo->setEnabled(!redo.isEmpty());
+    m_redo->setToolTip(redo.isEmpty() ? tr("Nothing to redo") : tr("Redo: %1 (Ctrl+Shift+Z)").arg(redo));
+    const int ticked = static_cast<int>(m_model->ticked().size());
+    m_solve->setEnabled(!m_task->isRunning() && !m_document.groups().empty());
+    m_take->setEnabled(!m_task->isRunning() && ticked > 0);
+    m_take->setText(ticked > 0 ? tr("Take %1").arg(ticked) : tr("Take"));
+    int troubled = 0, waiting = 0;
+    for (int row = 0; row < m_model->rowCount(); ++row)
+        if (const auto* p = m_model->proposal(m_model->frameAt(row)))
+            ++waiting, troubled += p->solved.trouble != Trouble::None || !p->fault.isEmpty();
+    m_state->setText(m_document.groups().empty() ? tr("Lights are told apart once all frames are read.") : waiting == 0 ? tr("Nothing proposed. Solve looks at the frames and proposes; you take what you like.") : troubled == 0 ? tr("%1 proposed").arg(waiting) : tr("%1 proposed, %2 cannot be brought onto the others: see their notes").arg(waiting).arg(troubled));
+    m_groups->setCurrentIndex(std::min(m_model->group() + 1, m_groups->count() - 1));
+    const int row = m_model->rowOf(m_document.frameInHand());
+    if (row >= 0 && m_table->currentIndex().row() != row) {
+        const QSignalBlocker quiet(m_table->selectionModel());
+        m_table->selectRow(row);
+        m_table->scrollTo(m_model->index(row, 0));
+        m_table->viewport()->update();
+    }
+    showPictures();
+}
+
+void BalancePlace::showPictures()
+{
+    if (!isVisible() || !m_document.isOpen())
+        return;
+    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const Frame* lead = m_document.frame(leadOf(m_document.frameInHand()));
+    const auto show = [&](PictureView& view, const Frame* of, bool balanced, const QString& caption) {
+        if (!of) {
+            view.clear();
+            view.setCaption(caption);
+            view.setMessage(tr("No lead"));
+            return;
+        }
+        const auto proxy = m_proxies.untouched(of->id, of->path);
+        view.setCaption(caption);
+        if (!proxy) {
+            view.clear();
+            view.setMessage(of->fault.empty() ? tr("Reading…") : text(of->fault));
+            return;
+        }
+        const FrameBalance balance = balanced ? shown(of->id) : FrameBalance{};
+        const QSize space = view.pictureSpace();
+        int width = proxy->image.width(), height = proxy->image.height();
+        placedSize(balance.geometry, width, height);
+        // Reduced so far that the finished picture fits, then balanced: what is not seen costs nothing.
+        const double scale = std::min({1.0, static_cast<double>(space.width()) / width, static_cast<double>(space.height()) / height});
+        Image small = reduceByArea(proxy->image.view(), std::max(1, static_cast<int>(proxy->image.width() * scale)), std::max(1, static_cast<int>(proxy->image.height() * scale)));
+        const QImage before = balance.geometry.isIdentity() ? toScreen(small.view()) : toScreen(placed(small, balance.geometry).view());
+        const QImage after = toScreen(balancedPicture(std::move(small), balance, m_document.balances().responseOf(balance)).view());
+        view.setImages(++m_number, after, before);
+    };
+    if (!frame) {
+        for (PictureView* view : {m_after, m_before, m_lead})
+            view->clear();
+        return;
+    }
+    const QString name = text(frame->path.stem());
+    show(*m_after, frame, true, m_model->proposal(frame->id) ? tr("%1 · proposed").arg(name) : tr("%1 · balanced").arg(name));
+    show(*m_before, frame, false, tr("as it came"));
+    show(*m_lead, lead, true, lead ? tr("lead: %1").arg(text(lead->path.stem())) : tr("lead"));
+    if (const auto proxy = m_proxies.untouched(frame->id, frame->path))
+        m_bench->show(m_pendingFrame == frame->id ? m_pending : shown(frame->id), static_cast<double>(proxy->info.width) / proxy->info.height);
+}
+
+void BalancePlace::edited(const FrameBalance& balance, const QString& action)
+{
+    const std::int64_t frame = m_document.frameInHand();
+    if (m_pendingFrame != 0 && (m_pendingFrame != frame || m_pendingAction != action))
+        commitPending();
+    m_pendingFrame = frame, m_pending = balance, m_pendingAction = action;
+    m_model->settle({frame});
+    m_document.balances().preview(frame, balance);
+    m_pause->start();
+}
+
+void BalancePlace::commitPending()
+{
+    m_pause->stop();
+    if (m_pendingFrame == 0)
+        return;
+    const std::int64_t frame = std::exchange(m_pendingFrame, 0);
+    m_document.balances().set({{frame, m_pending}}, m_pendingAction);
+}
+
+void BalancePlace::setFrame(const FrameBalance& balance, const QString& action)
+{
+    commitPending();
+    m_model->settle({m_document.frameInHand()});
+    m_document.balances().set({{m_document.frameInHand(), balance}}, action);
+    refresh();
+}
+
+void BalancePlace::measureTilt()
+{
+    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const auto proxy = frame ? m_proxies.untouched(frame->id, frame->path) : nullptr;
+    if (!proxy)
+        return;
+    const auto tilt = measuredTilt(proxy->image.view());
+    if (!tilt) {
+        emit m_document.failed(tr("No long straight edges near the level were found in %1.").arg(text(frame->path.stem())));
+        return;
+    }
+    FrameBalance balance = shown(frame->id);
+    balance.geometry.straightenDegrees = std::round(*tilt * 100) / 100;
+    Geometry uncut = balance.geometry;
+    uncut.crop = {};
+    balance.geometry.crop = inscribedCrop(uncut, static_cast<double>(proxy->info.width) / proxy->info.height, 0);
+    setFrame(balance, tr("Frame straightened"));
+}
+
+void BalancePlace::solveEnds()
+{
+    constexpr double kFirstPixels = 0.001;
+    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const auto proxy = frame ? m_proxies.untouched(frame->id, frame->path) : nullptr;
+    if (!proxy)
+        return;
+    FrameBalance balance = shown(frame->id);
+    balance.ends = {};
+    const Image lit = balancedPicture(proxy->samples, balance, m_document.balances().responseOf(balance));
+    balance.ends = amber::solveEnds(lit.view(), m_document.framing(frame->id), kFirstPixels, kFirstPixels);
+    balance.endsLocked = true;
+    setFrame(balance, tr("Ends of a frame"));
+}
+
+void BalancePlace::solve()
+{
+    if (m_task->isRunning() || m_document.groups().empty())
+        return;
+    commitPending();
+    std::vector<ShootFrame> frames;
+    std::vector<std::int64_t> ids;
+    for (int row = 0; row < m_model->rowCount(); ++row) {
+        const Frame* frame = m_document.frame(m_model->frameAt(row));
+        const int group = frame ? m_document.groupOf(frame->id) : -1;
+        if (group < 0)
+            continue;
+        ShootFrame one{frame->path, group, m_document.groups()[static_cast<std::size_t>(group)].lead == frame->id, m_frames.bracketOf(frame->id), m_document.balances().of(frame->id), {}};
+        for (const KeyColour& key : m_document.keyColours())
+            if (key.frame == frame->id)
+                one.keys[key.name] = key.place;
+            else if (const auto place = m_document.balances().keyPlace(key.name, frame->id); place && place->isConfirmed)
+                one.keys[key.name] = place->place;
+        ids.push_back(frame->id);
+        frames.push_back(std::move(one));
+    }
+    auto result = std::make_shared<std::optional<ShootBalance>>();
+    m_task->start([frames, result](const Task::Progress& progress, const CancelToken& cancel) { *result = balanceShoot(frames, progress, cancel); },
+                  [this, ids, frames, result](bool cancelled) {
+                      if (cancelled || !*result) {
+                          m_state->setText(tr("Stopped. Nothing was changed."));
+                          return;
+                      }
+                      const ShootBalance& solved = **result;
+                      for (const auto& [camera, response] : solved.responses)
+                          m_document.balances().setResponse(camera, response);
+                      std::map<std::int64_t, BalanceModel::Proposal> proposals;
+                      for (std::size_t i = 0; i < ids.size(); ++i) {
+                          BalanceModel::Proposal p;
+                          p.solved = solved.frames[i];
+                          p.balance = m_document.balances().of(ids[i]);
+                          p.balance.light = p.solved.balance;
+                          p.balance.response = solved.responseNames[i];
+                          p.balance.confidence = p.solved.confidence;
+                          p.fault = text(solved.faults[i]);
+                          p.through = ids[std::min(p.solved.through, ids.size() - 1)];
+                          p.isTicked = p.fault.isEmpty() && (p.solved.trouble == Trouble::None || p.solved.trouble == Trouble::ClippedSource);
+                          proposals[ids[i]] = std::move(p);
+                      }
+                      m_model->setProposals(proposals);
+                      for (auto& [id, p] : proposals)
+                          p.balance.because = m_model->groundWords(id).toStdString();
+                      m_model->setProposals(proposals);
+                      refresh();
+                  });
+}
+
+void BalancePlace::take()
+{
+    const auto ticked = m_model->ticked();
+    if (ticked.empty())
+        return;
+    std::vector<std::int64_t> frames;
+    for (const auto& [frame, balance] : ticked)
+        frames.push_back(frame);
+    m_model->settle(frames);
+    m_document.balances().set(ticked, frames.size() == 1 ? tr("Balance of 1 frame") : tr("Balance of %1 frames").arg(frames.size()));
+    refresh();
+}
+
+void BalancePlace::undo()
+{
+    commitPending();
+    m_document.balances().undo();
+}
+
+void BalancePlace::redo()
+{
+    commitPending();
+    m_document.balances().redo();
+}
+
+}  // namespace amber
