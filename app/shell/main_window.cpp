@@ -17,7 +17,7 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
     setObjectName("desk");
     setAcceptDrops(true);
     setWindowIcon(theme::icon("jolly-amber"));
-    m_shoot = new ShootPlace(m_document, m_proxies, this);
+    m_shoot = new ShootPlace(m_document, m_proxies, m_keeper, this);
     m_balance = new BalancePlace(m_document, m_proxies, m_shoot->model(), this);
     m_look = new LookPlace(m_document, m_proxies, m_renders, this);
     m_proof = new ProofPlace(m_document, m_proxies, [this](std::int64_t frame) { return m_shoot->model().thumbnail(frame); }, this);
@@ -288,6 +288,15 @@ void MainWindow::open(const QStringList& paths)
 
 bool MainWindow::eventFilter(QObject*, QEvent* event)
 {
+    switch (event->type()) {
+    case QEvent::KeyPress:
+    case QEvent::MouseButtonPress:
+    case QEvent::MouseMove:
+    case QEvent::Wheel:
+        m_keeper.act(place() == Place::Balance ? static_cast<int>(Stage::Balance) : place() == Place::Look ? static_cast<int>(Stage::Look) : place() == Place::Proof ? static_cast<int>(Stage::Proof) : -1);
+        break;
+    default: break;
+    }
     if (event->type() != QEvent::KeyPress && event->type() != QEvent::KeyRelease)
         return false;
     const auto* key = static_cast<QKeyEvent*>(event);
@@ -322,6 +331,7 @@ void MainWindow::closeEvent(QCloseEvent* event)
     m_look->holdExtreme(0);
     m_document.commitPending();
     m_balance->commitPending();
+    m_keeper.flush();
     if (m_handover->task().isRunning()) {
         const auto answer = QMessageBox::question(this, tr("Files are being written"), tr("Stop handing over and quit? Files already written are whole; those not begun are left out."), QMessageBox::Yes | QMessageBox::No, QMessageBox::No);
         if (answer != QMessageBox::Yes) {

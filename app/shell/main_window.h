@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/document/document.h"
+#include "app/plan/time_keeper.h"
 #include "app/render/render_service.h"
 
 #include <QWidget>
@@ -35,6 +36,7 @@ public:
     void chooseTheme(int theme);
 
     Document& document() { return m_document; }
+    TimeKeeper& keeper() { return m_keeper; }
     ShootPlace& shoot() { return *m_shoot; }
     BalancePlace& balance() { return *m_balance; }
     LookPlace& look() { return *m_look; }
@@ -58,6 +60,7 @@ private:
     void retitle();
 
     Document m_document;
+    TimeKeeper m_keeper{m_document};
     ProxyStore m_proxies;
     RenderService m_renders;
     QStackedWidget* m_places;

@@ -111,6 +111,24 @@ int writeScreenshots(const QString& folder)
     window.open({demo});
     camera.waitFor([&] { return window.shoot().model().readCount() == static_cast<int>(document.frames().size()); }, "the contact sheet");
     camera.take(window, "shoot");
+    const std::int64_t first = document.frameInHand();
+
+    // The choice among the exposures of a bracket.
+    document.setFrameInHand([&] {
+        for (const Frame& frame : document.frames())
+            if (frame.path.stem() == "north-window-09")
+                return frame.id;
+        return document.frameInHand();
+    }());
+    window.shoot().sheet().setCurrentIndex(window.shoot().sheet().model()->index(window.shoot().model().rowOf(document.frameInHand()), 0));
+    QTimer::singleShot(0, &window, [&] {
+        if (auto* dialog = window.findChild<QDialog*>("bracketDialog")) {
+            camera.take(*dialog, "bracket");
+            dialog->reject();
+        }
+    });
+    window.findChild<QToolButton*>("bracketButton")->click();
+    document.setFrameInHand(first);
 
     // Every light solved; one of them seen before it is taken.
     BalancePlace& balance = window.balance();
@@ -120,14 +138,13 @@ int writeScreenshots(const QString& folder)
                 return std::pair(frame.id, document.groupOf(frame.id));
         return std::pair(std::int64_t{0}, -1);
     };
-    const std::int64_t first = document.frameInHand();
     window.go(MainWindow::Place::Balance);
     balance.solve();
     camera.waitFor([&] { return !balance.task().isRunning(); }, "balance");
     const auto [yard, yardGroup] = groupOf("yard-10");
     balance.model().setGroup(yardGroup);
     document.setFrameInHand(groupOf("yard-03").first);
-    const auto balanceShown = [&] { return !balance.after().image().isNull(); };
+    const auto balanceShown = [&] { return !balance.after().image().isNull() && !window.findChild<PictureView*>("balanceLead")->image().isNull(); };
     camera.waitFor(balanceShown, "the balanced picture");
     camera.take(window, "balance");
     document.setFrameInHand(yard);

@@ -12,6 +12,8 @@
 namespace amber {
 namespace {
 
+constexpr double kDoubt = 0.5;
+
 double starOf(double L) { return toLab(toLinearRgb(OkLab{L, 0, 0})).l; }
 
 double quantile(std::vector<double> values, double share)
@@ -29,10 +31,10 @@ void explain(Outlier& outlier, const FrameReading& frame, const FrameReading& le
 {
     std::vector<LinearRgb> from, to;
     for (std::size_t k = 0; k < keys.size(); ++k)
-        if (row[k].isMeasured && frame.doubt[k] < 0.5)
+        if (row[k].isMeasured && frame.doubt[k] <= kDoubt)
             from.push_back(*frame.balanced[k]), to.push_back(*lead.balanced[k]);
     const std::size_t column = outlier.column;
-    if (frame.doubt[column] > 0.5) {
+    if (frame.doubt[column] > kDoubt) {
         outlier.cause = Outlier::Cause::Doubtful;
         return;
     }
@@ -97,7 +99,8 @@ ConsistencyTable consistency(const std::vector<FrameReading>& readings, const st
             }
             cell.isMeasured = true;
             cell.isWithin = cell.after <= tolerance;
-            if (r.isLead)
+            // What may be another thing tells nothing about consistency.
+            if (r.isLead || (k < keys.size() && std::max(r.doubt[k], lead.doubt[k]) > kDoubt))
                 continue;
             after[k].push_back(cell.after), before[k].push_back(cell.before);
             if (k < keys.size())

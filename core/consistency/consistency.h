@@ -48,7 +48,7 @@ struct Outlier {
 };
 struct ConsistencyTable {
     std::vector<std::vector<ConsistencyCell>> rows;  ///< per reading: key colours, then tone columns
-    double within = 1, withinBefore = 1;             ///< shares of measured key colour cells within tolerance (leads left out)
+    double within = 1, withinBefore = 1;             ///< shares of measured key colour cells within tolerance (leads and doubtful places left out)
     std::vector<double> spread, spreadBefore;        ///< 95 % quantile per key colour over all groups; -1 where never measured twice
     double allSpread = 0, allSpreadBefore = 0;       ///< of all key colours together
     std::vector<Outlier> outliers;                   ///< the most visible first

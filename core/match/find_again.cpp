@@ -11,7 +11,7 @@ namespace amber {
 namespace {
 
 constexpr int kSearchEdge = 240;
-constexpr double kLightnessSay = 0.5, kNear = 0.035, kFar = 0.09, kCarried = 0.07;  // OKLab
+constexpr double kLightnessSay = 0.5, kNear = 0.035, kFar = 0.06, kCarried = 0.07;  // OKLab
 
 double apart(const OkLab& p, const OkLab& q) { return std::sqrt(std::pow(kLightnessSay * (p.L - q.L), 2) + std::pow(p.a - q.a, 2) + std::pow(p.b - q.b, 2)); }
 

@@ -79,10 +79,14 @@ public:
     }
     void key(Qt::Key key, Qt::KeyboardModifiers modifiers = {})
     {
-        if (!m_window.isActiveWindow()) {
-            m_window.activateWindow();
-            (void)QTest::qWaitForWindowActive(&m_window);
-        }
+        // A menu that has just closed may still hold the keyboard: that it was activated is told late.
+        if (!QApplication::activeModalWidget())
+            (void)waitUntil([&] {
+                QCoreApplication::processEvents();
+                if (!m_window.isActiveWindow())
+                    m_window.activateWindow();
+                return m_window.isActiveWindow() && !QApplication::activePopupWidget();
+            });
         QWidget* to = QApplication::focusWidget();
         QTest::keyClick(to ? to : &m_window, key, modifiers);
     }

@@ -15,6 +15,7 @@ const std::vector<Shape>& shapes()
 BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
 {
     setObjectName("balanceBench");
+    setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
     auto* columns = new QHBoxLayout(this);
     columns->setContentsMargins(16, 10, 16, 12);
     columns->setSpacing(24);
@@ -22,6 +23,8 @@ BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
         auto* box = new QVBoxLayout;
         auto* words = new QLabel(title, this);
         words->setProperty("strong", true);
+        words->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+        box->setSpacing(6);
         auto* grid = new QGridLayout;
         grid->setHorizontalSpacing(10);
         grid->setVerticalSpacing(6);

@@ -1,5 +1,6 @@
 #include "app/places/handover/handover_place.h"
 
+#include "app/places/balance/balance_bench.h"
 #include "app/theme/theme.h"
 
 namespace amber {
@@ -100,6 +101,9 @@ QWidget* HandoverPlace::makeForm()
     m_edge->setSpecialValueText(tr("as it is"));
     m_edge->setSuffix(tr(" px"));
     m_edge->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    add(tr("shape"), m_shape = new QComboBox(page), "exportShape", tr("Every picture cut to this ratio of width to height, inside its own crop; the pictures of the job stay as they are"));
+    for (const Shape& shape : shapes())
+        m_shape->addItem(shape.words);
     add(tr("folder"), m_folder = new QLineEdit(page), "exportFolder", tr("Where the files go; made when it is missing"));
     auto* browse = new QPushButton(tr("Choose folder…"), page);
     browse->setObjectName("exportBrowse");
@@ -137,6 +141,7 @@ void HandoverPlace::restoreChoices()
     };
     m_format->setCurrentIndex(std::clamp(number("export-format", 0), 0, m_format->count() - 1));
     m_space->setCurrentIndex(std::clamp(number("export-space", 0), 0, m_space->count() - 1));
+    m_shape->setCurrentIndex(std::clamp(number("export-shape", 0), 0, m_shape->count() - 1));
     m_quality->setValue(number("export-quality", 92));
     m_edge->setValue(number("export-edge", 0));
     const QString folder = text(m_document.choice("export-folder"));
@@ -157,6 +162,8 @@ void HandoverPlace::refresh()
     m_which->clear();
     m_which->addItem(m_document.frames().size() == 1 ? tr("the one frame") : tr("all %L1 frames").arg(m_document.frames().size()));
     m_which->addItem(frame ? tr("only %1").arg(text(frame->path.stem())) : tr("the frame in hand"));
+    m_which->addItem(tr("all but unused exposures"));
+    m_which->setItemData(2, tr("Without the exposures of brackets of which another was chosen"), Qt::ToolTipRole);
     m_which->setCurrentIndex(which);
     m_summary->setText(m_document.isOpen() ? tr("%1 on %2").arg(text(m_document.look().name), m_document.title()) : tr("No job is open"));
     m_start->setEnabled(ready && !m_task->isRunning());
@@ -169,11 +176,12 @@ void HandoverPlace::start()
     std::vector<std::filesystem::path> sources;
     std::vector<PictureOwn> own;
     for (const Frame& frame : m_document.frames())
-        if (m_which->currentIndex() == 0 || frame.id == m_document.frameInHand())
+        if (m_which->currentIndex() == 0 || (m_which->currentIndex() == 1 && frame.id == m_document.frameInHand()) || (m_which->currentIndex() == 2 && m_document.choice("unused/" + std::to_string(frame.id)).empty()))
             sources.push_back(frame.path), own.push_back({Document::pictureName(frame.id), m_document.balances().of(frame.id), m_document.balances().responseOf(m_document.balances().of(frame.id))});
     Recipe recipe;
     recipe.output = {kFormats[m_format->currentIndex()], kSpaces[m_space->currentIndex()], m_quality->value()};
     recipe.longEdge = m_edge->value();
+    recipe.ratio = shapes()[static_cast<std::size_t>(std::max(0, m_shape->currentIndex()))].ratio;
     recipe.folder = m_folder->text().trimmed().toStdString();
     if (recipe.folder.empty()) {
         m_state->setText(tr("Choose a folder for the files first."));
@@ -183,6 +191,7 @@ void HandoverPlace::start()
     m_document.setChoice("export-space", std::to_string(m_space->currentIndex()));
     m_document.setChoice("export-quality", std::to_string(m_quality->value()));
     m_document.setChoice("export-edge", std::to_string(m_edge->value()));
+    m_document.setChoice("export-shape", std::to_string(m_shape->currentIndex()));
     m_document.setChoice("export-folder", recipe.folder.string());
     m_model->clear();
     m_progress->setRange(0, static_cast<int>(sources.size()));

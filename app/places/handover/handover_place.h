@@ -37,7 +37,7 @@ private:
     Document& m_document;
     ExportTask* m_task;
     DeliveryModel* m_model;
-    QComboBox *m_which, *m_format, *m_space;
+    QComboBox *m_which, *m_format, *m_space, *m_shape;
     QSpinBox *m_quality, *m_edge;
     QLineEdit* m_folder;
     QPushButton *m_start, *m_cancel;

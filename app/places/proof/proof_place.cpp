@@ -70,7 +70,8 @@ ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, std::function<QP
     left->addWidget(m_table, 1);
     auto* title = new QLabel(tr("What stands out"), this);
     title->setProperty("strong", true);
-    title->setContentsMargins(14, 8, 14, 4);
+    title->setIndent(14);
+    title->setFixedHeight(30);
     left->addWidget(title);
     left->addWidget(m_outliers);
     auto* middle = new QHBoxLayout;

@@ -9,8 +9,8 @@ class FrameFilter : public QSortFilterProxyModel {
     Q_OBJECT
 
 public:
-    enum class Order { AsOpened, Time, Group, Rating };
-    enum class Findings { Any, Bracket, Unreadable, Chosen };
+    enum class Order { AsOpened, Time, Group, Rating, Hardest };
+    enum class Findings { Any, Bracket, Unreadable, Chosen, Duplicate, Unsure, NotDone };
 
     explicit FrameFilter(QObject* parent = nullptr);
     void setGroup(int group);  ///< -1: all

@@ -10,6 +10,8 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
         m_facts.clear();
         m_brackets.clear();
         m_bracketList.clear();
+        m_firstOfHash.clear();
+        m_duplicates.clear();
     });
     connect(&document, &Document::opened, this, [this] {
         rebuild();
@@ -30,6 +32,10 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
         m_facts.insert(frame, frameFacts(fromScreen(image).view(), capture));
         m_thumbnails.insert(frame, QPixmap::fromImage(image));
         m_document.setFrameHash(frame, hash.toStdString());
+        if (const auto first = m_firstOfHash.constFind(hash); first == m_firstOfHash.constEnd())
+            m_firstOfHash.insert(hash, frame);
+        else if (*first != frame)
+            m_duplicates.insert(std::max(*first, frame), std::min(*first, frame));
         m_document.setFrameFault(frame, {});
         touch(frame);
         seeWhetherAllAreRead();
@@ -107,6 +113,21 @@ void FrameModel::proposeGroups()
     m_document.setGroups(groups);
 }
 
+double FrameModel::weightOf(std::int64_t frame) const
+{
+    const double sure = m_document.balances().of(frame).confidence;
+    double weight = 1 + (sure > 0 ? 1 - sure : 0.25);
+    if (const FrameFacts* facts = factsOf(frame))
+        weight += std::min(1.0, 4 * (facts->clippedHigh + 0.5 * facts->clippedLow));
+    return weight + (bracketOf(frame) >= 0 ? 0.5 : 0);
+}
+
+void FrameModel::touchAll()
+{
+    if (rowCount() > 0)
+        emit dataChanged(index(0), index(rowCount() - 1));
+}
+
 int FrameModel::bracketOf(std::int64_t frame) const
 {
     for (std::size_t i = 0; i < m_bracketList.size(); ++i)
@@ -150,6 +171,8 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
             words << text(m_document.groups()[static_cast<std::size_t>(group)].name) + (m_document.groups()[static_cast<std::size_t>(group)].lead == frame.id ? tr(", stands for its group") : QString());
         if (const QString bracket = m_brackets.value(frame.id); !bracket.isEmpty())
             words << bracket;
+        if (const QString same = data(index, DuplicateRole).toString(); !same.isEmpty())
+            words << tr("the same picture as %1").arg(same);
         return words.join('\n');
     }
     case Qt::AccessibleTextRole: {
@@ -164,12 +187,29 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
             words += ", " + text(m_document.groups()[static_cast<std::size_t>(group)].name);
         if (const QString bracket = m_brackets.value(frame.id); !bracket.isEmpty())
             words += ", " + bracket;
+        if (const QString same = data(index, DuplicateRole).toString(); !same.isEmpty())
+            words += tr(", the same picture as %1").arg(same);
+        if (data(index, DoneRole).toBool())
+            words += tr(", done");
         return frame.fault.empty() ? words : words + ", " + text(frame.fault);
     }
     case GroupRole: return m_document.groupOf(frame.id);
     case RatingRole: return m_document.rating(frame.id);
-    case BracketRole: return m_brackets.value(frame.id);
+    case BracketRole: {
+        const int at = bracketOf(frame.id);
+        if (at < 0)
+            return QString();
+        const std::int64_t chosen = std::atoll(m_document.choice("bracket/" + std::to_string(m_bracketList[static_cast<std::size_t>(at)].frames.front())).c_str());
+        return chosen == 0 ? m_brackets.value(frame.id) : chosen == frame.id ? tr("bracket, chosen") : tr("bracket, not used");
+    }
     case TimeRole: return QVariant::fromValue<qlonglong>(m_facts.value(frame.id).capture.seconds);
+    case DuplicateRole: {
+        const Frame* other = m_document.frame(m_duplicates.value(frame.id));
+        return other ? text(other->path.stem()) : QString();
+    }
+    case WeightRole: return weightOf(frame.id);
+    case DoneRole: return m_isDone && m_isDone(frame.id);
+    case TroubleRole: return m_document.balances().of(frame.id).confidence;
     case IdRole: return QVariant::fromValue<qlonglong>(frame.id);
     case FaultRole: return text(frame.fault);
     case PathRole: return text(frame.path);

@@ -8,6 +8,7 @@
 #include <QAbstractListModel>
 #include <QCache>
 #include <QPixmap>
+#include <functional>
 
 namespace amber {
 
@@ -15,7 +16,7 @@ class FrameModel : public QAbstractListModel {
     Q_OBJECT
 
 public:
-    enum Role { IdRole = Qt::UserRole + 1, FaultRole, InHandRole, CompanionRole, PathRole, GroupRole, RatingRole, BracketRole, TimeRole };
+    enum Role { IdRole = Qt::UserRole + 1, FaultRole, InHandRole, CompanionRole, PathRole, GroupRole, RatingRole, BracketRole, TimeRole, DuplicateRole, WeightRole, DoneRole, TroubleRole };
 
     FrameModel(Document& document, ProxyStore& proxies, QObject* parent = nullptr);
 
@@ -36,6 +37,11 @@ public:
     int bracketOf(std::int64_t frame) const;
     /// What the camera wrote down and what a thumbnail shows, of a frame that was read; else nothing.
     const FrameFacts* factsOf(std::int64_t frame) const;
+    /// How hard a frame is: 1, up to 4; unsure balance, clipped ends and brackets make it harder.
+    double weightOf(std::int64_t frame) const;
+    /// Asks whether a frame is ticked off.
+    void setDone(std::function<bool(std::int64_t)> isDone) { m_isDone = std::move(isDone); }
+    void touchAll();
     int rowOf(std::int64_t frame) const { return m_rows.value(frame, -1); }
     /// Asks for a thumbnail before the others.
     void want(const QModelIndex& index) const;
@@ -52,6 +58,9 @@ private:
 
     Document& m_document;
     ProxyStore& m_proxies;
+    std::function<bool(std::int64_t)> m_isDone;
+    QHash<QString, std::int64_t> m_firstOfHash;
+    QHash<std::int64_t, std::int64_t> m_duplicates;  ///< of which frame
     QHash<std::int64_t, QPixmap> m_thumbnails;
     QHash<std::int64_t, int> m_rows;
     QHash<std::int64_t, FrameFacts> m_facts;

@@ -1,5 +1,10 @@
 #include "app/places/shoot/shoot_place.h"
 
+#include "app/places/shoot/bracket_dialog.h"
+#include "app/places/shoot/bring_in_dialog.h"
+#include "app/places/shoot/intake.h"
+#include "app/plan/plan_dialog.h"
+#include "app/plan/time_keeper.h"
 #include "app/theme/theme.h"
 
 namespace amber {
@@ -51,6 +56,8 @@ public:
         QString role = inHand ? FrameModel::tr("in hand") : companion > 0 ? FrameModel::tr("companion %1").arg(companion) : QString();
         if (role.isEmpty() && !bracket.isEmpty())
             role = bracket;
+        if (role.isEmpty() && index.data(FrameModel::DoneRole).toBool())
+            role = FrameModel::tr("done");
         // The rating: so many squares in the lower corner of the picture.
         for (int i = 0; i < stars; ++i) {
             const QRect mark(shown.left() + 6 + 11 * i, shown.bottom() - 13, 8, 8);
@@ -79,13 +86,20 @@ private:
 
 }  // namespace
 
-ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, QWidget* parent)
-    : QWidget(parent), m_document(document), m_model(new FrameModel(document, proxies, this)), m_filter(new FrameFilter(this)), m_pages(new QStackedWidget(this)), m_sheet(new QListView(this)), m_title(new QLabel(this)), m_state(new QLabel(this)), m_hint(new QLabel(this))
+ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keeper, QWidget* parent)
+    : QWidget(parent), m_document(document), m_keeper(keeper), m_intake(new Intake(document, this)), m_model(new FrameModel(document, proxies, this)), m_filter(new FrameFilter(this)), m_pages(new QStackedWidget(this)), m_sheet(new QListView(this)), m_title(new QLabel(this)), m_state(new QLabel(this)), m_hint(new QLabel(this))
 {
     setObjectName("shootPlace");
     m_sheet->setObjectName("contactSheet");
     m_sheet->setAccessibleName(tr("Contact sheet"));
     m_filter->setSourceModel(m_model);
+    m_model->setDone([this](std::int64_t frame) { return m_keeper.isDone(frame); });
+    m_keeper.setWeights([this](std::int64_t frame) { return m_model->weightOf(frame); });
+    connect(&keeper, &TimeKeeper::changed, m_model, &FrameModel::touchAll);
+    connect(&document.balances(), &BalanceBook::historyChanged, m_model, &FrameModel::touchAll);
+    connect(m_intake, &Intake::said, &document, &Document::failed);
+    connect(m_intake, &Intake::openRequested, this, &ShootPlace::openRequested);
+    connect(m_intake, &Intake::watchChanged, this, &ShootPlace::refresh);
     m_sheet->setModel(m_filter);
     m_sheet->setSelectionMode(QAbstractItemView::ExtendedSelection);
     auto* delegate = new FrameDelegate(*m_model, m_sheet);
@@ -111,6 +125,7 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, QWidget* parent)
         else
             m_document.setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
     });
+    connect(m_sheet->selectionModel(), &QItemSelectionModel::currentChanged, this, [this] { m_bracket->setEnabled(bracketInHand() >= 0); });
     connect(m_sheet, &QListView::doubleClicked, this, &ShootPlace::workRequested);
 
     auto* header = new QHBoxLayout;
@@ -128,14 +143,21 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, QWidget* parent)
     companion->setObjectName("toggleCompanion");
     companion->setToolTip(tr("Show the chosen frame beside the frame in hand, or no longer; up to five (C, or Ctrl and click)"));
     connect(companion, &QPushButton::clicked, this, &ShootPlace::toggleCompanion);
+    auto* bring = new QPushButton(tr("Bring in…"), this);
+    bring->setObjectName("bringIn");
+    bring->setToolTip(tr("Pictures from a folder or card, copied or where they lie"));
+    connect(bring, &QPushButton::clicked, this, &ShootPlace::askBringIn);
+    m_state->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     header->addWidget(m_title);
     header->addWidget(m_state, 1);
+    header->addWidget(makeTaskBar(m_intake->task(), "intakeTask", this));
+    header->addWidget(bring);
     header->addWidget(companion);
     header->addWidget(open);
 
     m_hint->setProperty("quiet", true);
     m_hint->setContentsMargins(14, 4, 14, 6);
-    m_hint->setText(tr("Click takes a frame in hand. C or Ctrl+click makes it a companion. Enter goes to its look."));
+    m_hint->setText(tr("Click takes a frame in hand. C or Ctrl+click makes it a companion, 1 to 5 rate it, B shows its bracket, D ticks it off. Enter goes to its look."));
     auto* full = new QWidget(this);
     auto* fullLayout = new QVBoxLayout(full);
     fullLayout->setContentsMargins(0, 0, 0, 0);
@@ -175,9 +197,25 @@ QLayout* ShootPlace::makeFilters()
     m_groups = choice("shootGroup", tr("Light group"), {tr("All lights")}, [this](int i) { m_filter->setGroup(i - 1); });
     m_groups->setMinimumWidth(170);
     m_ratings = choice("shootRating", tr("Least rating"), {tr("Any rating"), tr("1 and more"), tr("2 and more"), tr("3 and more"), tr("4 and more"), tr("5")}, [this](int i) { m_filter->setLeastRating(i); });
-    m_findings = choice("shootFindings", tr("Which frames"), {tr("All frames"), tr("In brackets"), tr("Unreadable"), tr("In hand and companions")}, [this](int i) { m_filter->setFindings(static_cast<FrameFilter::Findings>(i)); });
-    m_order = choice("shootOrder", tr("Order"), {tr("As opened"), tr("By time"), tr("By light"), tr("By rating")}, [this](int i) { m_filter->setOrder(static_cast<FrameFilter::Order>(i)); });
+    m_findings = choice("shootFindings", tr("Which frames"), {tr("All frames"), tr("In brackets"), tr("Unreadable"), tr("In hand and companions"), tr("Same picture twice"), tr("Balance unsure"), tr("Not done")}, [this](int i) { m_filter->setFindings(static_cast<FrameFilter::Findings>(i)); });
+    m_order = choice("shootOrder", tr("Order"), {tr("As opened"), tr("By time"), tr("By light"), tr("By rating"), tr("Hardest first")}, [this](int i) { m_filter->setOrder(static_cast<FrameFilter::Order>(i)); });
     row->addStretch(1);
+    m_bracket = new QToolButton(this);
+    m_bracket->setObjectName("bracketButton");
+    m_bracket->setText(tr("Bracket…"));
+    m_bracket->setToolTip(tr("The exposures of this bracket: choose one, or merge them"));
+    connect(m_bracket, &QToolButton::clicked, this, &ShootPlace::chooseBracket);
+    row->addWidget(m_bracket);
+    auto* more = new QToolButton(this);
+    more->setObjectName("shootMenuButton");
+    more->setText(tr("Watch, plan"));
+    more->setToolTip(tr("Watch a folder for pictures that arrive; the time plan"));
+    more->setPopupMode(QToolButton::InstantPopup);
+    auto* moreMenu = new QMenu(more);
+    moreMenu->setObjectName("shootMenu");
+    more->setMenu(moreMenu);
+    connect(moreMenu, &QMenu::aboutToShow, this, [this, moreMenu] { fillMoreMenu(*moreMenu); });
+    row->addWidget(more);
     auto* groups = new QToolButton(this);
     groups->setObjectName("groupMenuButton");
     groups->setText(tr("Lights"));
@@ -286,7 +324,7 @@ void ShootPlace::fillGroupMenu(QMenu& menu)
 QWidget* ShootPlace::makeEmpty()
 {
     auto* page = new QWidget(this);
-    auto* words = new QLabel(tr("<p style='font-size:20px'>Open a folder of pictures</p><p>or drop files here. JPEG, PNG, TIFF and WebP are read.<br>Your pictures are never written to; the job is kept in one file beside them.</p>"), page);
+    auto* words = new QLabel(tr("<p style='font-size:20px'>Open a folder of pictures</p><p>or drop files here. JPEG, PNG, TIFF, WebP and camera raw files are read.<br>Your pictures are never written to; the job is kept in one file beside them.</p>"), page);
     words->setAlignment(Qt::AlignCenter);
     auto* open = new QPushButton(tr("Open folder…"), page);
     open->setObjectName("openFolderFirst");
@@ -298,6 +336,77 @@ QWidget* ShootPlace::makeEmpty()
     layout->addWidget(open, 0, Qt::AlignHCenter);
     layout->addStretch(3);
     return page;
+}
+
+void ShootPlace::askBringIn()
+{
+    BringInDialog dialog(QString(), m_document.isOpen() ? m_document.folder() : QDir::homePath(), this);
+    if (dialog.exec() == QDialog::Accepted)
+        m_intake->bringIn(dialog.from(), dialog.into());
+}
+
+void ShootPlace::fillMoreMenu(QMenu& menu)
+{
+    menu.clear();
+    const QString watched = m_intake->watched();
+    menu.addAction(watched.isEmpty() ? tr("Watch a folder…") : tr("Watch another folder…"), this, [this] {
+        const QString folder = QFileDialog::getExistingDirectory(this, tr("Watch this folder for pictures"), m_document.folder());
+        if (!folder.isEmpty())
+            m_intake->watch(folder);
+    })->setEnabled(m_document.isOpen());
+    menu.addAction(watched.isEmpty() ? tr("Watch the job's own folder") : tr("No longer watch %1").arg(QFileInfo(watched).fileName()), this, [this, watched] { m_intake->watch(watched.isEmpty() ? m_document.folder() : QString()); })->setEnabled(m_document.isOpen());
+    menu.addSeparator();
+    menu.addAction(tr("Time plan…"), this, [this] { PlanDialog(m_keeper, this).exec(); })->setEnabled(m_document.isOpen());
+    const auto frames = chosenFrames();
+    if (!frames.empty()) {
+        const bool done = m_keeper.isDone(frames.front());
+        menu.addAction(done ? tr("Not done (D)") : tr("Done (D)"), this, [this, frames, done] { m_keeper.setDone(frames, !done); });
+    }
+}
+
+int ShootPlace::bracketInHand() const
+{
+    const QModelIndex index = m_sheet->currentIndex();
+    return m_model->bracketOf(index.isValid() ? index.data(FrameModel::IdRole).toLongLong() : m_document.frameInHand());
+}
+
+void ShootPlace::chooseBracket()
+{
+    const int at = bracketInHand();
+    if (at < 0)
+        return;
+    const FrameModel::FrameBracket bracket = m_model->brackets()[static_cast<std::size_t>(at)];
+    const std::string kept = "bracket/" + std::to_string(bracket.frames.front());
+    const std::int64_t chosenBefore = std::atoll(m_document.choice(kept).c_str());
+    std::vector<BracketChoice> choices;
+    std::vector<QPixmap> pictures;
+    double middle = 0;
+    for (const std::int64_t id : bracket.frames)
+        if (const FrameFacts* facts = m_model->factsOf(id))
+            middle += facts->capture.exposureStops() / static_cast<double>(bracket.frames.size());
+    for (const std::int64_t id : bracket.frames) {
+        const Frame* frame = m_document.frame(id);
+        const FrameFacts* facts = m_model->factsOf(id);
+        if (!frame || !facts)
+            continue;
+        const double t = facts->capture.exposureSeconds;
+        const QString shutter = t >= 0.4 ? tr("%1 s").arg(QLocale().toString(t, 'g', 3)) : tr("1/%1 s").arg(std::lround(1 / t));
+        choices.push_back({id, text(frame->path.stem()), tr("%1, f/%2, %3 stops").arg(shutter, QLocale().toString(facts->capture.fNumber, 'g', 3), theme::number(facts->capture.exposureStops() - middle, 1)), facts->clippedLow, facts->clippedHigh, id == bracket.proposed, id == chosenBefore});
+        pictures.push_back(m_model->thumbnail(id));
+    }
+    BracketDialog dialog(choices, pictures, this);
+    if (dialog.exec() != QDialog::Accepted)
+        return;
+    if (dialog.chosen() == 0) {
+        m_intake->merge(bracket.frames);
+        return;
+    }
+    std::vector<std::pair<std::string, std::string>> writes{{kept, std::to_string(dialog.chosen())}};
+    for (const std::int64_t id : bracket.frames)
+        writes.emplace_back("unused/" + std::to_string(id), id == dialog.chosen() ? "" : "1");
+    m_document.setChoices(writes);
+    m_document.setFrameInHand(dialog.chosen());
+    m_model->touchAll();
 }
 
 void ShootPlace::askFolder()
@@ -323,7 +432,10 @@ void ShootPlace::refresh()
         words << tr("%L1 cannot be read: point at them for the reason").arg(faults);
     if (!m_document.companions().empty())
         words << tr("%1 of 5 companions").arg(m_document.companions().size());
+    if (!m_intake->watched().isEmpty())
+        words << tr("watching %1").arg(QFileInfo(m_intake->watched()).fileName());
     m_state->setText(words.join(QStringLiteral(" · ")));
+    m_bracket->setEnabled(bracketInHand() >= 0);
 }
 
 void ShootPlace::toggleCompanion()
@@ -348,6 +460,16 @@ bool ShootPlace::eventFilter(QObject* watched, QEvent* event)
         return false;
     switch (key->key()) {
     case Qt::Key_C: toggleCompanion(); return true;
+    case Qt::Key_B:
+        if (bracketInHand() < 0)
+            return false;
+        chooseBracket();
+        return true;
+    case Qt::Key_D: {
+        const auto frames = chosenFrames();
+        m_keeper.setDone(frames, !frames.empty() && !m_keeper.isDone(frames.front()));
+        return true;
+    }
     case Qt::Key_0:
     case Qt::Key_1:
     case Qt::Key_2:

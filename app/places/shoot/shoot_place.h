@@ -12,14 +12,19 @@ class QLabel;
 class QListView;
 class QMenu;
 class QStackedWidget;
+class QToolButton;
 
 namespace amber {
+
+class Intake;
+class TimeKeeper;
 
 class ShootPlace : public QWidget {
     Q_OBJECT
 
 public:
-    ShootPlace(Document& document, ProxyStore& proxies, QWidget* parent = nullptr);
+    ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keeper, QWidget* parent = nullptr);
+    Intake& intake() { return *m_intake; }
     FrameModel& model() { return *m_model; }
     QListView& sheet() { return *m_sheet; }
     void askFolder();
@@ -43,8 +48,16 @@ private:
     void moveToGroup(const std::vector<std::int64_t>& frames, int group, const QString& newName = {});
     void refresh();
     void toggleCompanion();
+    void askBringIn();
+    void fillMoreMenu(QMenu& menu);
+    void chooseBracket();
+    /// The bracket of the frame at the cursor, or -1.
+    int bracketInHand() const;
 
     Document& m_document;
+    TimeKeeper& m_keeper;
+    Intake* m_intake;
+    QToolButton* m_bracket;
     FrameModel* m_model;
     FrameFilter* m_filter;
     QComboBox *m_groups, *m_ratings, *m_findings, *m_order;

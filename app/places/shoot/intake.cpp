@@ -1,0 +1,177 @@
+#include "app/places/shoot/intake.h"
+
+#include "core/handover/merge_files.h"
+#include "core/job/bring_in.h"
+
+#include <QDir>
+#include <QFileInfo>
+
+namespace amber {
+namespace fs = std::filesystem;
+
+Intake::Intake(Document& document, QObject* parent) : QObject(parent), m_document(document), m_task(new Task(this)), m_watch(new FolderWatch(this))
+{
+    connect(&document, &Document::opening, this, [this] {
+        m_task->cancel();
+        m_waiting.clear();
+        m_watch->watch({}, {});
+    });
+    connect(&document, &Document::opened, this, [this] {
+        if (const QString folder = text(m_document.choice("watched")); !folder.isEmpty())
+            watch(folder);
+        emit watchChanged();
+    });
+    connect(m_watch, &FolderWatch::arrived, this, [this](const QStringList& paths) {
+        std::vector<fs::path> sources;
+        for (const QString& path : paths)
+            sources.emplace_back(path.toStdString());
+        const QString own = QDir(m_document.folder()).canonicalPath(), from = QDir(m_watch->folder()).canonicalPath();
+        take(sources, own == from ? QString() : m_document.folder(), true);
+    });
+    connect(m_watch, &FolderWatch::vanished, this, [this] { emit said(tr("The watched folder %1 is gone. It is looked at again once it is back.").arg(m_watch->folder())); });
+    connect(m_task, &Task::ended, this, [this] {
+        if (m_waiting.empty())
+            return;
+        const auto sources = std::exchange(m_waiting, {});
+        const QString own = QDir(m_document.folder()).canonicalPath(), from = QDir(m_watch->folder()).canonicalPath();
+        take(sources, own == from ? QString() : m_document.folder(), true);
+    });
+}
+
+void Intake::watch(const QString& folder)
+{
+    QSet<QString> known;
+    for (const Frame& frame : m_document.frames())
+        known.insert(text(frame.path));
+    m_document.setChoice("watched", folder.toStdString());
+    m_watch->watch(folder, known);
+    emit watchChanged();
+}
+
+void Intake::bringIn(const QString& from, const QString& into)
+{
+    const auto sources = picturesUnder(from.toStdString(), endingsOfPictures());
+    if (sources.empty())
+        emit said(tr("No pictures in %1.").arg(from));
+    else
+        take(sources, into, false);
+}
+
+void Intake::take(const std::vector<fs::path>& sources, const QString& into, bool quietly)
+{
+    if (m_task->isRunning()) {
+        m_waiting.insert(m_waiting.end(), sources.begin(), sources.end());
+        return;
+    }
+    BringIn what{sources, into.toStdString(), {}};
+    for (const Frame& frame : m_document.frames())
+        if (!frame.hash.empty())
+            what.known.emplace(frame.hash, frame.path);
+    auto brought = std::make_shared<BroughtIn>();
+    m_task->start([what, brought](const Task::Progress& progress, const CancelToken& cancel) { *brought = amber::bringIn(what, progress, cancel); }, [this, brought, into, quietly](bool) { finish(*brought, into, quietly); });
+}
+
+void Intake::finish(const BroughtIn& brought, const QString& into, bool quietly)
+{
+    const auto targets = brought.targets();
+    if (m_document.isOpen()) {
+        if (const Status added = m_document.addFrames(targets); !added) {
+            emit said(tr("%1. The copies are kept; bring them in again.").arg(text(added.error().message())));
+            return;
+        }
+        std::vector<std::pair<std::int64_t, std::string>> hashes;
+        for (const Arrival& a : brought.arrivals)
+            for (const Frame& frame : m_document.frames())
+                if (!a.target.empty() && frame.path == a.target && frame.hash.empty())
+                    m_document.setFrameHash(frame.id, a.hash);
+    } else if (!targets.empty()) {
+        QStringList paths;
+        for (const fs::path& target : targets)
+            paths << text(target);
+        emit openRequested(into.isEmpty() ? paths : QStringList{into});
+    }
+    QStringList words;
+    if (!targets.empty())
+        words << (targets.size() == 1 ? tr("1 picture came in.") : tr("%L1 pictures came in.").arg(targets.size()));
+    QStringList same, faults;
+    for (const Arrival& a : brought.arrivals) {
+        if (!a.duplicateOf.empty())
+            same << tr("%1 is %2").arg(text(a.source.filename()), text(a.duplicateOf.filename()));
+        if (!a.fault.empty())
+            faults << text(a.fault);
+    }
+    const auto some = [](const QStringList& list) { return list.mid(0, 3).join(QStringLiteral(", ")) + (list.size() > 3 ? Intake::tr(" and %1 more").arg(list.size() - 3) : QString()); };
+    if (!same.isEmpty())
+        words << tr("%L1 known already: %2.").arg(same.size()).arg(some(same));
+    if (!faults.isEmpty())
+        words << tr("%L1 did not come in: %2.").arg(faults.size()).arg(some(faults));
+    if (!brought.stopped.empty())
+        words << tr("Stopped: %1. What came in is kept; make room and bring the rest in again.").arg(text(brought.stopped));
+    if (brought.isCancelled)
+        words << tr("Cancelled. Bring in again to go on; what is there is not copied twice.");
+    if (!words.isEmpty() && (!quietly || !faults.isEmpty() || !brought.stopped.empty()))
+        emit said(words.join(' '));
+}
+
+void Intake::merge(const std::vector<std::int64_t>& bracket)
+{
+    std::vector<fs::path> files;
+    Response response;
+    for (const std::int64_t id : bracket)
+        if (const Frame* frame = m_document.frame(id)) {
+            files.push_back(frame->path);
+            if (const FrameBalance balance = m_document.balances().of(id); response.isIdentity())
+                response = m_document.balances().responseOf(balance);
+        }
+    if (files.size() < 2 || m_task->isRunning())
+        return;
+    const fs::path folder(m_document.folder().toStdString());
+    fs::path target = folder / (files.front().stem().string() + "-merged.tif");
+    for (int n = 2; fs::exists(target); ++n)
+        target = folder / (files.front().stem().string() + "-merged-" + std::to_string(n) + ".tif");
+    auto made = std::make_shared<Result<MergedFile>>(fail("not begun"));
+    m_task->start([files, response, target, made](const Task::Progress&, const CancelToken& cancel) { *made = mergeBracketFiles(files, response, target, cancel); },
+                  [this, bracket, made](bool cancelled) {
+                      if (cancelled)
+                          return;
+                      if (!*made) {
+                          emit said(tr("The bracket was not merged: %1").arg(text(made->error().message())));
+                          return;
+                      }
+                      const MergedFile& merged = **made;
+                      if (const Status added = m_document.addFrames({merged.path}); !added) {
+                          emit said(text(added.error().message()));
+                          return;
+                      }
+                      for (const Frame& frame : m_document.frames())
+                          if (frame.path == merged.path) {
+                              QStringList parents;
+                              for (const std::int64_t id : bracket)
+                                  parents << QString::number(id);
+                              m_document.setChoice("merged/" + std::to_string(frame.id), parents.join(',').toStdString());
+                              // It stands in its parents' light, and is shown as light as the best exposed of them.
+                              auto groups = m_document.groups();
+                              if (const int group = m_document.groupOf(bracket.front()); group >= 0)
+                                  groups[static_cast<std::size_t>(group)].frames.push_back(frame.id);
+                              m_document.setGroups(groups);
+                              FrameBalance balance = m_document.balances().of(bracket.front());
+                              balance.geometry = {}, balance.ends = {};
+                              balance.light.exposureStops = merged.stopsUp;
+                              balance.because = tr("merged; shown as light as its reference").toStdString();
+                              m_document.balances().set({{frame.id, balance}}, tr("Bracket merged"));
+                              m_document.setFrameInHand(frame.id);
+                          }
+                      emit said(tr("Merged into %1. %2 % of it moved between the exposures and was taken from the best one alone.").arg(text(merged.path.filename())).arg(merged.ghostShare * 100, 0, 'f', 1));
+                  });
+}
+
+std::vector<std::int64_t> Intake::parentsOf(std::int64_t frame) const
+{
+    std::vector<std::int64_t> parents;
+    const QStringList ids = text(m_document.choice("merged/" + std::to_string(frame))).split(',', Qt::SkipEmptyParts);
+    for (const QString& id : ids)
+        parents.push_back(id.toLongLong());
+    return parents;
+}
+
+}  // namespace amber

@@ -1,0 +1,45 @@
+// Keeps the active time of frames and stages, what is done, and the plan. Kept with the job.
+#pragma once
+
+#include "app/document/document.h"
+#include "core/job/time_plan.h"
+
+#include <QElapsedTimer>
+#include <set>
+
+class QTimer;
+
+namespace amber {
+
+class TimeKeeper : public QObject {
+    Q_OBJECT
+
+public:
+    explicit TimeKeeper(Document& document, QObject* parent = nullptr);
+    /// The artist did something in a stage (-1: elsewhere) with the frame in hand.
+    void act(int stage);
+    void flush();
+
+    StageTimes spent(std::int64_t frame) const;
+    bool isDone(std::int64_t frame) const { return m_done.count(frame) > 0; }
+    void setDone(const std::vector<std::int64_t>& frames, bool done);
+    TimePlan plan() const;
+    void setPlan(const TimePlan& plan);
+    /// How hard a frame is: 1, more for what is unsure, clipped or bracketed.
+    void setWeights(std::function<double(std::int64_t)> weights) { m_weights = std::move(weights); }
+    double weight(std::int64_t frame) const { return m_weights ? m_weights(frame) : 1; }
+    TimeForecast forecastNow() const;
+
+signals:
+    void changed();
+
+private:
+    Document& m_document;
+    ActiveClock m_clock;
+    QElapsedTimer m_now;
+    QTimer* m_timer;
+    std::set<std::int64_t> m_done;
+    std::function<double(std::int64_t)> m_weights;
+};
+
+}  // namespace amber

@@ -1,0 +1,173 @@
+#include "core/job/bring_in.h"
+
+#include "core/base/atomic_file.h"
+#include "core/base/content_hash.h"
+
+#include <algorithm>
+#include <cerrno>
+#include <cstring>
+#include <set>
+
+namespace amber {
+namespace fs = std::filesystem;
+namespace {
+
+constexpr std::uintmax_t kSpare = 4 << 20;  // bytes of disk left for the job itself
+
+std::string lower(std::string s)
+{
+    std::transform(s.begin(), s.end(), s.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    return s;
+}
+
+/// name.xmp and name.ext.xmp beside a picture, in any case.
+std::vector<fs::path> sidecarsOf(const fs::path& picture)
+{
+    std::vector<fs::path> found;
+    std::set<std::string> seen;
+    for (const char* ending : {".xmp", ".XMP"})
+        for (const std::string& name : {picture.stem().string() + ending, picture.filename().string() + ending}) {
+            const fs::path path = picture.parent_path() / name;
+            std::error_code error;
+            if (fs::is_regular_file(path, error) && seen.insert(lower(name)).second)
+                found.push_back(path);
+        }
+    return found;
+}
+
+/// The name a copy gets: its own, or with -2, -3 when another content has it. `wasThere` when this very content has it.
+fs::path targetFor(const fs::path& source, const fs::path& folder, const std::string& hash, const std::set<fs::path>& taken, bool& wasThere)
+{
+    for (int n = 1;; ++n) {
+        const fs::path target = folder / (n == 1 ? source.filename().string() : source.stem().string() + "-" + std::to_string(n) + source.extension().string());
+        if (taken.count(target))
+            continue;
+        std::error_code error;
+        if (!fs::exists(target, error))
+            return target;
+        if (const auto other = contentHashOfFile(target); other && *other == hash) {
+            wasThere = true;
+            return target;
+        }
+    }
+}
+
+bool isFull(const fs::path& folder, std::uintmax_t needed)
+{
+    std::error_code error;
+    const fs::space_info space = fs::space(folder, error);
+    return !error && space.available < needed + kSpare;
+}
+
+}  // namespace
+
+std::vector<fs::path> BroughtIn::targets() const
+{
+    std::vector<fs::path> all;
+    for (const Arrival& a : arrivals)
+        if (!a.target.empty())
+            all.push_back(a.target);
+    return all;
+}
+
+int BroughtIn::duplicates() const
+{
+    return static_cast<int>(std::count_if(arrivals.begin(), arrivals.end(), [](const Arrival& a) { return !a.duplicateOf.empty(); }));
+}
+
+int BroughtIn::faults() const
+{
+    return static_cast<int>(std::count_if(arrivals.begin(), arrivals.end(), [](const Arrival& a) { return !a.fault.empty(); }));
+}
+
+BroughtIn bringIn(const BringIn& what, const std::function<void(int, int)>& progress, const CancelToken& cancel)
+{
+    BroughtIn result;
+    std::map<std::string, fs::path> known = what.known;
+    std::set<fs::path> taken;
+    if (!what.folder.empty()) {
+        std::error_code error;
+        fs::create_directories(what.folder, error);
+        if (error || !fs::is_directory(what.folder)) {
+            result.stopped = what.folder.string() + ": the folder cannot be made" + (error ? ": " + error.message() : std::string());
+            return result;
+        }
+        removeLeftovers(what.folder);
+    }
+    for (const fs::path& source : what.sources) {
+        if (cancel.isCancelled()) {
+            result.isCancelled = true;
+            return result;
+        }
+        Arrival& a = result.arrivals.emplace_back();
+        a.source = source;
+        if (const auto hash = contentHashOfFile(source))
+            a.hash = *hash;
+        else
+            a.fault = hash.error().message();
+        if (a.fault.empty()) {
+            const auto same = known.find(a.hash);
+            std::error_code error;
+            if (same != known.end() && !fs::equivalent(same->second, source, error)) {
+                a.duplicateOf = same->second;
+            } else if (what.folder.empty()) {
+                a.target = source;
+                known[a.hash] = source;
+            } else {
+                const fs::path target = targetFor(source, what.folder, a.hash, taken, a.wasThere);
+                const auto size = fs::file_size(source, error);
+                if (!a.wasThere && isFull(what.folder, error ? 0 : size)) {
+                    result.stopped = what.folder.string() + ": the disk is full";
+                    result.arrivals.pop_back();
+                    return result;
+                }
+                if (!a.wasThere) {
+                    if (const Status copied = copyFileAtomically(source, target); !copied) {
+                        a.fault = copied.error().message();
+                    } else if (const auto again = contentHashOfFile(target); !again || *again != a.hash) {
+                        a.fault = source.string() + ": changed while it was copied, or the copy is not what was read";
+                        fs::remove(target, error);
+                    }
+                }
+                if (a.fault.empty()) {
+                    a.target = target;
+                    known[a.hash] = target;
+                    taken.insert(target);
+                    for (const fs::path& sidecar : sidecarsOf(source)) {
+                        const bool whole = lower(sidecar.filename().string()).rfind(lower(source.filename().string()), 0) == 0;
+                        const fs::path to = what.folder / ((whole ? target.filename().string() : target.stem().string()) + sidecar.extension().string());
+                        a.sidecars += fs::exists(to, error) || copyFileAtomically(sidecar, to).has_value();
+                    }
+                } else if (isFull(what.folder, 0)) {
+                    result.stopped = what.folder.string() + ": the disk is full";
+                    result.arrivals.pop_back();
+                    return result;
+                }
+            }
+        }
+        if (progress)
+            progress(static_cast<int>(result.arrivals.size()), static_cast<int>(what.sources.size()));
+    }
+    return result;
+}
+
+std::vector<fs::path> picturesUnder(const fs::path& folder, const std::vector<std::string>& endings)
+{
+    std::vector<fs::path> found;
+    std::error_code error;
+    for (auto it = fs::recursive_directory_iterator(folder, fs::directory_options::skip_permission_denied, error); !error && it != fs::recursive_directory_iterator(); it.increment(error)) {
+        const std::string name = it->path().filename().string();
+        std::error_code ignored;
+        if (name.empty() || name[0] == '.') {
+            if (it->is_directory(ignored))
+                it.disable_recursion_pending();
+            continue;
+        }
+        if (it->is_regular_file(ignored) && std::find(endings.begin(), endings.end(), lower(it->path().extension().string())) != endings.end())
+            found.push_back(it->path());
+    }
+    std::sort(found.begin(), found.end());
+    return found;
+}
+
+}  // namespace amber
