@@ -144,7 +144,8 @@ void BalanceBook::move(int way)
         return;
     std::vector<std::pair<std::string, std::string>> writes;
     std::vector<std::int64_t> frames;
-    for (const auto& [id, text] : entry.value(way < 0 ? "before" : "after", Json::object()).items())
+    const Json texts = entry.value(way < 0 ? "before" : "after", Json::object());
+    for (const auto& [id, text] : texts.items())
         if (text.is_string()) {
             const std::int64_t frame = std::atoll(id.c_str());
             writes.emplace_back(nameOf(frame), text.get<std::string>());

@@ -11,7 +11,8 @@ namespace amber {
 namespace {
 
 constexpr int kSearchEdge = 240;
-constexpr double kLightnessSay = 0.5, kNear = 0.035, kFar = 0.06, kCarried = 0.07;  // OKLab
+constexpr double kLightnessSay = 0.5, kNear = 0.035, kFar = 0.06, kCarried = 0.07, kCarriedFirmly = 0.25;  // OKLab
+constexpr int kFirm = 40;
 
 double apart(const OkLab& p, const OkLab& q) { return std::sqrt(std::pow(kLightnessSay * (p.L - q.L), 2) + std::pow(p.a - q.a, 2) + std::pow(p.b - q.b, 2)); }
 
@@ -68,8 +69,10 @@ std::optional<FoundPlace> findAgain(const KeyColour& key, ImageView marked, Imag
         if (place.left >= 0 && place.top >= 0 && place.right <= 1 && place.bottom <= 1) {
             const LinearRgb colour = meanOf(other, place);
             const double d = apart(wanted, toOkLab(colour));
-            if (d < kCarried)
-                return FoundPlace{place, colour, 1 / (1 + std::pow(d / kFar, 2)), true};
+            // Many features that agree are no chance: then the place is the same thing even where its colour is off.
+            const bool isFirm = registration->matches >= kFirm;
+            if (d < (isFirm ? kCarriedFirmly : kCarried))
+                return FoundPlace{place, colour, isFirm ? 0.95 / (1 + std::pow(d / kCarriedFirmly, 4)) : 1 / (1 + std::pow(d / kFar, 2)), true};
         }
     }
     const Image from = small(marked), to = small(other);

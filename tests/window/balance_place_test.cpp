@@ -109,7 +109,7 @@ TEST_F(BalanceWindow, SolvesShowsTakesUndoesAndKeepsIt)
     ASSERT_TRUE(model.setData(model.index(model.rowOf(id("d")), 0), Qt::Unchecked, Qt::CheckStateRole));
     click("balanceTake");
     EXPECT_NEAR(of("b").light.exposureStops, -0.6, 0.05);
-    EXPECT_NEAR(of("b").light.kelvin, 6504, 60);
+    EXPECT_NEAR(of("b").light.kelvin, 6504, 100);
     EXPECT_NEAR(of("c").light.kelvin, 7300, 120) << "the light that was written is found";
     EXPECT_NEAR(of("c").light.exposureStops, 0, 0.08);
     EXPECT_TRUE(of("d").light.isIdentity());
@@ -236,7 +236,7 @@ TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
     proof.table().setCurrentIndex(cell);
     click("placeCorrect");
     PictureView& here = app->find<PictureView>("cellHere");
-    ASSERT_TRUE(waitUntil([&] { return here.isMarking(); }));
+    ASSERT_TRUE(waitUntil([&] { return here.isMarking() && !here.image().isNull(); }));
     const QRectF area = here.pictureArea();
     QTest::mouseClick(&here, Qt::LeftButton, {}, (area.topLeft() + QPointF(0.3 * area.width(), 0.9 * area.height())).toPoint());
     const auto frame = proof.model().readings()[2].frame;
@@ -279,7 +279,8 @@ TEST_F(BalanceWindow, PicturesComeInAreKnownAgainAndArriveWhileWorking)
     }
     ASSERT_TRUE(waitUntil([&] { return app->document().frames().size() >= 7; }));
     ASSERT_TRUE(waitUntil([&] { return app->window().shoot().model().readCount() == 6; }));
-    open();
+    app.reset();
+    app = std::make_unique<OpenWindow>(folder.path());
     EXPECT_EQ(app->document().frames().size(), 7u);
     EXPECT_EQ(app->window().shoot().intake().watched(), QString::fromStdString(folder.path().string()));
 }

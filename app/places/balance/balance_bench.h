@@ -45,6 +45,6 @@ struct Shape {
     QString words;
     double ratio;
 };
-const std::vector<Shape>& shapes();
+std::vector<Shape> shapes();
 
 }  // namespace amber
