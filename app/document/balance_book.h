@@ -23,6 +23,7 @@ public:
     FrameBalance of(std::int64_t frame) const;
     /// The curve by which a frame's picture came to be.
     Response responseOf(const FrameBalance& balance) const;
+    bool hasResponse(const std::string& name) const { return m_responses.count(name) > 0; }
     void setResponse(const std::string& name, const Response& response);
 
     /// One gesture over any number of frames.

@@ -186,11 +186,11 @@ void MainWindow::addShortcuts()
     // A number held at its end is let go first: it must not become part of the look.
     add("undo", [this] {
         m_look->holdExtreme(0);
-        place() == Place::Balance ? m_balance->undo() : m_document.undo();
+        place() == Place::Balance || place() == Place::Proof ? m_balance->undo() : m_document.undo();
     });
     add("redo", [this] {
         m_look->holdExtreme(0);
-        place() == Place::Balance ? m_balance->redo() : m_document.redo();
+        place() == Place::Balance || place() == Place::Proof ? m_balance->redo() : m_document.redo();
     });
     add("next", [this] { step(1); });
     add("previous", [this] { step(-1); });

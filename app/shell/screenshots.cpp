@@ -9,7 +9,6 @@
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
 #include "app/shell/main_window.h"
-#include "app/shell/shortcuts.h"
 #include "app/theme/theme.h"
 #include "app/library/library_view.h"
 #include "app/variants/sweep_view.h"
@@ -178,9 +177,6 @@ int writeScreenshots(const QString& folder)
     showStep(2);
     look.probeAt(QPointF(0.62, 0.55));
     camera.take(window, "look-hues");
-    look.toggleSplit();
-    camera.take(window, "look-split");
-    look.toggleSplit();
 
     document.pin(QObject::tr("first evening"), 50);
     document.chooseLook(lookNamed(document, "Chalk morning"));
@@ -191,15 +187,6 @@ int writeScreenshots(const QString& folder)
     camera.take(window, "look-table");
     document.undo(), document.undo();
     document.chooseLook(lookNamed(document, "Long evening"));
-    const auto showNew = [&](const StepParameters& parameters, const char* name) {
-        document.addStep(parameters);
-        camera.waitFor(atRest, "the wall");
-        camera.take(window, name);
-        document.undo();
-    };
-    Contrast contrast;
-    contrast.slope = 1.25;
-    showNew(contrast, "look-contrast");
     LocalContrast local;
     local.amount = 0.8;
     document.addStep(local);
@@ -284,13 +271,6 @@ int writeScreenshots(const QString& folder)
     camera.waitFor([&] { return done; }, "the export");
     camera.take(window, "handover");
 
-    QTimer::singleShot(0, &window, [&] {
-        if (auto* dialog = window.findChild<QDialog*>("shortcutsDialog")) {
-            camera.take(*dialog, "shortcuts");
-            dialog->accept();
-        }
-    });
-    showShortcuts(&window);
     window.close();
     return camera.status();
 }

@@ -13,12 +13,14 @@ Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& f
     std::vector<Image> pictures;
     std::vector<BracketFrame> frames;
     bool isRaw = false;
+    std::string camera;
     for (const auto& file : files) {
         if (cancel.isCancelled())
             return fail("given up");
         const CaptureFacts facts = captureFacts(file);
         if (!facts.hasExposure())
             return fail("the file does not say how it was exposed", file.string(), "shutter, aperture and sensitivity");
+        camera = facts.camera;
         auto picture = readPicture(file);
         if (!picture)
             return tl::make_unexpected(picture.error());
@@ -51,7 +53,7 @@ Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& f
     const std::size_t darkest = static_cast<std::size_t>(std::min_element(frames.begin(), frames.end(), [](const BracketFrame& a, const BracketFrame& b) { return a.stops < b.stops; }) - frames.begin());
     if (const Status written = writePicture(target, merged->picture.view(), {}, {FileFormat::Tiff16, RgbSpace::Rec2020, 92}, files[darkest]); !written)
         return tl::make_unexpected(written.error());
-    return MergedFile{target, frames[merged->reference].stops - frames[darkest].stops, files[darkest].filename().string(), merged->ghostShare};
+    return MergedFile{target, frames[merged->reference].stops - frames[darkest].stops, files[darkest].filename().string(), merged->ghostShare, isRaw ? "raw" : response.isIdentity() ? "" : camera, response};
 }
 
 }  // namespace amber

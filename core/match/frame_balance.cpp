@@ -1,6 +1,7 @@
 #include "core/match/frame_balance.h"
 
 #include "core/colour/rgb_space.h"
+#include "core/image/resize.h"
 
 #include <algorithm>
 #include <cmath>
@@ -159,30 +160,45 @@ Image placed(Image picture, const Geometry& geometry)
 
 std::optional<double> measuredTilt(ImageView picture)
 {
-    constexpr double kReach = 12, kLeast = 0.12, kEnough = 0.8;  // degrees; shares of the width
-    cv::Mat codes(picture.height, picture.width, CV_8U);
-    for (int y = 0; y < picture.height; ++y)
-        for (int x = 0; x < picture.width; ++x)
-            codes.at<std::uint8_t>(y, x) = static_cast<std::uint8_t>(std::lround(255 * std::cbrt(std::clamp(luminanceOf({picture.row(y)[3 * x], picture.row(y)[3 * x + 1], picture.row(y)[3 * x + 2]}), 0.0, 1.0))));
+    // Long straight edges near the level vote, by the square of their length; those of round things are short and point all ways. What does not hold
+    // together is no tilt.
+    constexpr double kReach = 10, kLeast = 0.05, kEnough = 0.02, kTogether = 0.7, kShare = 0.45;  // degrees; shares of the width; degrees; of the votes
+    constexpr int kEdge = 1000;
+    const Size size = fitted({picture.width, picture.height}, kEdge);
+    const Image small = reduceByArea(picture, size.width, size.height);
+    cv::Mat codes(small.height(), small.width(), CV_8U);
+    for (int y = 0; y < small.height(); ++y)
+        for (int x = 0; x < small.width(); ++x) {
+            const float* p = small.view().row(y) + 3 * x;
+            codes.at<std::uint8_t>(y, x) = static_cast<std::uint8_t>(std::lround(255 * std::cbrt(std::clamp(luminanceOf({p[0], p[1], p[2]}), 0.0, 1.0))));
+        }
     std::vector<cv::Vec4f> lines;
     cv::createLineSegmentDetector(cv::LSD_REFINE_STD)->detect(codes, lines);
     std::vector<std::pair<double, double>> votes;
     double total = 0;
     for (const cv::Vec4f& l : lines) {
-        const double dx = l[2] - l[0], dy = l[3] - l[1], length = std::hypot(dx, dy) / picture.width;
+        const double dx = l[2] - l[0], dy = l[3] - l[1], length = std::hypot(dx, dy) / small.width();
         double angle = std::atan2(dy, dx) / kRadians;
         angle = angle > 90 ? angle - 180 : angle < -90 ? angle + 180 : angle;
         if (length > kLeast && std::abs(angle) < kReach)
-            votes.emplace_back(angle, length), total += length;
+            votes.emplace_back(angle, length * length), total += length * length;
     }
-    if (total < kEnough)
+    const auto within = [&](double middle) {
+        double sum = 0;
+        for (const auto& [angle, weight] : votes)
+            sum += std::abs(angle - middle) < kTogether ? weight : 0;
+        return sum;
+    };
+    double best = 0, most = 0;
+    for (const auto& [angle, weight] : votes)
+        if (const double w = within(angle); w > most)
+            most = w, best = angle;
+    if (total < kEnough || most < kShare * total)
         return std::nullopt;
-    std::sort(votes.begin(), votes.end());
     double sum = 0;
-    for (const auto& [angle, length] : votes)
-        if ((sum += length) >= total / 2)
-            return -angle;
-    return std::nullopt;
+    for (const auto& [angle, weight] : votes)
+        sum += std::abs(angle - best) < kTogether ? weight * angle : 0;
+    return -sum / most;
 }
 
 BalanceEnds solveEnds(ImageView picture, const Framing& framing, double blackBudget, double whiteBudget)

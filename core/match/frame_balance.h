@@ -34,7 +34,7 @@ Geometry croppedTo(const Geometry& geometry, double ratio, double wantedRatio);
 Image placed(Image picture, const Geometry& geometry);
 /// Size of what placed() gives.
 void placedSize(const Geometry& geometry, int& width, int& height);
-/// What long straight edges near the horizontal and the vertical say: the turn that would set them level. Nothing when there are too few.
+/// The turn, within 10 degrees, that would set level what runs across the picture: a horizon, the edge of a table. Nothing when no edge is clear.
 std::optional<double> measuredTilt(ImageView picture);
 
 /// Where a frame's ends come to lie, in picture light: `black` becomes 0 and `white` becomes 1.

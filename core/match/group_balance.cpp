@@ -23,7 +23,7 @@ public:
     {
         std::vector<float> map(kAcross * kDown);
         for (int y = 0; y < picture.height; ++y)
-            for (int x = 0; x < picture.width; ++x) {
+            for (int x = y % 2; x < picture.width; x += 2) {
                 const float* p = picture.row(y) + 3 * x;
                 const LinearRgb own = apply(fromWorking(RgbSpace::Srgb), {p[0], p[1], p[2]});
                 if (std::min({own.r, own.g, own.b}) < 0.003 || std::max({own.r, own.g, own.b}) > 0.95)

@@ -80,7 +80,7 @@ std::optional<Registration> registerFeatures(const Features& from, const Feature
     constexpr double kNear = 0.004;
     std::vector<std::uint8_t> agree;
     cv::setRNGSeed(1);
-    const cv::Mat h = cv::findHomography(p, q, cv::RANSAC, kNear, agree, 4000, 0.999);
+    const cv::Mat h = cv::findHomography(p, q, cv::RANSAC, kNear, agree, 1500, 0.995);
     if (h.empty())
         return std::nullopt;
     Registration r;

@@ -279,10 +279,51 @@ TEST_F(BalanceWindow, PicturesComeInAreKnownAgainAndArriveWhileWorking)
     }
     ASSERT_TRUE(waitUntil([&] { return app->document().frames().size() >= 7; }));
     ASSERT_TRUE(waitUntil([&] { return app->window().shoot().model().readCount() == 6; }));
+    ASSERT_TRUE(waitUntil([&] { return app->document().groupOf(id("f")) >= 0; })) << "what came later belongs to a light too";
     app.reset();
     app = std::make_unique<OpenWindow>(folder.path());
     EXPECT_EQ(app->document().frames().size(), 7u);
     EXPECT_EQ(app->window().shoot().intake().watched(), QString::fromStdString(folder.path().string()));
+}
+
+TEST(BalanceWindowOnTheDemo, ABracketIsMergedIntoANewFrameThatStandsAmongItsParents)
+{
+    const TemporaryFolder folder;
+    for (const char* name : {"north-window-08.jpg", "north-window-09.jpg", "north-window-10.jpg"})
+        fs::copy_file(fs::path(AMBER_SOURCE_DIR) / "demo/frames" / name, folder / name);
+    OpenWindow app(folder.path());
+    ASSERT_TRUE(app.thumbnailsRead());
+    auto& shoot = app.window().shoot();
+    ASSERT_EQ(shoot.model().brackets().size(), 1u);
+    const auto parents = shoot.model().brackets()[0].frames;
+    shoot.sheet().setFocus();
+    shoot.sheet().setCurrentIndex(shoot.sheet().model()->index(0, 0));
+    OpenWindow::whenOpen([](QWidget* dialog) { QTest::mouseClick(dialog->findChild<QPushButton*>("bracketMerge"), Qt::LeftButton); });
+    QTest::keyClick(&shoot.sheet(), Qt::Key_B);
+    ASSERT_TRUE(waitUntil([&] { return app.document().frames().size() == 4; }));
+    const Frame merged = app.document().frames().back();
+    EXPECT_EQ(merged.path.filename(), "north-window-08-merged.tif");
+    EXPECT_EQ(shoot.intake().parentsOf(merged.id), parents);
+    EXPECT_EQ(app.document().frameInHand(), merged.id);
+    EXPECT_GE(app.document().groupOf(merged.id), 0);
+    const FrameBalance balance = app.document().balances().of(merged.id);
+    EXPECT_NEAR(balance.light.exposureStops, 1.5, 0.01);
+    // Shown as light as the best exposed of the three, and with its highlights.
+    const auto file = readPicture(merged.path), middle = readPicture(folder / "north-window-09.jpg");
+    ASSERT_TRUE(file && middle);
+    const Image lit = balancedPicture(file->image, balance, app.document().balances().responseOf(balance));
+    double apart = 0;
+    const auto count = static_cast<std::size_t>(lit.width()) * static_cast<std::size_t>(lit.height());
+    for (std::size_t i = 0; i < count; ++i)
+        apart += std::abs(std::cbrt(static_cast<double>(lit.view().data[3 * i + 1])) - std::cbrt(static_cast<double>(middle->image.view().data[3 * i + 1])));
+    EXPECT_LT(apart / static_cast<double>(count), 0.015);
+    // One exposure chosen instead: the others are handed over no longer when that is asked for.
+    shoot.sheet().setCurrentIndex(shoot.sheet().model()->index(0, 0));
+    OpenWindow::whenOpen([](QWidget* dialog) { QTest::mouseClick(dialog->findChild<QPushButton*>("bracketUse2"), Qt::LeftButton); });
+    QTest::keyClick(&shoot.sheet(), Qt::Key_B);
+    EXPECT_EQ(app.document().frameInHand(), parents[1]);
+    EXPECT_EQ(app.document().choice("unused/" + std::to_string(parents[0])), "1");
+    EXPECT_TRUE(app.document().choice("unused/" + std::to_string(parents[1])).empty());
 }
 
 }  // namespace

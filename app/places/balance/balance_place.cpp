@@ -85,7 +85,7 @@ BalancePlace::BalancePlace(Document& document, ProxyStore& proxies, FrameModel& 
     connect(m_bench, &BalanceBench::endsWanted, this, &BalancePlace::solveEnds);
     connect(m_bench, &BalanceBench::resetWanted, this, [this] {
         FrameBalance bare;
-        bare.response = m_document.balances().of(m_document.frameInHand()).response;
+        bare.response = shown(m_document.frameInHand()).response;
         setFrame(bare, tr("Balance taken off a frame"));
     });
     connect(m_model, &BalanceModel::ticksChanged, this, &BalancePlace::refresh);
@@ -166,10 +166,21 @@ std::int64_t BalancePlace::leadOf(std::int64_t frame) const
     return group < 0 ? 0 : m_document.groups()[static_cast<std::size_t>(group)].lead;
 }
 
-FrameBalance BalancePlace::shown(std::int64_t frame) const
+FrameBalance BalancePlace::shown(std::int64_t id) const
 {
-    const auto* waiting = m_model->proposal(frame);
-    return waiting ? waiting->balance : m_document.balances().of(frame);
+    const auto* waiting = m_model->proposal(id);
+    FrameBalance balance = waiting ? waiting->balance : m_document.balances().of(id);
+    // How the picture came to be is known of raw files, and of cameras whose brackets were seen.
+    if (balance.response.empty()) {
+        const Frame* frame = m_document.frame(id);
+        const auto proxy = frame ? m_proxies.untouched(id, frame->path) : nullptr;
+        const FrameFacts* facts = m_frames.factsOf(id);
+        if (proxy && proxy->info.isRaw())
+            balance.response = "raw";
+        else if (facts && m_document.balances().hasResponse(facts->capture.camera))
+            balance.response = facts->capture.camera;
+    }
+    return balance;
 }
 
 void BalancePlace::refreshGroups()

@@ -187,7 +187,7 @@ QWidget* ProofPlace::makeCellPanel()
     };
     m_confirm = button("placeConfirm", tr("Confirm place"), tr("This is the thing: its place is kept and counts as evidence for balance"), [this] { confirmPlace(); });
     m_correct = button("placeCorrect", tr("Correct place"), tr("Click, or drag a region, on the picture of this frame"), [this] { m_here->setMarking(!m_here->isMarking()); });
-    m_cure = button("takeCure", tr("Take the cure"), tr("Adds it to this frame's balance; Ctrl+Z in Balance takes it back"), [this] { takeCure(); });
+    m_cure = button("takeCure", tr("Take the cure"), tr("Adds it to this frame's balance; Ctrl+Z takes it back"), [this] { takeCure(); });
     connect(m_here, &PictureView::marked, this, &ProofPlace::correctPlace);
     connect(m_here, &PictureView::resized, this, &ProofPlace::showCell);
     auto* buttons = new QHBoxLayout;

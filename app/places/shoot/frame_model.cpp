@@ -90,10 +90,36 @@ void FrameModel::seeWhetherAllAreRead()
         for (std::size_t i = 0; i < bracket.frames.size(); ++i)
             m_brackets.insert(ids[bracket.frames[i]], bracket.frames[i] == bracket.proposed ? tr("bracket %1 of %2, proposed").arg(i + 1).arg(bracket.frames.size()) : tr("bracket %1 of %2").arg(i + 1).arg(bracket.frames.size()));
     }
-    if (m_document.groups().empty())
-        proposeGroups();
+    m_document.groups().empty() ? proposeGroups() : adoptNewFrames();
     if (rowCount() > 0)
         emit dataChanged(index(0), index(rowCount() - 1));
+}
+
+void FrameModel::adoptNewFrames()
+{
+    const auto [ids, facts] = this->facts();
+    if (std::all_of(ids.begin(), ids.end(), [&](std::int64_t id) { return m_document.groupOf(id) >= 0; }))
+        return;
+    auto groups = m_document.groups();
+    for (const LightGroup& light : lightGroups(facts)) {
+        std::vector<std::int64_t> fresh;
+        std::map<int, int> known;
+        for (const std::size_t i : light.frames)
+            if (const int group = m_document.groupOf(ids[i]); group >= 0)
+                ++known[group];
+            else
+                fresh.push_back(ids[i]);
+        if (fresh.empty())
+            continue;
+        if (known.empty()) {
+            groups.push_back({tr("Light %1").arg(groups.size() + 1).toStdString(), fresh.front(), fresh});
+            continue;
+        }
+        const auto most = std::max_element(known.begin(), known.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
+        auto& frames = groups[static_cast<std::size_t>(most->first)].frames;
+        frames.insert(frames.end(), fresh.begin(), fresh.end());
+    }
+    m_document.setGroups(groups);
 }
 
 void FrameModel::proposeGroups()

@@ -52,6 +52,8 @@ signals:
 private:
     void rebuild();
     void seeWhetherAllAreRead();
+    /// Frames that came later go to the lights they belong to; what the artist arranged stays.
+    void adoptNewFrames();
     /// The frames that were read, in the order of the job, with their facts.
     std::pair<std::vector<std::int64_t>, std::vector<FrameFacts>> facts() const;
     void touch(std::int64_t frame);

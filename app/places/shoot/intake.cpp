@@ -156,6 +156,9 @@ void Intake::merge(const std::vector<std::int64_t>& bracket)
                               m_document.setGroups(groups);
                               FrameBalance balance = m_document.balances().of(bracket.front());
                               balance.geometry = {}, balance.ends = {};
+                              if (!merged.responseName.empty() && merged.responseName != "raw" && !m_document.balances().hasResponse(merged.responseName))
+                                  m_document.balances().setResponse(merged.responseName, merged.response);
+                              balance.response = merged.responseName;
                               balance.light.exposureStops = merged.stopsUp;
                               balance.because = tr("merged; shown as light as its reference").toStdString();
                               m_document.balances().set({{frame.id, balance}}, tr("Bracket merged"));
