@@ -42,6 +42,7 @@ void addLook(CLI::App& app, Session& session);
 void addMeasure(CLI::App& app, Session& session);
 void addCompare(CLI::App& app, Session& session);
 void addDemo(CLI::App& app, Session& session);
+void addMatch(CLI::App& app, Session& session);
 void addReference(CLI::App& app, Session& session);
 
 }  // namespace amber::cli

@@ -18,6 +18,7 @@ int main(int argc, char** argv)
     amber::cli::addCompare(app, session);
     amber::cli::addDemo(app, session);
     amber::cli::addReference(app, session);
+    amber::cli::addMatch(app, session);
     try {
         app.parse(argc, argv);
     } catch (const CLI::ParseError& error) {

@@ -25,8 +25,8 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
         if (progress)
             progress(std::min(at, total), total);
     };
-    tbb::parallel_for(std::size_t{0}, n, [&](std::size_t i) {
-        if (cancel.isCancelled())
+    const auto read = [&](std::size_t i) {
+        if (cancel.isCancelled() || isRead[i] || !result.faults[i].empty())
             return;
         const auto picture = readReduced(frames[i].path, kFeatureEdge, true);
         if (picture) {
@@ -47,7 +47,13 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
         }
         const std::lock_guard lock(mutex);
         advance(++done);
-    });
+    };
+    const auto readAll = [&](const std::vector<std::size_t>& some) { tbb::parallel_for(std::size_t{0}, some.size(), [&](std::size_t k) { read(some[k]); }); };
+    std::vector<std::size_t> bracketed;
+    for (std::size_t i = 0; i < n; ++i)
+        if (frames[i].bracket >= 0)
+            bracketed.push_back(i);
+    readAll(bracketed);
     if (cancel.isCancelled())
         return std::nullopt;
 
@@ -63,27 +69,30 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
         if (const Response response = responseOf(evidence, list); !response.isIdentity() && !camera.empty())
             result.responses[camera] = response;
     }
-    for (std::size_t i = 0; i < n; ++i) {
-        if (!isRead[i])
-            continue;
-        if (result.responseNames[i] == "raw")
-            evidence[i].response = baseRendering();
-        else if (const auto found = result.responses.find(evidence[i].capture.camera); found != result.responses.end())
-            result.responseNames[i] = found->first, evidence[i].response = found->second;
-    }
-
     std::set<int> groups;
     for (const ShootFrame& frame : frames)
         groups.insert(frame.group);
     for (const int group : groups) {
-        std::vector<std::size_t> members;
-        std::size_t lead = 0;
+        // One light after another: what is read of its frames is let go before the next.
+        std::vector<std::size_t> all, members;
         for (std::size_t i = 0; i < n; ++i)
-            if (frames[i].group == group && isRead[i]) {
-                if (frames[i].isLead)
-                    lead = members.size();
-                members.push_back(i);
-            }
+            if (frames[i].group == group)
+                all.push_back(i);
+        readAll(all);
+        if (cancel.isCancelled())
+            return std::nullopt;
+        std::size_t lead = 0;
+        for (const std::size_t i : all) {
+            if (!isRead[i])
+                continue;
+            if (frames[i].isLead)
+                lead = members.size();
+            members.push_back(i);
+            if (result.responseNames[i] == "raw")
+                evidence[i].response = baseRendering();
+            else if (const auto found = result.responses.find(evidence[i].capture.camera); found != result.responses.end())
+                result.responseNames[i] = found->first, evidence[i].response = found->second;
+        }
         if (members.empty())
             continue;
         // The lead stands as the artist balanced it; solving is against it as it came, and its own balance goes on top of everyone's.

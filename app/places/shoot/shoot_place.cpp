@@ -23,6 +23,7 @@ public:
     {
         const int cell = width / std::max(1, width / kSmallestCell);
         m_cell = {cell, (cell - kInset) * 2 / 3 + kCaptionHeight + kInset};
+        m_fitted.clear();
     }
 
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override
@@ -39,7 +40,15 @@ public:
         if (!picture.isNull()) {
             const QSize size = picture.size().scaled(place.size(), Qt::KeepAspectRatio);
             shown = QRect(place.left() + (place.width() - size.width()) / 2, place.bottom() + 1 - size.height(), size.width(), size.height());
-            painter->drawPixmap(shown, picture);
+            // Reduced once for the size of the cell, not at every paint: scrolling must not wait for it.
+            QPixmap* fitted = m_fitted.object(picture.cacheKey());
+            if (!fitted) {
+                const qreal ratio = painter->device()->devicePixelRatioF();
+                fitted = new QPixmap(picture.scaled(shown.size() * ratio, Qt::IgnoreAspectRatio, Qt::SmoothTransformation));
+                fitted->setDevicePixelRatio(ratio);
+                m_fitted.insert(picture.cacheKey(), fitted);
+            }
+            painter->drawPixmap(shown.topLeft(), *fitted);
         } else {
             m_model.want(static_cast<const QSortFilterProxyModel*>(index.model())->mapToSource(index));
             painter->setPen(QPen(theme::kWallInk, 1, Qt::DotLine));
@@ -80,7 +89,9 @@ public:
     }
 
 private:
+    static constexpr int kFittedLimit = 240;  ///< some screens of them
     FrameModel& m_model;
+    mutable QCache<qint64, QPixmap> m_fitted{kFittedLimit};
     QSize m_cell{kSmallestCell, kSmallestCell * 2 / 3 + kCaptionHeight};
 };
 
