@@ -261,7 +261,7 @@ private:
     }
 
     Image m_from;
-    const std::vector<LinearRgb>& m_after;
+    std::vector<LinearRgb> m_after;
     std::vector<OkLab> m_to;
     std::vector<double> m_weights;
     std::array<double, kAll> m_all{};
@@ -392,9 +392,6 @@ Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vect
         if (without.mean() - whole < kWorth * std::max(whole, 0.2))
             fit = without;
     }
-    std::array<bool, Blocks> used{};
-    Fit shown = fit;
-    (void)used;
     for (int block = 0; block < Blocks; ++block) {
         const auto blocks = fit.used();
         if (std::find(blocks.begin(), blocks.end(), block) == blocks.end())
