@@ -259,8 +259,17 @@ int writeScreenshots(const QString& folder)
 
     window.go(MainWindow::Place::Proof);
     ProofPlace& proof = window.proof();
+    // Among frames of one scene and others: a jug is marked besides.
+    keys = document.keyColours();
+    KeyColour jug;
+    jug.name = QObject::tr("jug").toStdString(), jug.frame = keys.front().frame, jug.place = pointPlace(0.42, 0.5, 1500, 1000);
+    keys.push_back(jug);
+    document.setKeyColours(keys);
     proof.measure();
     camera.waitFor([&] { return !proof.task().isRunning(); }, "consistency");
+    for (int row = 0; row < proof.model().rowCount(); ++row)
+        if (document.frame(proof.model().readings()[static_cast<std::size_t>(row)].frame)->path.stem() == "north-window-05")
+            proof.table().setCurrentIndex(proof.model().index(row, 1));
     camera.waitFor([&] { return !proof.findChild<PictureView*>("cellHere")->image().isNull() && !proof.findChild<PictureView*>("cellLead")->image().isNull(); }, "both pictures of a cell");
     camera.take(window, "proof");
 

@@ -2,6 +2,7 @@
 
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
+#include "core/colour/rgb_space.h"
 #include "core/measure/tone.h"
 
 #include <algorithm>
@@ -38,6 +39,11 @@ void explain(Outlier& outlier, const FrameReading& frame, const FrameReading& le
         outlier.cause = Outlier::Cause::Doubtful;
         return;
     }
+    const LinearRgb own = apply(fromWorking(RgbSpace::Srgb), *frame.untouched[column]);
+    if (std::max({own.r, own.g, own.b}) > 0.97) {
+        outlier.cause = Outlier::Cause::Clipped;
+        return;
+    }
     if (from.size() < 2) {
         outlier.cause = Outlier::Cause::ThisThingOnly;
         return;
@@ -48,7 +54,11 @@ void explain(Outlier& outlier, const FrameReading& frame, const FrameReading& le
     };
     const Balance exposure{fit.balance.exposureStops, Balance{}.kelvin, 0}, white{0, fit.balance.kelvin, fit.balance.tint};
     const double none = left({}), byExposure = left(exposure), byWhite = left(white), byBoth = left(fit.balance);
-    if (std::min({byExposure, byWhite, byBoth}) > 0.5 * none) {
+    // A whole frame is off when most of its key colours say so: one alone is moved by what happened to it.
+    std::size_t helped = 0;
+    for (std::size_t i = 0; i < from.size(); ++i)
+        helped += ciede2000(balanced(fit.balance, {}, from[i]), to[i]) < 0.6 * ciede2000(from[i], to[i]);
+    if (std::min({byExposure, byWhite, byBoth}) > 0.5 * none || helped < std::max<std::size_t>(2, (2 * from.size() + 2) / 3)) {
         outlier.cause = Outlier::Cause::ThisThingOnly;
         return;
     }

@@ -42,7 +42,7 @@ struct Outlier {
     std::int64_t frame = 0;
     std::size_t column = 0;
     double difference = 0, tolerance = 0;
-    enum class Cause { Exposure, White, ThisThingOnly, Doubtful } cause = Cause::Exposure;
+    enum class Cause { Exposure, White, ThisThingOnly, Clipped, Doubtful } cause = Cause::Exposure;
     Balance cure;          ///< to come on top of the frame's own; identity when there is none
     double afterCure = 0;  ///< the difference that would be left
 };
@@ -54,7 +54,8 @@ struct ConsistencyTable {
     std::vector<Outlier> outliers;                   ///< the most visible first
 };
 /// Outliers among the key colours: past the tolerance and more than three robust deviations (1.4826 MAD) over the median of their column. Cause: `Exposure` or `White` when
-/// a fit over the frame's key colours to the lead's takes away more than half of the difference, and which half of the fit did it.
+/// a fit over the frame's key colours to the lead's takes away more than half of the difference and helps two thirds of them, two at least, and by which half of the fit
+/// did it.
 ConsistencyTable consistency(const std::vector<FrameReading>& readings, const std::vector<KeyColour>& keys);
 
 /// The table as CSV, with one head row and units; frames by the names given.

@@ -11,8 +11,9 @@ namespace amber {
 namespace {
 
 constexpr int kSearchEdge = 240;
-constexpr double kLightnessSay = 0.5, kNear = 0.035, kFar = 0.06, kCarried = 0.07, kCarriedFirmly = 0.25;  // OKLab
+constexpr double kLightnessSay = 0.5, kNear = 0.022, kFar = 0.045, kCarried = 0.07, kCarriedFirmly = 0.25;  // OKLab
 constexpr int kFirm = 40;
+constexpr double kByColour = 0.8;  // a colour alone never makes quite sure
 
 double apart(const OkLab& p, const OkLab& q) { return std::sqrt(std::pow(kLightnessSay * (p.L - q.L), 2) + std::pow(p.a - q.a, 2) + std::pow(p.b - q.b, 2)); }
 
@@ -94,7 +95,7 @@ std::optional<FoundPlace> findAgain(const KeyColour& key, ImageView marked, Imag
     if (least > kFar)
         return std::nullopt;
     const Region place{static_cast<double>(bestX) / to.width(), static_cast<double>(bestY) / to.height(), static_cast<double>(bestX + w) / to.width(), static_cast<double>(bestY + h) / to.height()};
-    return FoundPlace{place, meanOf(other, place), 0.9 / (1 + std::pow(least / kNear, 2)), false};
+    return FoundPlace{place, meanOf(other, place), kByColour / (1 + std::pow(least / kNear, 2)), false};
 }
 
 }  // namespace amber

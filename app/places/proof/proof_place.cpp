@@ -163,6 +163,8 @@ QWidget* ProofPlace::makeCellPanel()
     m_here->setObjectName("cellHere");
     m_lead = new PictureView(panel);
     m_lead->setObjectName("cellLead");
+    m_here->setInteractive(true);
+    m_lead->setInteractive(true);
     auto* wall = new QWidget(panel);
     wall->setObjectName("cellWall");
     wall->setAttribute(Qt::WA_StyledBackground);
@@ -317,6 +319,7 @@ QString ProofPlace::causeWords(const Outlier& outlier) const
     case Outlier::Cause::Exposure: return outlier.cure.isIdentity() ? tr("the frame is lighter or darker") : outlier.cure.exposureStops > 0 ? tr("the whole frame is darker") : tr("the whole frame is lighter");
     case Outlier::Cause::White: return outlier.cure.kelvin > Balance{}.kelvin ? tr("the whole frame is cooler") : tr("the whole frame is warmer");
     case Outlier::Cause::ThisThingOnly: return tr("only this differs: other light on it, or another thing");
+    case Outlier::Cause::Clipped: return tr("clipped in the frame as it came: what is lost cannot be brought back");
     case Outlier::Cause::Doubtful: return tr("perhaps not the same thing: look at its place");
     }
     return {};
