@@ -69,6 +69,8 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
 MainWindow::~MainWindow()
 {
     qApp->removeEventFilter(this);
+    m_balance->commitPending();
+    m_keeper.flush();
     delete m_places;  // the places read the document, which is a member and goes next
 }
 

@@ -25,7 +25,6 @@ class BalancePlace : public QWidget {
 
 public:
     BalancePlace(Document& document, ProxyStore& proxies, FrameModel& frames, QWidget* parent = nullptr);
-    ~BalancePlace() override { commitPending(); }
 
     BalanceModel& model() { return *m_model; }
     QTableView& table() { return *m_table; }
