@@ -92,7 +92,7 @@ Result<Opened> open(const fs::path& path)
     if (in.gcount() == 0)
         return fail("the file is empty", name);
     if (opened.format.empty())
-        return fail("not a picture this program reads", name, "JPEG, PNG, TIFF, WebP or a camera's raw file");
+        return fail("not a picture this program reads", name, "JPEG, PNG, TIFF, WebP or a raw file from a camera");
     if (opened.format == "jpeg" && !jpegIsWhole(path))
         return fail("the picture is cut short", name, "a JPEG with its end marker");
 

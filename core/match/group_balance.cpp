@@ -149,7 +149,7 @@ Balance toBalance(const Vec3& v) { return fromConeGains({v[0] + v[1], v[0], v[0]
 struct Link {
     std::size_t from, to;
     Vec3 difference;
-    double sigma;
+    double deviation;
     double residual;
     int support;
     bool keys;
@@ -166,7 +166,7 @@ struct Own {
 constexpr double kSettings = 0.06, kNoDrift = 0.02, kColours = 0.12, kTone = 0.5;
 constexpr std::size_t kEnoughFrames = 4;
 
-double cauchy(double r, double sigma) { return std::log1p(r * r / (sigma * sigma)); }
+double cauchy(double r, double deviation) { return std::log1p(r * r / (deviation * deviation)); }
 
 double ownCost(const Own& own, const Vec3& x)
 {
@@ -228,8 +228,8 @@ void settle(std::vector<Vec3>& x, const std::vector<Link>& links, const std::vec
             for (Eigen::Index i = 0; i < n; ++i) {
                 const Own& o = own[static_cast<std::size_t>(i)];
                 const Vec3& v = x[static_cast<std::size_t>(i)];
-                const auto pull = [&](double to, double sigma, bool robust, double r) {
-                    const double out = robust ? 1 + r * r / (sigma * sigma) : 1, w = 1 / (sigma * sigma) / (out * out);
+                const auto pull = [&](double to, double deviation, bool robust, double r) {
+                    const double out = robust ? 1 + r * r / (deviation * deviation) : 1, w = 1 / (deviation * deviation) / (out * out);
                     entries.emplace_back(i, i, w), b(i) += w * to;
                 };
                 if (fixed[static_cast<std::size_t>(i)]) {
@@ -246,7 +246,7 @@ void settle(std::vector<Vec3>& x, const std::vector<Link>& links, const std::vec
             }
             for (const Link& link : links) {
                 const auto i = static_cast<Eigen::Index>(link.from), j = static_cast<Eigen::Index>(link.to);
-                const double r = x[link.from][k] - x[link.to][k] - link.difference[k], s = link.sigma * (k == 2 ? 2 : 1), w = 1 / (s * s) / (1 + r * r / (s * s));
+                const double r = x[link.from][k] - x[link.to][k] - link.difference[k], s = link.deviation * (k == 2 ? 2 : 1), w = 1 / (s * s) / (1 + r * r / (s * s));
                 entries.emplace_back(i, i, w), entries.emplace_back(j, j, w), entries.emplace_back(i, j, -w), entries.emplace_back(j, i, -w);
                 b(i) += w * link.difference[k], b(j) -= w * link.difference[k];
             }
@@ -421,7 +421,7 @@ std::vector<SolvedBalance> balanceGroup(std::vector<BalanceEvidence> frames, std
         r.residual = -1;
         const Link* firmest = nullptr;
         for (const Link& link : links)
-            if ((link.from == i || link.to == i) && (!firmest || (link.keys && !firmest->keys) || (link.keys == firmest->keys && link.sigma < firmest->sigma)))
+            if ((link.from == i || link.to == i) && (!firmest || (link.keys && !firmest->keys) || (link.keys == firmest->keys && link.deviation < firmest->deviation)))
                 firmest = &link;
         if (firmest) {
             r.through = firmest->from == i ? firmest->to : firmest->from;

@@ -335,7 +335,7 @@ void ShootPlace::fillGroupMenu(QMenu& menu)
 QWidget* ShootPlace::makeEmpty()
 {
     auto* page = new QWidget(this);
-    auto* words = new QLabel(tr("<p style='font-size:20px'>Open a folder of pictures</p><p>or drop files here. JPEG, PNG, TIFF, WebP and camera raw files are read.<br>Your pictures are never written to; the job is kept in one file beside them.</p>"), page);
+    auto* words = new QLabel(tr("<p style='font-size:20px'>Open a folder of pictures</p><p>or drop files here. JPEG, PNG, TIFF, WebP and raw files are read.<br>Your pictures are never written to; the job is kept in one file beside them.</p>"), page);
     words->setAlignment(Qt::AlignCenter);
     auto* open = new QPushButton(tr("Open folder…"), page);
     open->setObjectName("openFolderFirst");
