@@ -68,7 +68,14 @@ void Intake::take(const std::vector<fs::path>& sources, const QString& into, boo
         if (!frame.hash.empty())
             what.known.emplace(frame.hash, frame.path);
     auto brought = std::make_shared<BroughtIn>();
-    m_task->start([what, brought](const Task::Progress& progress, const CancelToken& cancel) { *brought = amber::bringIn(what, progress, cancel); }, [this, brought, into, quietly](bool) { finish(*brought, into, quietly); });
+    m_task->start([what, brought](const Task::Progress& progress, const CancelToken& cancel) { *brought = amber::bringIn(what, progress, cancel); }, [this, brought, into, quietly, job = m_document.folder()](bool) {
+        // Another job was opened meanwhile: these pictures are not its own.
+        if (m_document.folder() != job) {
+            emit said(tr("Bringing pictures in was stopped by opening another job. What was copied is kept; open that job and bring them in again."));
+            return;
+        }
+        finish(*brought, into, quietly);
+    });
 }
 
 void Intake::finish(const BroughtIn& brought, const QString& into, bool quietly)
