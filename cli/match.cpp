@@ -1,8 +1,9 @@
-// amber match: a look found from a pair of pictures, or from a lookup table.
+// amber match: a look found from a pair of pictures, from a lookup table, or from references; and pictures held against a look's reference.
 #include "cli/command.h"
 
 #include "core/fit/pair_fit.h"
 #include "core/image/read.h"
+#include "core/reference/ladder.h"
 #include "core/table/table_file.h"
 
 #include <cstdio>
@@ -37,6 +38,57 @@ struct TableOptions {
     std::string table, out;
     bool rest = false;
 };
+
+struct ReferenceOptions {
+    std::string reference, out, to;
+    std::vector<std::string> pictures, also, rows;
+};
+
+struct ScoreOptions {
+    std::string look;
+    std::vector<std::string> pictures;
+};
+
+/// Rows by the names the command takes: black, white, mid, contrast, darks, middles, lights, then the families in small letters.
+std::string nameOf(const LadderRow& row)
+{
+    constexpr const char* kNames[] = {"black", "white", "mid", "contrast", "darks", "middles", "lights"};
+    if (row.rung != Rung::Family)
+        return kNames[static_cast<int>(row.rung)];
+    std::string name = HueShifts::defaultFamilies()[static_cast<std::size_t>(row.family)].name;
+    std::transform(name.begin(), name.end(), name.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    return name;
+}
+
+Json described(const Ladder& ladder, const Ladder* start)
+{
+    Json rows = Json::array();
+    for (std::size_t i = 0; i < ladder.rows.size(); ++i) {
+        const LadderRow& r = ladder.rows[i];
+        Json row{{"row", nameOf(r)}, {"reference", r.reference}, {"ours", r.ours}, {"difference", r.difference}, {"tolerance", r.tolerance}, {"support", {r.referenceSupport, r.ourSupport}}, {"supported", r.isSupported()}, {"confidence", r.confidence}};
+        if (start)
+            row["before"] = start->rows[i].difference;
+        rows.push_back(std::move(row));
+    }
+    return {{"rows", std::move(rows)}, {"within", ladder.within()}, {"of", ladder.supported()}, {"distance", ladder.distance()},
+            {"confidence", {{"all", ladder.confidence.all()}, {"size", ladder.confidence.size}, {"compression", ladder.confidence.compression}, {"subject", ladder.confidence.subject}}}};
+}
+
+void say(const Ladder& ladder, const Ladder* start)
+{
+    std::printf("  %-9s %9s %9s %11s %9s\n", "row", "reference", "ours", "difference", "sure");
+    for (std::size_t i = 0; i < ladder.rows.size(); ++i) {
+        const LadderRow& r = ladder.rows[i];
+        const bool isLight = r.rung <= Rung::Contrast;
+        char difference[32];
+        std::snprintf(difference, sizeof difference, start ? "%.1f -> %.1f" : "%.1f", start ? start->rows[i].difference : r.difference, r.difference);
+        if (r.isSupported())
+            std::printf("  %-9s %9.*f %9.*f %11s %7.0f %%%s\n", nameOf(r).c_str(), isLight ? 1 : 3, r.reference, isLight ? 1 : 3, r.ours, difference, 100 * r.confidence, r.isWithin() ? "" : "  off");
+        else
+            std::printf("  %-9s too little of it, left alone (%.1f %% of the reference, %.1f %% of ours)\n", nameOf(r).c_str(), 100 * r.referenceSupport, 100 * r.ourSupport);
+    }
+    std::printf("  %d of %d rows within tolerance, distance %.2f; sure %.0f %% (size %.0f, compression %.0f, subject %.0f %%)\n", ladder.within(), ladder.supported(), ladder.distance(), 100 * ladder.confidence.all(), 100 * ladder.confidence.size, 100 * ladder.confidence.compression, 100 * ladder.confidence.subject);
+}
 
 bool write(Session& session, Look look, const std::string& out, const std::string& name)
 {
@@ -112,6 +164,97 @@ void addMatch(CLI::App& app, Session& session)
         Json report = described(*fit);
         report["look"] = t->out;
         session.print(report);
+    });
+    auto r = std::make_shared<ReferenceOptions>();
+    CLI::App* reference = match->add_subcommand("reference", "From a finished picture of something else, row by row: light, casts, hue families");
+    reference->add_option("reference", r->reference, "The finished picture")->required();
+    reference->add_option("pictures", r->pictures, "Our pictures, taken as one")->required();
+    reference->add_option("-o,--output", r->out, "The look to write; the reference's fingerprint is kept in it")->required();
+    reference->add_option("--also", r->also, "Further references: where they differ, the tolerance widens");
+    reference->add_option("--rows", r->rows, "Only these rows: black, white, mid, contrast, darks, middles, lights, or a family such as clay")->delimiter(',');
+    reference->add_option("--to", r->to, "Every row up to this one");
+    reference->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg D/yard-08.jpg -o found.json");
+    reference->callback([r, &session] {
+        std::vector<Fingerprint> prints;
+        r->also.insert(r->also.begin(), r->reference);
+        for (const std::string& path : r->also) {
+            auto print = fingerprintOfFile(path);
+            if (!print)
+                return session.report(print.error());
+            prints.push_back(std::move(*print));
+        }
+        std::vector<Image> ours;
+        for (const std::string& path : r->pictures) {
+            const auto picture = readReduced(path, 1600, true);
+            if (!picture) {
+                session.report(picture.error(), 1);
+                continue;
+            }
+            ours.push_back(forMatching(picture->image.view()));
+        }
+        if (ours.empty()) {
+            session.status = 2;
+            return;
+        }
+        Look look;
+        look.reference = combined(prints);
+        const std::string group = std::filesystem::path(r->reference).stem().string();
+        const Ladder start = ladderOf(*look.reference, measuredThrough(look, ours, membershipBefore(look, ours, group)));
+        std::set<std::size_t> rows;
+        std::set<std::string> asked(r->rows.begin(), r->rows.end());
+        bool ended = false;
+        for (std::size_t i = 0; i < start.rows.size(); ++i) {
+            const std::string name = nameOf(start.rows[i]);
+            const bool named = asked.erase(name) > 0;
+            if (named ? true : r->rows.empty() && !ended && start.rows[i].isSupported())
+                rows.insert(i);
+            ended = ended || name == r->to;
+        }
+        if (!asked.empty() || (!r->to.empty() && !ended))
+            return session.report({"no such row", asked.empty() ? r->to : *asked.begin(), "black, white, mid, contrast, darks, middles, lights, or a family", {}});
+        const auto taken = takeRows(look, ours, *look.reference, rows, group);
+        if (!taken)
+            return session.report(taken.error());
+        if (!write(session, taken->look, r->out, group))
+            return;
+        if (!session.json)
+            return say(taken->after, &start);
+        Json report = described(taken->after, &start);
+        report["look"] = r->out;
+        session.print(report);
+    });
+    auto c = std::make_shared<ScoreOptions>();
+    CLI::App* score = match->add_subcommand("score", "How far pictures under a look lie from the reference it keeps");
+    score->add_option("look", c->look, "A look that was matched to a reference")->required();
+    score->add_option("pictures", c->pictures, "Pictures before the look")->required();
+    score->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg -o found.json && amber match score found.json D/yard-06.jpg");
+    score->callback([c, &session] {
+        const auto look = session.look(c->look);
+        if (!look)
+            return;
+        if (!look->reference)
+            return session.report({"this look keeps no reference", c->look, "a look made by amber match reference, or in Match", {}});
+        std::string group;
+        for (const Step& step : look->steps)
+            group = group.empty() ? step.group : group;
+        Json reports = Json::object();
+        for (const std::string& path : c->pictures) {
+            const auto picture = readReduced(path, 1600, true);
+            if (!picture) {
+                session.report(picture.error(), 1);
+                continue;
+            }
+            std::vector<Image> ours;
+            ours.push_back(forMatching(picture->image.view()));
+            const Ladder ladder = ladderOf(*look->reference, measuredThrough(*look, ours, membershipBefore(*look, ours, group)));
+            reports[path] = described(ladder, nullptr);
+            if (!session.json) {
+                std::printf("%s\n", path.c_str());
+                say(ladder, nullptr);
+            }
+        }
+        if (session.json)
+            session.print(reports);
     });
 }
 

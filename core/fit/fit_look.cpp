@@ -3,11 +3,12 @@
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
 #include "core/engine/render_plan.h"
+#include "core/fit/least_squares.h"
 
 #include <algorithm>
-#include <ceres/ceres.h>
 #include <cmath>
 #include <numeric>
+#include <set>
 
 namespace amber {
 namespace {
@@ -113,67 +114,9 @@ std::vector<LinearRgb> through(const Look& look, const Image& colours)
     return result;
 }
 
-/// The residuals of all colours at once; derivatives by forward differences, one render for each parameter.
-class Residuals : public ceres::CostFunction {
-public:
-    Residuals(const Image& from, const std::vector<OkLab>& to, const std::vector<double>& weights, const std::vector<int>& which, double* all, const std::array<bool, Blocks>& used, bool lightnessOnly)
-        : m_from(from), m_to(to), m_weights(weights), m_which(which), m_all(all), m_used(used), m_lightnessOnly(lightnessOnly)
-    {
-        set_num_residuals(static_cast<int>(3 * to.size() + which.size()));
-        mutable_parameter_block_sizes()->push_back(static_cast<int>(which.size()));
-    }
-
-    bool Evaluate(double const* const* parameters, double* residuals, double** jacobians) const override
-    {
-        std::vector<double> x(parameters[0], parameters[0] + m_which.size());
-        const std::vector<double> here = values(x);
-        std::copy(here.begin(), here.end(), residuals);
-        if (jacobians && jacobians[0])
-            for (std::size_t k = 0; k < x.size(); ++k) {
-                constexpr double kStep = 2e-3;
-                std::vector<double> y = x;
-                y[k] += kStep;
-                const std::vector<double> there = values(y);
-                for (std::size_t i = 0; i < here.size(); ++i)
-                    jacobians[0][i * x.size() + k] = (there[i] - here[i]) / kStep;
-            }
-        return true;
-    }
-
-private:
-    std::vector<double> values(const std::vector<double>& x) const
-    {
-        constexpr double kChroma = 1.6, kHold = 0.004;  // a, b against L; a pull to nothing, for what the colours do not tell
-        std::array<double, kAll> all{};
-        std::copy(m_all, m_all + kAll, all.begin());
-        for (std::size_t k = 0; k < x.size(); ++k)
-            all[static_cast<std::size_t>(m_which[k])] = x[k];
-        const std::vector<LinearRgb> out = through(lookOf(all.data(), m_used, m_lightnessOnly), m_from);
-        std::vector<double> r;
-        r.reserve(3 * out.size() + x.size());
-        for (std::size_t i = 0; i < out.size(); ++i) {
-            const OkLab lab = toOkLab(out[i]);
-            const double w = m_weights[i];
-            r.push_back(w * (lab.L - m_to[i].L)), r.push_back(w * kChroma * (lab.a - m_to[i].a)), r.push_back(w * kChroma * (lab.b - m_to[i].b));
-        }
-        const double hold = kHold * std::sqrt(static_cast<double>(out.size()));
-        for (const double v : x)
-            r.push_back(hold * v);
-        return r;
-    }
-
-    const Image& m_from;
-    const std::vector<OkLab>& m_to;
-    const std::vector<double>& m_weights;
-    const std::vector<int>& m_which;
-    double* m_all;
-    std::array<bool, Blocks> m_used;
-    bool m_lightnessOnly;
-};
-
 class Fit {
 public:
-    Fit(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after) : m_from(row(before)), m_after(after), m_weights(before.size(), 1)
+    Fit(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after, const CancelToken& cancel) : m_from(row(before)), m_after(after), m_weights(before.size(), 1), m_cancel(cancel)
     {
         for (const LinearRgb& c : after)
             m_to.push_back(toOkLab(c));
@@ -196,16 +139,10 @@ public:
             std::vector<double> x;
             for (const int k : which)
                 x.push_back(m_all[static_cast<std::size_t>(k)]);
-            ceres::Problem problem;
-            problem.AddResidualBlock(new Residuals(m_from, m_to, m_weights, which, m_all.data(), m_used, lightnessOnly), nullptr, x.data());
-            ceres::Solver::Options options;
-            options.max_num_iterations = iterations;
-            options.linear_solver_type = ceres::DENSE_NORMAL_CHOLESKY;
-            options.logging_type = ceres::SILENT;
-            options.function_tolerance = 1e-5;
-            options.num_threads = 1;
-            ceres::Solver::Summary summary;
-            ceres::Solve(options, &problem, &summary);
+            LeastSquares problem;
+            problem.iterations = iterations;
+            problem.residuals = [&](const std::vector<double>& at) { return residuals(at, which); };
+            solveLeastSquares(problem, x, m_cancel);
             for (std::size_t k = 0; k < which.size(); ++k)
                 m_all[static_cast<std::size_t>(which[k])] = x[k];
             reweigh();
@@ -244,6 +181,27 @@ public:
     bool lightnessOnly = false;
 
 private:
+    /// Of all colours at once.
+    std::vector<double> residuals(const std::vector<double>& x, const std::vector<int>& which) const
+    {
+        constexpr double kChroma = 1.6, kHold = 0.004;  // a, b against L; a pull to nothing, for what the colours do not tell
+        std::array<double, kAll> all = m_all;
+        for (std::size_t k = 0; k < x.size(); ++k)
+            all[static_cast<std::size_t>(which[k])] = x[k];
+        const std::vector<LinearRgb> out = through(lookOf(all.data(), m_used, lightnessOnly), m_from);
+        std::vector<double> r;
+        r.reserve(3 * out.size() + x.size());
+        for (std::size_t i = 0; i < out.size(); ++i) {
+            const OkLab lab = toOkLab(out[i]);
+            const double w = m_weights[i];
+            r.push_back(w * (lab.L - m_to[i].L)), r.push_back(w * kChroma * (lab.a - m_to[i].a)), r.push_back(w * kChroma * (lab.b - m_to[i].b));
+        }
+        const double hold = kHold * std::sqrt(static_cast<double>(out.size()));
+        for (const double v : x)
+            r.push_back(hold * v);
+        return r;
+    }
+
     void reweigh()
     {
         const auto out = through(look(), m_from);
@@ -267,6 +225,7 @@ private:
     std::array<double, kAll> m_all{};
     std::array<bool, Blocks> m_used{};
     bool m_channels = false;
+    CancelToken m_cancel;
 };
 
 /// What is left, as a table between sRGB codes: a mean of what lies around each point, pulled to nothing by a share of one colour.
@@ -356,7 +315,7 @@ Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vect
 
     FittedLook result;
     result.colours = static_cast<int>(from.size());
-    Fit fit(from, to);
+    Fit fit(from, to, cancel);
     result.untouched = summarise(fit.differences());
     double last = result.untouched.mean;
     const auto tell = [&](double at) {
@@ -427,10 +386,10 @@ Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vect
     return result;
 }
 
-double coverage(const std::vector<LinearRgb>& fitted, ImageView picture)
+std::vector<bool> coveredPixels(const std::vector<LinearRgb>& fitted, ImageView picture)
 {
-    constexpr double kCell = 0.06;
-    std::map<std::tuple<int, int, int>, bool> cells;
+    constexpr double kCell = 0.04;
+    std::set<std::tuple<int, int, int>> cells;
     const auto cell = [](const LinearRgb& c) {
         const OkLab lab = toOkLab(c);
         return std::tuple(static_cast<int>(std::floor(lab.L / kCell)), static_cast<int>(std::floor(lab.a / kCell)), static_cast<int>(std::floor(lab.b / kCell)));
@@ -440,15 +399,22 @@ double coverage(const std::vector<LinearRgb>& fitted, ImageView picture)
         for (int i = -1; i <= 1; ++i)
             for (int j = -1; j <= 1; ++j)
                 for (int k = -1; k <= 1; ++k)
-                    cells[{l + i, a + j, b + k}] = true;
+                    cells.insert({l + i, a + j, b + k});
     }
-    long long covered = 0, all = 0;
-    for (int y = 0; y < picture.height; y += 2)
-        for (int x = 0; x < picture.width; x += 2, ++all) {
+    std::vector<bool> covered;
+    covered.reserve(static_cast<std::size_t>(picture.width) * picture.height);
+    for (int y = 0; y < picture.height; ++y)
+        for (int x = 0; x < picture.width; ++x) {
             const float* p = picture.row(y) + 3 * x;
-            covered += cells.count(cell({p[0], p[1], p[2]}));
+            covered.push_back(cells.count(cell({p[0], p[1], p[2]})) > 0);
         }
-    return all ? static_cast<double>(covered) / static_cast<double>(all) : 0;
+    return covered;
+}
+
+double coverage(const std::vector<LinearRgb>& fitted, ImageView picture)
+{
+    const auto covered = coveredPixels(fitted, picture);
+    return covered.empty() ? 0 : static_cast<double>(std::count(covered.begin(), covered.end(), true)) / static_cast<double>(covered.size());
 }
 
 }  // namespace amber

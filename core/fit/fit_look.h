@@ -33,7 +33,9 @@ struct FittedLook {
 /// clipped after the treatment. `progress` counts from 0 to 1.
 Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after, const FitOptions& options = {}, const std::function<void(double)>& progress = {}, const CancelToken& cancel = {});
 
-/// The share of a picture's colours that lie near colours that were fitted: elsewhere the look is a guess.
+/// Which pixels of a picture have colours near ones that were fitted (within about 0.06 of OKLab): elsewhere the look is a guess.
+std::vector<bool> coveredPixels(const std::vector<LinearRgb>& fitted, ImageView picture);
+/// Their share.
 double coverage(const std::vector<LinearRgb>& fitted, ImageView picture);
 
 }  // namespace amber

@@ -1,6 +1,7 @@
 #include "core/image/metadata.h"
 
 #include <cmath>
+#include <fstream>
 #include <cstdio>
 #include <ctime>
 #include <exiv2/exiv2.hpp>
@@ -142,6 +143,32 @@ CaptureFacts captureFacts(const std::filesystem::path& path)
     } catch (const std::exception&) {
     }
     return facts;
+}
+
+double jpegQuality(const std::filesystem::path& path)
+{
+    constexpr double kPrintedMean = 57.625;  // of table K.1
+    constexpr std::size_t kHead = 1 << 20;
+    std::ifstream file(path, std::ios::binary);
+    std::vector<unsigned char> head(kHead);
+    file.read(reinterpret_cast<char*>(head.data()), static_cast<std::streamsize>(head.size()));
+    head.resize(static_cast<std::size_t>(std::max<std::streamsize>(0, file.gcount())));
+    if (head.size() < 4 || head[0] != 0xFF || head[1] != 0xD8)
+        return 100;
+    for (std::size_t at = 2; at + 4 <= head.size() && head[at] == 0xFF && head[at + 1] != 0xDA;) {
+        const std::size_t length = head[at + 2] * std::size_t{256} + head[at + 3];
+        // A table of quantisation; the first is that of luminance.
+        if (head[at + 1] == 0xDB && length >= 67 && at + 2 + length <= head.size()) {
+            const bool wide = head[at + 4] >> 4;
+            double sum = 0;
+            for (std::size_t i = 0; i < 64 && (!wide || length >= 131); ++i)
+                sum += wide ? head[at + 5 + 2 * i] * 256.0 + head[at + 6 + 2 * i] : head[at + 5 + i];
+            const double percent = 100 * sum / 64 / kPrintedMean;
+            return percent <= 0 ? 100 : std::clamp(percent <= 100 ? (200 - percent) / 2 : 5000 / percent, 1.0, 100.0);
+        }
+        at += 2 + length;
+    }
+    return 100;
 }
 
 }  // namespace amber

@@ -35,4 +35,8 @@ struct CaptureFacts {
 };
 CaptureFacts captureFacts(const std::filesystem::path& path);
 
+/// How hard a JPEG was compressed, 1 (most) to 100: the quality whose scaling of the example luminance table of ITU-T T.81 (table K.1) comes
+/// nearest to the file's own, by the scale of the IJG's library (50: as printed). 100 for what is no JPEG.
+double jpegQuality(const std::filesystem::path& path);
+
 }  // namespace amber

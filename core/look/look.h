@@ -1,6 +1,7 @@
 // A look: an ordered list of steps that turns one picture into another and knows nothing of any one picture. A plain value.
 #pragma once
 
+#include "core/look/fingerprint.h"
 #include "core/look/guard.h"
 #include "core/look/intent.h"
 #include "core/look/steps/chroma/chroma.h"
@@ -21,6 +22,7 @@
 #include "core/look/steps/wash/wash.h"
 
 #include <map>
+#include <optional>
 #include <set>
 #include <variant>
 
@@ -46,6 +48,7 @@ struct Step {
     Guard guard = {};
     std::set<std::string> perPicture = {};     ///< names of parameters that do not travel: each picture may hold its own value
     std::map<std::string, std::string> own = {};  ///< by picture: JSON text of its own values of these parameters
+    std::string group = {};  ///< the name that steps share which belong together, as those of one match
     bool operator==(const Step&) const = default;
 };
 
@@ -55,6 +58,7 @@ struct Look {
     std::string name = "New look";
     std::string intent;  ///< the mood in a sentence
     IntentCard card = {};
+    std::optional<Fingerprint> reference = {};  ///< what it was matched to
     std::vector<Step> steps;
     std::string unknownFields;
     bool operator==(const Look&) const = default;

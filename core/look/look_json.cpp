@@ -12,6 +12,8 @@ Json stepToJson(const Step& step, bool embedTables)
     Json json{{"type", typeOf(step)}, {"enabled", step.enabled}, {"strength", step.strength}};
     if (!step.note.empty())
         json["note"] = step.note;
+    if (!step.group.empty())
+        json["group"] = step.group;
     if (!(step.guard == Guard{}))
         json["guard"] = toJson(step.guard);
     if (!step.perPicture.empty())
@@ -90,6 +92,7 @@ Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
     fields.boolean("enabled", step.enabled);
     fields.number("strength", step.strength, 0, 2);
     fields.text("note", step.note);
+    fields.text("group", step.group);
     const Json* parameters = fields.find("parameters");
     if (const Json* guard = fields.find("guard")) {
         auto parsed = parse<Guard>(*guard, where + ".guard");
@@ -135,6 +138,8 @@ std::string lookToText(const Look& look, bool embedTables)
             card.references.clear();
         json["intentCard"] = toJson(card);
     }
+    if (look.reference)
+        json["reference"] = toJson(*look.reference);
     json["steps"] = std::move(steps);
     addUnknown(json, look.unknownFields);
     return json.dump(1, '\t') + "\n";
@@ -162,6 +167,13 @@ Result<LoadedLook> lookFromText(const std::string& text, const std::string& name
             return tl::make_unexpected(parsed.error());
         loaded.look.card = std::move(*parsed);
         warn(loaded.warnings, loaded.look.card.unknownFields, name + ".intentCard");
+    }
+    if (const Json* reference = reader.find("reference")) {
+        auto parsed = parse<Fingerprint>(*reference, name + ".reference");
+        if (!parsed)
+            return tl::make_unexpected(parsed.error());
+        loaded.look.reference = std::move(*parsed);
+        warn(loaded.warnings, loaded.look.reference->unknownFields, name + ".reference");
     }
     reader.list("steps", kStepLimit, [&](const Json& entry, const std::string& where) { return readStep(entry, where, loaded); });
     if (auto good = reader.status(); !good)

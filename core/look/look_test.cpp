@@ -177,7 +177,9 @@ TEST(Look, ThePublishedSchemaSaysWhatTheReaderTakes)
     // And what the program writes has no field the schema does not know.
     Random random(35);
     for (int kind = 0; kind < Random::kKinds; ++kind) {
-        const Json step = Json::parse(lookToText(Look{Look::kVersion, "x", "", {}, {Step{random.parameters(kind), true, 1, "n", {}}}, {}}, true))["steps"][0];
+        Look look;
+        look.steps.push_back(Step{random.parameters(kind), true, 1, "n", {}});
+        const Json step = Json::parse(lookToText(look, true))["steps"][0];
         for (const Json& rule : schema["properties"]["steps"]["items"]["allOf"])
             for (const auto& [name, value] : step["parameters"].items()) {
                 EXPECT_TRUE(rule["if"]["properties"]["type"]["const"] != step["type"] || rule["then"]["properties"]["parameters"]["properties"].contains(name)) << name;
