@@ -397,6 +397,13 @@ void Document::newLook()
 {
     Look look;
     look.name = tr("New look").toStdString();
+    addLook(look);
+}
+
+void Document::addLook(const Look& look)
+{
+    if (!m_store)
+        return;
     commitPending();
     if (const auto id = m_store->addLook(look))
         chooseLook(*id);

@@ -87,6 +87,8 @@ public:
     std::vector<LookEntry> looks() const;
     void chooseLook(std::int64_t id);
     void newLook();
+    /// A further look of the job, taken in hand.
+    void addLook(const Look& look);
     Status importLook(const QString& path);
     Status exportLook(const QString& path) const;
     void renameLook(const QString& name);

@@ -3,6 +3,7 @@
 #include "app/places/balance/balance_place.h"
 #include "app/places/handover/handover_place.h"
 #include "app/places/look/look_place.h"
+#include "app/places/match/match_place.h"
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
 #include "app/shell/shortcuts.h"
@@ -20,9 +21,10 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
     m_shoot = new ShootPlace(m_document, m_proxies, m_keeper, this);
     m_balance = new BalancePlace(m_document, m_proxies, m_shoot->model(), this);
     m_look = new LookPlace(m_document, m_proxies, m_renders, this);
+    m_match = new MatchPlace(m_document, m_proxies, m_shoot->model(), this);
     m_proof = new ProofPlace(m_document, m_proxies, [this](std::int64_t frame) { return m_shoot->model().thumbnail(frame); }, this);
     m_handover = new HandoverPlace(m_document, this);
-    for (QWidget* place : std::initializer_list<QWidget*>{m_shoot, m_balance, m_look, m_proof, m_handover})
+    for (QWidget* place : std::initializer_list<QWidget*>{m_shoot, m_balance, m_look, m_match, m_proof, m_handover})
         m_places->addWidget(place);
     auto* right = new QVBoxLayout;
     right->setSpacing(0);
@@ -50,6 +52,7 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
         m_look->toggleMarking();
         say(tr("Mark a key colour: click it, or drag a region, and name it. Proof finds it on the other frames."));
     });
+    connect(m_match, &MatchPlace::workRequested, this, [this] { go(Place::Look); });
     connect(m_shoot, &ShootPlace::openRequested, this, &MainWindow::open);
     connect(m_shoot, &ShootPlace::workRequested, this, [this] { go(Place::Look); });
     connect(m_look, &LookPlace::quietWanted, this, &MainWindow::setQuiet);
@@ -85,7 +88,7 @@ QWidget* MainWindow::makeRail()
     const struct {
         const char *icon, *id;
         QString words;
-    } places[] = {{"shoot", "shoot", tr("Shoot")}, {"balance", "balance", tr("Balance")}, {"look", "look", tr("Look")}, {"proof", "proof", tr("Proof")}, {"handover", "handover", tr("Hand over")}};
+    } places[] = {{"shoot", "shoot", tr("Shoot")}, {"balance", "balance", tr("Balance")}, {"look", "look", tr("Look")}, {"match", "match", tr("Match")}, {"proof", "proof", tr("Proof")}, {"handover", "handover", tr("Hand over")}};
     for (int i = 0; i < static_cast<int>(std::size(places)); ++i) {
         auto* button = new QToolButton(rail);
         button->setObjectName("railButton");
@@ -182,6 +185,7 @@ void MainWindow::addShortcuts()
     add("shoot", [this] { go(Place::Shoot); });
     add("balance", [this] { go(Place::Balance); });
     add("look", [this] { go(Place::Look); });
+    add("match", [this] { go(Place::Match); });
     add("proof", [this] { go(Place::Proof); });
     add("handover", [this] { go(Place::Handover); });
     add("open", [this] { m_shoot->askFolder(); });
@@ -295,7 +299,7 @@ bool MainWindow::eventFilter(QObject*, QEvent* event)
     case QEvent::MouseButtonPress:
     case QEvent::MouseMove:
     case QEvent::Wheel:
-        m_keeper.act(place() == Place::Balance ? static_cast<int>(Stage::Balance) : place() == Place::Look ? static_cast<int>(Stage::Look) : place() == Place::Proof ? static_cast<int>(Stage::Proof) : -1);
+        m_keeper.act(place() == Place::Balance ? static_cast<int>(Stage::Balance) : place() == Place::Look || place() == Place::Match ? static_cast<int>(Stage::Look) : place() == Place::Proof ? static_cast<int>(Stage::Proof) : -1);
         break;
     default: break;
     }

@@ -17,6 +17,7 @@ namespace amber {
 class BalancePlace;
 class HandoverPlace;
 class LookPlace;
+class MatchPlace;
 class ProofPlace;
 class ShootPlace;
 
@@ -29,7 +30,7 @@ public:
 
     /// Opens a folder, a job or pictures; says in the window when it cannot be done.
     void open(const QStringList& paths);
-    enum class Place { Shoot, Balance, Look, Proof, Handover };
+    enum class Place { Shoot, Balance, Look, Match, Proof, Handover };
     void go(Place place);
     Place place() const;
     void say(const QString& message);
@@ -40,6 +41,7 @@ public:
     ShootPlace& shoot() { return *m_shoot; }
     BalancePlace& balance() { return *m_balance; }
     LookPlace& look() { return *m_look; }
+    MatchPlace& match() { return *m_match; }
     ProofPlace& proof() { return *m_proof; }
     HandoverPlace& handover() { return *m_handover; }
 
@@ -69,6 +71,7 @@ private:
     ShootPlace* m_shoot;
     BalancePlace* m_balance;
     LookPlace* m_look;
+    MatchPlace* m_match;
     ProofPlace* m_proof;
     HandoverPlace* m_handover;
     QWidget* m_messageBar;

@@ -6,6 +6,7 @@
 #include "app/places/balance/balance_place.h"
 #include "app/places/handover/handover_place.h"
 #include "app/places/look/look_place.h"
+#include "app/places/match/match_place.h"
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
 #include "app/shell/main_window.h"
@@ -14,6 +15,7 @@
 #include "app/variants/sweep_view.h"
 #include "app/variants/tray_view.h"
 #include "app/wall/picture_view.h"
+#include "core/image/write.h"
 #include "core/look/look_json.h"
 #include "demo/demo_job.h"
 
@@ -256,6 +258,40 @@ int writeScreenshots(const QString& folder)
     camera.take(window, "look-high-contrast");
     window.chooseTheme(static_cast<int>(theme::Theme::PrintRoom));
     document.undo(), document.undo();
+
+    // The ladder from the start to the end, on frames like the reference and unlike it; and a pair.
+    const std::int64_t lookBefore = document.lookId();
+    document.newLook();
+    document.renameLook(QObject::tr("Orchard"));
+    document.setFrameInHand(groupOf("yard-04").first);
+    window.go(MainWindow::Place::Match);
+    MatchPlace& match = window.match();
+    const auto matchIsDone = [&] { return match.isAtRest() && !match.ours().image().isNull(); };
+    match.holdPictures({demo + "/reference/orchard.jpg"});
+    camera.waitFor(matchIsDone, "the reference");
+    camera.take(window, "match-start");
+    match.table().selectRow(3);
+    match.takeToHere();
+    camera.waitFor(matchIsDone, "the match");
+    camera.take(window, "match-half");
+    match.takeAll();
+    camera.waitFor(matchIsDone, "the match");
+    camera.take(window, "match-all");
+    // A small, hard compressed copy of the reference against a frame of other things.
+    const QString poor = demo + "/poor-copy.jpg";
+    if (const auto copy = readReduced((demo + "/reference/orchard.jpg").toStdString(), 260, false))
+        if (const auto written = writePicture(poor.toStdString(), copy->image.view(), {}, {FileFormat::Jpeg, RgbSpace::Srgb, 30}, {}); !written)
+            std::fprintf(stderr, "%s\n", written.error().message().c_str());
+    document.newLook();
+    document.setFrameInHand(groupOf("lamp-shelf-02").first);
+    match.holdPictures({poor});
+    camera.waitFor(matchIsDone, "the other frame");
+    camera.take(window, "match-unsure");
+    match.holdPair(demo + "/pair/before.jpg", demo + "/pair/after.jpg");
+    camera.waitFor(matchIsDone, "the pair");
+    camera.take(window, "match-pair");
+    document.chooseLook(lookBefore);
+    document.setFrameInHand(first);
 
     window.go(MainWindow::Place::Proof);
     ProofPlace& proof = window.proof();

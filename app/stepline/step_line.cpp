@@ -5,7 +5,7 @@
 namespace amber {
 namespace {
 
-constexpr int kRampSteps = 24, kEndWidth = 92, kAddWidth = 40, kTileWidth = 150, kWideGap = 18, kNarrowGap = 10, kTop = 6, kMany = 8;
+constexpr int kRampSteps = 24, kEndWidth = 92, kAddWidth = 40, kTileWidth = 150, kWideGap = 18, kNarrowGap = 10, kPlainTop = 6, kNamedTop = 24, kTiles = 88, kMany = 8;
 /// Changes drawn as a full bar.
 constexpr double kFullMeasure[] = {0.12, 0.12, 0.04}, kFullDifference = 10;
 
@@ -18,7 +18,7 @@ StepLine::StepLine(Document& document, QWidget* parent) : QWidget(parent), m_doc
     setAccessibleDescription(tr("The steps of the look in order. Left and right choose, Shift with left and right moves, Space switches off and on, Insert adds, Delete removes."));
     setToolTip(tr("Click to edit a step, drag to reorder, click the mark to switch it off"));
     setFocusPolicy(Qt::StrongFocus);
-    setFixedHeight(100);
+    setFixedHeight(kTiles + 2 * kPlainTop);
     connect(&document, &Document::lookChanged, this, [this] { recompute(); });
     connect(&document, &Document::stepsChanged, this, [this] { recompute(); });
     connect(&document, &Document::selectionChanged, this, [this] {
@@ -75,6 +75,11 @@ bool StepLine::event(QEvent* event)
 {
     if (event->type() == QEvent::ToolTip) {
         const auto* help = static_cast<QHelpEvent*>(event);
+        for (const Group& group : groups())
+            if (groupRect(group).contains(help->pos())) {
+                QToolTip::showText(help->globalPos(), tr("%1: click to switch these steps off or on together (Ctrl+Space)").arg(group.name), this);
+                return true;
+            }
         const int step = tileAt(help->pos());
         for (int mark = 0; step >= 0 && mark < markCount(); ++mark)
             if (markRect(step, mark).contains(help->pos())) {
@@ -140,8 +145,73 @@ void StepLine::setColours(const std::vector<MainColour>& colours)
 
 int StepLine::stepCount() const { return static_cast<int>(m_document.look().steps.size()); }
 
+std::vector<StepLine::Group> StepLine::groups() const
+{
+    std::vector<Group> all;
+    const auto& steps = m_document.look().steps;
+    for (int i = 0; i < stepCount(); ++i) {
+        const QString name = text(steps[static_cast<std::size_t>(i)].group);
+        if (name.isEmpty())
+            continue;
+        if (!all.empty() && all.back().last == i - 1 && all.back().name == name)
+            all.back().last = i;
+        else
+            all.push_back({i, i, name});
+    }
+    return all;
+}
+
+QRect StepLine::groupRect(const Group& group) const
+{
+    const QRect first = tileRect(group.first), last = tileRect(group.last);
+    return {first.left(), 3, last.right() - first.left() + 1, m_top - 4};
+}
+
+QRect StepLine::groupRectOf(int step) const
+{
+    for (const Group& group : groups())
+        if (step >= group.first && step <= group.last)
+            return groupRect(group);
+    return {};
+}
+
+void StepLine::paintGroups(QPainter& painter) const
+{
+    painter.setFont(theme::font(13));
+    for (const Group& group : groups()) {
+        const QRect area = groupRect(group);
+        const auto& steps = m_document.look().steps;
+        const bool isOn = std::any_of(steps.begin() + group.first, steps.begin() + group.last + 1, [](const Step& s) { return s.enabled; });
+        const QString words = painter.fontMetrics().elidedText(isOn ? group.name : tr("%1, off").arg(group.name), Qt::ElideRight, area.width() - 12);
+        painter.setPen(isOn ? theme::kInk : theme::kQuietInk);
+        painter.drawText(area.adjusted(0, 0, 0, -3), Qt::AlignLeft | Qt::AlignVCenter, words);
+        // A line to the end of the group, and down at both ends.
+        const double from = area.left() + painter.fontMetrics().horizontalAdvance(words) + 7, y = area.center().y();
+        painter.setPen(QPen(theme::kShape, 1));
+        if (from < area.right() - 4) {
+            painter.drawLine(QPointF(from, y), QPointF(area.right(), y));
+            painter.drawLine(QPointF(area.right(), y), QPointF(area.right(), area.bottom()));
+        }
+    }
+}
+
+void StepLine::toggleGroup(const Group& group)
+{
+    Look look = m_document.look();
+    const auto first = look.steps.begin() + group.first, end = look.steps.begin() + group.last + 1;
+    const bool isOn = std::any_of(first, end, [](const Step& s) { return s.enabled; });
+    std::for_each(first, end, [&](Step& s) { s.enabled = !isOn; });
+    m_document.change(look);
+    m_document.commit((isOn ? tr("%1 switched off") : tr("%1 switched on")).arg(group.name));
+}
+
 void StepLine::recompute()
 {
+    if (const int top = groups().empty() ? kPlainTop : kNamedTop; top != m_top) {
+        m_top = top;
+        setFixedHeight(kTiles + m_top + kPlainTop);
+        updateGeometry();
+    }
     std::vector<LinearRgb> ramp, colours;
     for (int i = 0; i < kRampSteps; ++i) {
         const double L = i / (kRampSteps - 1.0), y = L * L * L;
@@ -173,12 +243,12 @@ QRect StepLine::tileRect(int index) const
     const int count = stepCount();
     const int space = width() - 28 - 2 * (kEndWidth + gap()) - kAddWidth - gap();
     const int tile = count == 0 ? 0 : std::min(kTileWidth, std::max(24, space / count - gap()));
-    const int left = 14, h = height() - 2 * kTop;
+    const int left = 14, h = kTiles;
     if (index < 0)
-        return {left, kTop, kEndWidth, h};
+        return {left, m_top, kEndWidth, h};
     if (index >= count)
-        return {left + kEndWidth + gap() + count * (tile + gap()), kTop, kEndWidth, h};
-    return {left + kEndWidth + gap() + index * (tile + gap()), kTop, tile, h};
+        return {left + kEndWidth + gap() + count * (tile + gap()), m_top, kEndWidth, h};
+    return {left + kEndWidth + gap() + index * (tile + gap()), m_top, tile, h};
 }
 
 QRect StepLine::addRect() const
@@ -273,6 +343,7 @@ void StepLine::paintEvent(QPaintEvent*)
             painter.drawPolyline(QPolygonF{tip + QPointF(-5, -5), tip, tip + QPointF(-5, 5)});
         }
     }
+    paintGroups(painter);
     const QRect add = addRect();
     painter.setPen(QPen(theme::kQuietInk, 1));
     painter.setBrush(theme::kPaper);
@@ -329,6 +400,9 @@ void StepLine::mousePressEvent(QMouseEvent* event)
     const QPoint at = event->position().toPoint();
     if (addRect().contains(at))
         return showAddMenu();
+    for (const Group& group : groups())
+        if (groupRect(group).contains(at))
+            return toggleGroup(group);
     const int index = tileAt(at);
     if (index < 0)
         return;
@@ -393,7 +467,15 @@ void StepLine::keyPressEvent(QKeyEvent* event)
         if (m_mark >= 0 && m_mark < markCount())
             emit markChosen(chosen, m_mark);
         break;
-    case Qt::Key_Space: toggle(chosen); break;
+    case Qt::Key_Space:
+        if (event->modifiers() & Qt::ControlModifier) {
+            for (const Group& group : groups())
+                if (chosen >= group.first && chosen <= group.last)
+                    return toggleGroup(group);
+        } else {
+            toggle(chosen);
+        }
+        break;
     case Qt::Key_Insert: showAddMenu(); break;
     case Qt::Key_Delete: m_document.removeStep(chosen); break;
     default: QWidget::keyPressEvent(event);

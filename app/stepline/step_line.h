@@ -18,6 +18,8 @@ public:
     void setColours(const std::vector<MainColour>& colours);
     /// Where the tile of a step is; index -1 is picture in, one past the last step is picture out.
     QRect tileRect(int index) const;
+    /// Where the name of the group a step belongs to is written; a click switches the group off and on. Empty for a step of no group.
+    QRect groupRectOf(int step) const;
     void showAddMenu();
     /// The marks: brightness, contrast, chroma, then the key colours in the order of the trace.
     void setTrace(const LookTrace& trace);
@@ -41,7 +43,7 @@ protected:
     void keyPressEvent(QKeyEvent*) override;
     void focusInEvent(QFocusEvent* event) override;
     void focusOutEvent(QFocusEvent*) override { update(); }
-    QSize sizeHint() const override { return {400, 100}; }
+    QSize sizeHint() const override { return {400, height()}; }
 
 private:
     void recompute();
@@ -54,6 +56,15 @@ private:
     void paintMarks(QPainter& painter, int step) const;
     void describe();
     int gap() const;
+    /// Neighbouring steps of one group name, first and last.
+    struct Group {
+        int first = 0, last = 0;
+        QString name;
+    };
+    std::vector<Group> groups() const;
+    QRect groupRect(const Group& group) const;
+    void paintGroups(QPainter& painter) const;
+    void toggleGroup(const Group& group);
 
     struct Swatches {
         std::vector<QColor> ramp, colours;
@@ -63,6 +74,7 @@ private:
     std::vector<Swatches> m_swatches;  ///< picture in, then after each step
     std::optional<LookTrace> m_trace;
     int m_mark = -1;  ///< the mark of the chosen step that the keyboard points at
+    int m_top = 6;    ///< above the tiles: more when groups are named there
     int m_dragFrom = -1, m_dragTo = -1;
     bool m_focusSeen = false;  ///< the focus came by the keyboard
     QPoint m_pressed;

@@ -56,6 +56,7 @@ Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& opt
     if (!fit)
         return tl::make_unexpected(fit.error());
     result.fit = std::move(*fit);
+    result.registration = *registration;
     result.seen = seen.from;
     return result;
 }

@@ -11,6 +11,7 @@ struct PairFit {
     FittedLook fit;
     bool wasMoved = false;        ///< the after picture is cropped, turned or scaled
     int matches = 0;              ///< features that agree on how it lies; 0 when the pictures lie on one another as they are
+    Registration registration;    ///< from the picture before to the one after
     std::vector<LinearRgb> seen;  ///< colours of the before picture that took part, for coverage()
 };
 

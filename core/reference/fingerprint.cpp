@@ -42,26 +42,34 @@ struct Cast {
     double L = 0, a = 0, b = 0, share = 0;
 };
 
-/// The mean of what is little coloured in a zone: nearer and nearer to itself.
+/// What is little coloured in a zone: nearer and nearer to its mean. A mean too far from grey is a coloured thing (leaves, a wall), unless most of the
+/// picture is of that colour, as in a toned print.
 Cast castIn(const std::vector<OkLab>& labs, std::size_t zone)
 {
-    constexpr double kFirst = 0.06, kThen = 0.03, kNeutral = 0.05;
-    constexpr int kRounds = 8;
+    constexpr double kFirst = 0.06, kThen = 0.02, kGrey = 0.03, kFar = 0.042, kMost = 0.6;
+    constexpr int kRounds = 10;
     Cast cast;
+    double within = 0, all = 0;
     for (int round = 0; round < kRounds; ++round) {
         const double s = round < kRounds / 2 ? kFirst : kThen;
         Cast sum;
+        within = all = 0;
         for (const OkLab& c : labs) {
             const double z = zonesAt(c.L)[zone];
             if (z <= 0)
                 continue;
-            const double da = c.a - cast.a, db = c.b - cast.b, t = (1 + (da * da + db * db) / (s * s)) * (1 + (c.a * c.a + c.b * c.b) / (kNeutral * kNeutral)), w = z / (t * t);
+            const double da = c.a - cast.a, db = c.b - cast.b, near = 1 + (da * da + db * db) / (s * s);
+            // The leaning to grey finds the right heap; its middle is then found without it.
+            const double t = round < kRounds / 2 ? near * (1 + (c.a * c.a + c.b * c.b) / (kGrey * kGrey)) : near, w = z / (t * t);
             sum.share += w, sum.L += w * c.L, sum.a += w * c.a, sum.b += w * c.b;
+            within += z / near, all += z;
         }
         if (sum.share <= 0)
             return {};
         cast = {sum.L / sum.share, sum.a / sum.share, sum.b / sum.share, sum.share / static_cast<double>(labs.size())};
     }
+    if (std::hypot(cast.a, cast.b) > kFar && within < kMost * all)
+        return {};
     return cast;
 }
 
@@ -150,7 +158,7 @@ Image forMatching(ImageView picture)
 
 Membership membershipOf(const std::vector<Image>& pictures, bool isFinished)
 {
-    constexpr double kNear = 0.03;
+    constexpr double kNear = 0.02;
     Membership m;
     const std::vector<OkLab> labs = labsOf(pictures);
     std::array<Cast, kCastZones> casts;
@@ -161,11 +169,11 @@ Membership membershipOf(const std::vector<Image>& pictures, bool isFinished)
     m.neutral.reserve(labs.size()), m.ofFamilies.reserve(labs.size() * m.families);
     for (const OkLab& c : labs) {
         const auto zones = zonesAt(c.L);
-        double a = c.a, b = c.b;
+        double a = c.a, b = c.b, found = 0;
         for (std::size_t k = 0; k < kCastZones; ++k)
-            a -= zones[k] * casts[k].a, b -= zones[k] * casts[k].b;
+            a -= zones[k] * casts[k].a, b -= zones[k] * casts[k].b, found += casts[k].share > 0 ? zones[k] : 0;
         const double square = a * a + b * b, t = 1 + square / (kNear * kNear);
-        m.neutral.push_back(static_cast<float>(1 / (t * t)));
+        m.neutral.push_back(static_cast<float>(found / (t * t)));
         if (!isFinished)
             a = c.a, b = c.b;
         const double chroma = a * a + b * b, coloured = chroma / (chroma + kNeutralChroma * kNeutralChroma);

@@ -27,10 +27,11 @@ struct Membership {
     std::size_t families = 0;
 };
 /// Casts are found first: in each zone of hue shifts (near-blacks, greys, near-whites) the mean (a, b) of what is little coloured, by going to the
-/// weighted mean again and again with the weight z / ((1 + d^2 / s^2) (1 + C^2 / 0.05^2))^2, d the distance from the mean so far, C the chroma,
-/// starting at no cast; s is 0.06, then 0.03 (mean shift: Y. Cheng, IEEE PAMI 17(8), 1995). A pixel is neutral by 1 / (1 + d^2 / 0.03^2)^2, d its
-/// distance from the cast at its tone; it belongs to a family by max(0, 2 w - 1), w the family's share of its hue (hue_shifts.h), times
-/// C^2 / (C^2 + 0.03^2): of a finished picture hue and chroma are those against the cast, of ours they are its own, as hue shifts will see them.
+/// weighted mean again and again with the weight z / (1 + d^2 / s^2)^2, d the distance from the mean so far, starting at no cast; s is 0.06, the weight
+/// besides falling with chroma by 1 / (1 + C^2 / 0.03^2)^2, then 0.02 without that (mean shift: Y. Cheng, IEEE PAMI 17(8), 1995). A mean more than 0.042 from
+/// grey is no cast but a coloured thing, unless 0.6 of the zone lie within s of it. A pixel is neutral by 1 / (1 + d^2 / 0.02^2)^2, d its distance from the
+/// cast at its tone; it belongs to a family by max(0, 2 w - 1), w the family's share of its hue (hue_shifts.h), times C^2 / (C^2 + 0.03^2): of a finished
+/// picture hue and chroma are those against the cast, of ours they are its own, as hue shifts will see them.
 Membership membershipOf(const std::vector<Image>& smallPictures, bool isFinished);
 
 /// Tones (quantiles of OKLab L), casts (mean of the neutral pixels by zone) and families (mean of their pixels, a and b against the cast at their tone) of

@@ -110,8 +110,15 @@ Ladder ladderOf(const Fingerprint& reference, const Fingerprint& ours, bool show
         ladder.rows.push_back(colourRow(kCasts[i], -1, reference.casts[i], ours.casts[i], kTolerance));
     for (std::size_t i = 0; i < std::min(reference.families.size(), ours.families.size()); ++i)
         ladder.rows.push_back(colourRow(Rung::Family, static_cast<int>(i), reference.families[i], ours.families[i], kFamilyTolerance));
-    for (LadderRow& row : ladder.rows)
+    for (LadderRow& row : ladder.rows) {
         row.confidence = ladder.confidence.all() * std::sqrt(std::clamp(std::min(row.referenceSupport, row.ourSupport) / kSure, 0.0, 1.0));
+        // A treatment turns and mutes a family somewhat; what lies farther apart is more likely another thing.
+        if (row.rung == Rung::Family && !showsTheSame && row.reference > 0 && row.ours > 0) {
+            constexpr double kTurn = 30, kMuted = 0.5;
+            const double turn = hueDifference(toOkLch(row.referenceColour).hueDegrees, toOkLch(row.ourColour).hueDegrees) / kTurn, muted = std::log(row.reference / row.ours) / kMuted;
+            row.confidence *= std::exp(-turn * turn - muted * muted);
+        }
+    }
     return ladder;
 }
 

@@ -21,11 +21,13 @@ struct LadderRow {
     double difference = 0;           ///< L*, or CIEDE2000 of both colours at one lightness
     double tolerance = 1;            ///< 1, of families 2, or the spread of several references where that is more
     double referenceSupport = 1, ourSupport = 1;  ///< shares of the pictures that say so
-    double confidence = 1;           ///< 0..1
+    double confidence = 1;           ///< 0..1: of the pictures, by support, and of families by how near they lie, unless both show one thing
     /// What both pictures hold enough of; other rows are left alone.
     bool isSupported() const;
     bool isWithin() const { return difference <= tolerance; }
 };
+/// Rows less sure than this are taken one by one only, not with all.
+inline constexpr double kSureEnough = 0.35;
 /// Least share of a picture for a cast or a family to be matched.
 inline constexpr double kLeastSupport = 0.01;
 /// A family of ours is matched when it is coloured at all (mean OKLab chroma), and need not be made stronger than by this factor: what is nearly grey

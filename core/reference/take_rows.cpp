@@ -18,7 +18,7 @@ struct Numbers {
     std::function<void(Look&, const double*)> put;
 };
 
-/// The curve's points: black end, low, mid, high, white end, at these quantiles (kQuantiles) of what enters it.
+/// The curve's points between its ends: black end, low, mid, high, white end, at these quantiles (kQuantiles) of what enters it.
 constexpr std::size_t kPoints = 5, kPointQuantiles[kPoints] = {1, 2, 4, 6, 7};
 constexpr double kDyePositions[kCastZones] = {0.14, 0.52, 0.92}, kDyeReach = 0.42;
 
@@ -73,19 +73,21 @@ ToneCurve freshCurve(const std::array<double, kPoints>& tones)
     constexpr double kApart = 0.006;
     ToneCurve curve;
     curve.mode = ToneCurve::Mode::LightnessOnly;
-    curve.all.clear();
+    curve.all = {{std::min(0.0, tones[0] - kApart), std::min(0.0, tones[0] - kApart)}};
     for (const double tone : tones) {
-        const double x = curve.all.empty() ? tone : std::max(tone, curve.all.back().x + kApart);
+        const double x = std::max(tone, curve.all.back().x + kApart);
         curve.all.push_back({x, x});
     }
+    const double end = std::max(1.0, curve.all.back().x + kApart);
+    curve.all.push_back({end, end});
     return curve;
 }
 
 /// Which points of the curve are those of the rows: as made, or, when the artist has added or removed some, those nearest to the tones; missing ones are put in.
 std::array<std::size_t, kPoints> pointsFor(ToneCurve& curve, const std::array<double, kPoints>& tones)
 {
-    std::array<std::size_t, kPoints> at{0, 1, 2, 3, 4};
-    if (curve.all.size() == kPoints)
+    std::array<std::size_t, kPoints> at{1, 2, 3, 4, 5};
+    if (curve.all.size() == kPoints + 2)
         return at;
     constexpr double kNear = 0.04;
     for (std::size_t i = 0; i < kPoints; ++i) {
@@ -100,12 +102,13 @@ std::array<std::size_t, kPoints> pointsFor(ToneCurve& curve, const std::array<do
     return at;
 }
 
-/// Heights of some points changed; the others keep their place between them, and nothing falls.
-ToneCurve::Points moved(const ToneCurve::Points& points, const std::map<std::size_t, double>& heights)
+/// Heights of some points changed; those between keep their place between them, those outside black and white end go along, bending so that nothing
+/// is cut off that was not; and nothing falls.
+ToneCurve::Points moved(const ToneCurve::Points& points, const std::map<std::size_t, double>& heights, std::size_t black, std::size_t white)
 {
     ToneCurve::Points out = points;
     std::map<std::size_t, double> anchors = heights;
-    anchors.emplace(0, points.front().y), anchors.emplace(points.size() - 1, points.back().y);
+    anchors.emplace(black, points[black].y), anchors.emplace(white, points[white].y);
     for (auto next = std::next(anchors.begin()); next != anchors.end(); ++next) {
         const auto [i, yi] = *std::prev(next);
         const auto [k, yk] = *next;
@@ -113,6 +116,11 @@ ToneCurve::Points moved(const ToneCurve::Points& points, const std::map<std::siz
         for (std::size_t j = i; j <= k; ++j)
             out[j].y = yi + (range > 1e-9 ? (points[j].y - points[i].y) / range : static_cast<double>(j - i) / static_cast<double>(std::max<std::size_t>(1, k - i))) * (yk - yi);
     }
+    const double down = out[black].y - points[black].y, up = out[white].y - points[white].y;
+    for (std::size_t j = 0; j < black; ++j)
+        out[j].y = std::clamp(points[j].y + down, std::min(points[j].y, 0.0), out[black].y);
+    for (std::size_t j = white + 1; j < points.size(); ++j)
+        out[j].y = std::clamp(points[j].y + up, out[white].y, std::max({1.0, points[j].y, out[white].y}));
     for (std::size_t j = 1; j < out.size(); ++j)
         out[j].y = std::max(out[j].y, out[j - 1].y + 1e-4);
     return out;
@@ -143,11 +151,11 @@ Numbers lightNumbers(Look& look, const std::vector<std::size_t>& rows, const Lad
     std::vector<std::size_t> which;
     for (const auto& [point, y] : start)
         which.push_back(point), n.now.push_back(std::clamp(y, -0.1, 1.2)), n.low.push_back(-0.2), n.high.push_back(1.3);
-    n.put = [step, which, old = curve.all](Look& l, const double* x) {
+    n.put = [step, which, old = curve.all, points](Look& l, const double* x) {
         std::map<std::size_t, double> heights;
         for (std::size_t i = 0; i < which.size(); ++i)
             heights[which[i]] = x[i];
-        partOf<ToneCurve>(l, step).all = moved(old, heights);
+        partOf<ToneCurve>(l, step).all = moved(old, heights, std::min(points[0], points[4]), std::max(points[0], points[4]));
     };
     return n;
 }

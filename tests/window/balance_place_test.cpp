@@ -159,7 +159,7 @@ TEST_F(BalanceWindow, LooksAndFilesStandOnTheBalance)
     ASSERT_TRUE(waitUntil([&] { return app->settled() && grey() < light - 15; })) << light << " " << grey();
     app->document().balances().set({{id("a"), lighter}}, "lighter");
     // Hand over in square shape: the file is as light as the wall, and square.
-    app->key(Qt::Key_5, Qt::ControlModifier);
+    app->key(Qt::Key_6, Qt::ControlModifier);
     app->find<QComboBox>("exportShape").setCurrentIndex(4);
     bool finished = false;
     QObject::connect(&app->window().handover().task(), &ExportTask::finished, &app->window(), [&] { finished = true; });
@@ -188,7 +188,7 @@ TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
         keys.push_back(key);
     }
     app->document().setKeyColours(keys);
-    app->key(Qt::Key_4, Qt::ControlModifier);
+    app->key(Qt::Key_5, Qt::ControlModifier);
     auto& proof = app->window().proof();
     const auto measure = [&] {
         click("consistencyMeasure");

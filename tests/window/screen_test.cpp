@@ -134,7 +134,7 @@ TEST(Screen, ScreenshotsAreTheSameEveryTime)
         }
         ++pictures;
     }
-    EXPECT_EQ(pictures, 19);
+    EXPECT_EQ(pictures, 24);
 }
 
 }  // namespace

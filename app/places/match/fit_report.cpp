@@ -1,0 +1,84 @@
+#include "app/places/match/fit_report.h"
+
+#include "app/document/document.h"
+#include "app/theme/theme.h"
+
+#include <QtWidgets>
+
+namespace amber {
+namespace {
+
+/// The names of stages are those of core/fit; here they are put into the user's language.
+QString stageTitle(const FitStage& stage)
+{
+    const std::pair<const char*, QString> titles[] = {{"Tone curve", QCoreApplication::translate("FitReport", "Tone curve")}, {"Split toning", QCoreApplication::translate("FitReport", "Split toning")},
+                                                      {"Primaries and chroma", QCoreApplication::translate("FitReport", "Primaries and chroma")}, {"Hue shifts", QCoreApplication::translate("FitReport", "Hue shifts")},
+                                                      {"Table", QCoreApplication::translate("FitReport", "Small table")}};
+    for (const auto& [id, words] : titles)
+        if (stage.what == id)
+            return words;
+    return text(stage.what);
+}
+
+}  // namespace
+
+QString leftWords(const FittedLook& fit)
+{
+    return QCoreApplication::translate("FitReport", "mean ΔE %1 of %2 is left; 95 % within %3, largest %4").arg(theme::number(fit.left.mean, 2), theme::number(fit.untouched.mean, 2), theme::number(fit.left.percentile95, 1), theme::number(fit.left.maximum, 1));
+}
+
+FitReport::FitReport(QWidget* parent) : QWidget(parent)
+{
+    setObjectName("fitReport");
+    setAccessibleName(tr("What each step explains"));
+}
+
+void FitReport::show(const FittedLook& fit)
+{
+    m_fit = fit;
+    QStringList words;
+    for (const FitStage& stage : fit.stages)
+        words << tr("%1: ΔE %2 to %3").arg(stageTitle(stage), theme::number(stage.before, 2), theme::number(stage.after, 2));
+    words << leftWords(fit);
+    setAccessibleDescription(words.join(QStringLiteral("; ")));
+    update();
+}
+
+void FitReport::paintEvent(QPaintEvent*)
+{
+    QPainter painter(this);
+    painter.fillRect(rect(), theme::kPaper);
+    if (m_fit.stages.empty())
+        return;
+    constexpr int kRow = 34, kNames = 190, kNumbers = 250;
+    painter.setRenderHint(QPainter::Antialiasing);
+    const double full = std::max(m_fit.untouched.mean, 1e-6);
+    const QRectF bars(kNames, 0, width() - kNames - kNumbers, 0);
+    int y = 10;
+    painter.setFont(theme::font(13));
+    painter.setPen(theme::kQuietInk);
+    painter.drawText(QRect(14, y, kNames, 20), Qt::AlignVCenter, tr("Step"));
+    painter.drawText(QRectF(bars.left(), y, bars.width(), 20), Qt::AlignVCenter, tr("Mean ΔE00 as each step is added"));
+    painter.drawText(QRect(width() - kNumbers + 16, y, kNumbers - 30, 20), Qt::AlignVCenter, tr("Explains"));
+    y += 24;
+    const auto row = [&](const QString& name, double before, double after, const QString& words, bool strong) {
+        painter.setPen(theme::kHairline);
+        painter.drawLine(0, y, width(), y);
+        painter.setFont(theme::font(13, strong));
+        painter.setPen(theme::kInk);
+        painter.drawText(QRect(14, y, kNames - 20, kRow), Qt::AlignVCenter, name);
+        const double from = bars.left() + before / full * bars.width(), to = bars.left() + after / full * bars.width(), middle = y + kRow / 2.0;
+        painter.fillRect(QRectF(bars.left(), middle - 5, to - bars.left(), 10), theme::kShape);
+        painter.fillRect(QRectF(to, middle - 5, std::max(0.0, from - to), 10), theme::kPressed);
+        painter.fillRect(QRectF(from - 1, middle - 8, 2, 16), theme::kShape);
+        painter.setFont(theme::font(13));
+        painter.drawText(QRect(width() - kNumbers + 16, y, kNumbers - 30, kRow), Qt::AlignVCenter, words);
+        y += kRow;
+    };
+    row(tr("As it was"), m_fit.untouched.mean, m_fit.untouched.mean, tr("ΔE %1").arg(theme::number(m_fit.untouched.mean, 2)), false);
+    for (const FitStage& stage : m_fit.stages)
+        row(stageTitle(stage), stage.before, stage.after, tr("%1 %, ΔE %2 → %3").arg(std::lround(100 * (stage.before - stage.after) / full)).arg(theme::number(stage.before, 2), theme::number(stage.after, 2)), false);
+    row(tr("Left"), m_fit.left.mean, m_fit.left.mean, tr("ΔE %1, 95 % %2, largest %3").arg(theme::number(m_fit.left.mean, 2), theme::number(m_fit.left.percentile95, 1), theme::number(m_fit.left.maximum, 1)), true);
+}
+
+}  // namespace amber

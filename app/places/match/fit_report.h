@@ -1,0 +1,29 @@
+// What a fit found: the difference each step takes away, and what is left.
+#pragma once
+
+#include "core/fit/fit_look.h"
+
+#include <QWidget>
+
+namespace amber {
+
+class FitReport : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit FitReport(QWidget* parent = nullptr);
+    void show(const FittedLook& fit);
+    const FittedLook& fit() const { return m_fit; }
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+    QSize sizeHint() const override { return {600, 260}; }
+
+private:
+    FittedLook m_fit;
+};
+
+/// "0.84 left (95 %: 1.9, largest 6.2) of 6.14".
+QString leftWords(const FittedLook& fit);
+
+}  // namespace amber

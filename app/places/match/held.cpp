@@ -1,0 +1,110 @@
+#include "app/places/match/held.h"
+
+#include "core/image/read.h"
+#include "core/image/resize.h"
+#include "core/table/table_file.h"
+
+#include <QFileInfo>
+#include <nlohmann/json.hpp>
+
+namespace amber {
+
+QString Held::name() const { return kind == Kind::Frame ? QString::fromStdString(print.name) : paths.isEmpty() ? QString() : QFileInfo(paths.back()).completeBaseName(); }
+
+std::string Held::toText() const
+{
+    nlohmann::json json{{"kind", static_cast<int>(kind)}, {"frame", frame}, {"table", withTable}, {"paths", nlohmann::json::array()}};
+    for (const QString& path : paths)
+        json["paths"].push_back(path.toStdString());
+    return json.dump();
+}
+
+Held Held::fromText(const std::string& text)
+{
+    Held held;
+    const auto json = nlohmann::json::parse(text, nullptr, false);
+    if (!json.is_object() || !json.contains("paths") || !json["paths"].is_array())
+        return held;
+    held.kind = static_cast<Kind>(std::clamp(json.value("kind", 0), 0, static_cast<int>(Kind::Table)));
+    held.frame = json.value("frame", std::int64_t{0});
+    held.withTable = json.value("table", false);
+    const auto& paths = json["paths"];
+    for (const auto& path : paths)
+        if (path.is_string())
+            held.paths << QString::fromStdString(path.get<std::string>());
+    if ((held.kind == Kind::Pictures && held.paths.isEmpty()) || (held.kind == Kind::Pair && held.paths.size() != 2) || (held.kind == Kind::Table && held.paths.size() != 1))
+        held.kind = Kind::Nothing;
+    return held;
+}
+
+Result<Held> readHeld(const Held& wanted, const std::function<void(int, int)>& progress, const CancelToken& cancel)
+{
+    Held held = wanted;
+    const auto tell = [&](double share) {
+        if (progress)
+            progress(static_cast<int>(std::lround(100 * share)), 100);
+    };
+    const auto picture = [](const QString& path) { return readReduced(path.toStdString(), kHeldEdge, false); };
+    switch (held.kind) {
+    case Held::Kind::Pictures: {
+        std::vector<Fingerprint> prints;
+        for (int i = 0; i < held.paths.size(); ++i) {
+            auto print = fingerprintOfFile(held.paths[i].toStdString());
+            if (!print)
+                return tl::make_unexpected(print.error());
+            prints.push_back(std::move(*print));
+            tell((i + 0.5) / static_cast<double>(held.paths.size()));
+            if (cancel.isCancelled())
+                return fail("given up");
+        }
+        held.print = combined(prints);
+        auto first = picture(held.paths.front());
+        if (!first)
+            return tl::make_unexpected(first.error());
+        held.picture = std::move(first->image);
+        break;
+    }
+    case Held::Kind::Pair: {
+        auto before = picture(held.paths[0]), after = picture(held.paths[1]);
+        if (!before || !after)
+            return tl::make_unexpected(before ? after.error() : before.error());
+        auto fit = fitPair(before->image.view(), after->image.view(), {held.withTable}, tell, cancel);
+        if (!fit)
+            return tl::make_unexpected(fit.error());
+        held.fit = std::move(*fit), held.before = std::move(before->image), held.picture = std::move(after->image);
+        break;
+    }
+    case Held::Kind::Table: {
+        const auto file = readTableFile(held.paths[0].toStdString());
+        if (!file)
+            return tl::make_unexpected(file.error());
+        auto fit = fitTable(file->table, {held.withTable}, tell, cancel);
+        if (!fit)
+            return tl::make_unexpected(fit.error());
+        held.fit.fit = std::move(*fit), held.table = file->table;
+        break;
+    }
+    default: break;
+    }
+    if (!held.picture.isEmpty()) {
+        const Size size = fitted({held.picture.width(), held.picture.height()}, kFeatureEdge);
+        held.features = featuresOf(reduceByArea(held.picture.view(), size.width, size.height).view());
+    }
+    for (Step& step : held.fit.fit.look.steps)
+        step.group = held.name().toStdString();
+    tell(1);
+    return held;
+}
+
+Held heldFrame(std::int64_t frame, const QString& name, Image finished)
+{
+    Held held;
+    held.kind = Held::Kind::Frame, held.frame = frame;
+    held.print = fingerprintOf(finished.view(), name.toStdString(), std::max(finished.width(), finished.height()), 100);
+    const Size size = fitted({finished.width(), finished.height()}, kFeatureEdge);
+    held.features = featuresOf(reduceByArea(finished.view(), size.width, size.height).view());
+    held.picture = std::move(finished);
+    return held;
+}
+
+}  // namespace amber

@@ -1,0 +1,42 @@
+// The reference on the left, ours on the right; ours can be laid over the reference with a line to wipe, or shown as a map of what differs.
+#pragma once
+
+#include "core/look/look.h"
+#include "core/match/registration.h"
+
+#include <QWidget>
+#include <optional>
+
+namespace amber {
+
+class PictureView;
+
+class MatchPictures : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit MatchPictures(QWidget* parent = nullptr);
+
+    struct Side {
+        const Image* picture = nullptr;  ///< none: the message is shown
+        Look look;                       ///< through which it is seen
+        int deliveredLongEdge = 0;
+        QString caption, message;
+    };
+    /// `lies`: how ours lies in the reference, when both show one thing. `map` 0 for pictures, else a map: lightness, chroma, hue.
+    void show(const Side& reference, const Side& ours, const std::optional<Registration>& lies, bool wipe, int map);
+    PictureView& reference() { return *m_reference; }
+    PictureView& ours() { return *m_ours; }
+
+signals:
+    void resized();
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+
+private:
+    PictureView *m_reference, *m_ours;
+    std::uint64_t m_number = 0;
+};
+
+}  // namespace amber

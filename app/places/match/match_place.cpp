@@ -1,0 +1,601 @@
+#include "app/places/match/match_place.h"
+
+#include "app/places/match/fit_report.h"
+#include "app/places/match/match_pictures.h"
+#include "app/places/shoot/frame_model.h"
+#include "app/theme/theme.h"
+#include "app/wall/picture_view.h"
+#include "core/engine/render_plan.h"
+#include "core/image/resize.h"
+#include "core/reference/merge_group.h"
+
+#include <QtWidgets>
+
+namespace amber {
+MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& frames, QWidget* parent)
+    : QWidget(parent), m_document(document), m_proxies(proxies), m_frames(frames), m_model(new LadderModel(this)), m_task(new Task(this)), m_relating(new Task(this)), m_later(new QTimer(this)), m_pictures(new MatchPictures(this)),
+      m_table(new QTableView(this)), m_report(new FitReport(this)), m_lower(new QStackedWidget(this))
+{
+    setObjectName("matchPlace");
+    m_table->setObjectName("ladder");
+    m_table->setAccessibleName(tr("Ladder: what lies between the reference and ours"));
+    m_table->setModel(m_model);
+    m_table->setItemDelegateForColumn(LadderModel::Difference, new DifferenceDelegate(*m_model, m_table));
+    m_table->setSelectionBehavior(QAbstractItemView::SelectRows);
+    m_table->setSelectionMode(QAbstractItemView::SingleSelection);
+    m_table->setShowGrid(false);
+    m_table->verticalHeader()->hide();
+    m_table->verticalHeader()->setDefaultSectionSize(23);
+    m_table->verticalHeader()->setMinimumSectionSize(20);
+    m_table->horizontalHeader()->setHighlightSections(false);
+    m_table->horizontalHeader()->setSectionResizeMode(LadderModel::Difference, QHeaderView::Stretch);
+    m_table->setIconSize({34, 14});
+    constexpr int kWidths[] = {118, 140, 140, 0, 184, 54};
+    for (int i = 0; i < LadderModel::ColumnCount; ++i)
+        if (i != LadderModel::Difference)
+            m_table->setColumnWidth(i, kWidths[i]);
+    m_table->installEventFilter(this);
+    m_lower->addWidget(m_table);
+    m_lower->addWidget(m_report);
+
+    auto* lower = new QHBoxLayout;
+    lower->setSpacing(0);
+    lower->addWidget(m_lower, 1);
+    lower->addWidget(makePanel());
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(makeHeader());
+    layout->addWidget(m_pictures, 1);
+    layout->addLayout(lower);
+    m_lower->setFixedHeight(24 + 14 * 23 + 6);
+
+    m_later->setSingleShot(true);
+    m_later->setInterval(40);
+    connect(m_later, &QTimer::timeout, this, [this] { refreshLadder(), showPictures(); });
+    connect(m_table->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this] { refresh(); });
+    connect(m_table, &QTableView::doubleClicked, this, &MatchPlace::takeThis);
+    connect(&document, &Document::opening, this, [this] {
+        m_task->cancel(), m_relating->cancel();
+        m_held = {}, m_relatedFrame = 0, m_relatedProxy.reset(), m_registration.reset(), m_solved.reset(), m_small.clear();
+        m_model->show({}, {});
+    });
+    connect(&document, &Document::opened, this, [this] { restore(), refresh(); });
+    connect(&document, &Document::frameChosen, this, &MatchPlace::relate);
+    const auto later = [this] {
+        if (isVisible())
+            m_later->start();
+    };
+    connect(&document, &Document::lookChanged, this, later);
+    connect(&document, &Document::stepsChanged, this, later);
+    connect(&document.balances(), &BalanceBook::historyChanged, this, &MatchPlace::relate);
+    connect(&document, &Document::keyColoursChanged, this, &MatchPlace::relate);
+    connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
+        if (frame == m_document.frameInHand())
+            relate();
+    });
+    connect(m_pictures, &MatchPictures::resized, this, [this] { m_later->start(); });
+    for (Task* task : {m_task, m_relating})
+        for (const auto changed : {&Task::began, &Task::ended})
+            connect(task, changed, this, &MatchPlace::refresh);
+    refresh();
+}
+
+QWidget* MatchPlace::makeHeader()
+{
+    auto* header = new QWidget(this);
+    auto* row = new QHBoxLayout(header);
+    row->setContentsMargins(14, 6, 14, 6);
+    row->setSpacing(8);
+    const auto source = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
+        auto* b = new QPushButton(words, header);
+        b->setObjectName(name);
+        b->setToolTip(tip);
+        connect(b, &QPushButton::clicked, this, act);
+        row->addWidget(b);
+    };
+    auto* to = new QLabel(tr("Match to"), header);
+    to->setProperty("quiet", true);
+    row->addWidget(to);
+    const auto pictures = [this](const QString& title) { return QFileDialog::getOpenFileName(this, title, m_document.folder(), tr("Pictures (%1)").arg(QStringLiteral("*.") + Document::pictureEndings().join(QStringLiteral(" *.")))); };
+    source("matchPictures", tr("Pictures…"), tr("One or several finished pictures; where several differ, the tolerance widens"), [this] {
+        const QStringList paths = QFileDialog::getOpenFileNames(this, tr("Finished pictures to match to"), m_document.folder(), tr("Pictures (%1)").arg(QStringLiteral("*.") + Document::pictureEndings().join(QStringLiteral(" *."))));
+        if (!paths.isEmpty())
+            holdPictures(paths);
+    });
+    source("matchFrame", tr("Frame in hand"), tr("Holds the frame in hand, as it stands, as the reference; then take another frame in hand. What is taken then holds for that frame alone"), [this] { holdFrame(); });
+    source("matchPair", tr("Before and after…"), tr("One picture before and after an unknown treatment: it becomes editable steps"), [this, pictures] {
+        const QString before = pictures(tr("The picture before the treatment"));
+        const QString after = before.isEmpty() ? QString() : pictures(tr("The same picture after it"));
+        if (!after.isEmpty())
+            holdPair(before, after);
+    });
+    source("matchTable", tr("Table…"), tr("A lookup table: it becomes editable steps"), [this] {
+        const QString path = QFileDialog::getOpenFileName(this, tr("A lookup table"), m_document.folder(), tr("Tables (*.cube *.clf *.cdl *.cc *.ccc *.png)"));
+        if (!path.isEmpty())
+            holdTable(path);
+    });
+    m_state = new QLabel(header);
+    m_state->setObjectName("matchState");
+    m_state->setProperty("quiet", true);
+    m_state->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    row->addWidget(m_state, 1);
+    row->addWidget(makeTaskBar(*m_task, "matchTask", header));
+    m_map = new QComboBox(header);
+    m_map->setObjectName("matchMap");
+    m_map->setAccessibleName(tr("On the right: the picture or a map of the difference"));
+    m_map->addItems({tr("Pictures"), tr("Map: lightness"), tr("Map: chroma"), tr("Map: hue")});
+    connect(m_map, &QComboBox::activated, this, &MatchPlace::showPictures);
+    m_wipe = new QCheckBox(tr("Wipe"), header);
+    m_wipe->setObjectName("matchWipe");
+    m_wipe->setToolTip(tr("Lays ours over the reference, with a line to move between them"));
+    connect(m_wipe, &QCheckBox::clicked, this, &MatchPlace::showPictures);
+    row->addWidget(m_map);
+    row->addWidget(m_wipe);
+    return header;
+}
+
+QWidget* MatchPlace::makePanel()
+{
+    auto* panel = new QWidget(this);
+    panel->setObjectName("matchPanel");
+    panel->setFixedWidth(304);
+    auto* column = new QVBoxLayout(panel);
+    column->setContentsMargins(14, 10, 14, 12);
+    column->setSpacing(6);
+    const auto label = [&](const char* name, bool strong, bool quiet) {
+        auto* l = new QLabel(panel);
+        l->setObjectName(name);
+        l->setWordWrap(true);
+        l->setProperty("strong", strong);
+        l->setProperty("quiet", quiet);
+        column->addWidget(l);
+        return l;
+    };
+    const auto button = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
+        auto* b = new QPushButton(words, panel);
+        b->setObjectName(name);
+        b->setToolTip(tip);
+        connect(b, &QPushButton::clicked, this, act);
+        return b;
+    };
+    m_title = label("matchTitle", true, false);
+    m_facts = label("matchFacts", false, true);
+    m_sure = label("matchSure", false, false);
+    m_score = label("matchScore", false, false);
+    m_balanceWords = label("matchBalanceWords", false, false);
+    m_takeBalance = button("matchTakeBalance", tr("Take into its balance"), tr("Exposure and white of this frame alone; Ctrl+Z in Balance takes it back"), [this] { takeBalance(); });
+    column->addWidget(m_takeBalance);
+    column->addStretch(1);
+    m_withTable = new QCheckBox(tr("with a small table for the rest"), panel);
+    m_withTable->setObjectName("matchWithTable");
+    m_withTable->setToolTip(tr("A smooth table at the end for what the steps cannot say; it cannot be edited"));
+    connect(m_withTable, &QCheckBox::clicked, this, [this](bool on) {
+        Held wanted;
+        wanted.kind = m_held.kind, wanted.paths = m_held.paths, wanted.withTable = on;
+        hold(wanted, true);
+    });
+    m_takeThis = button("matchTakeThis", tr("Take this"), tr("Brings the chosen row to the reference (Enter)"), [this] { takeThis(); });
+    m_takeTo = button("matchTakeTo", tr("To here"), tr("Every such row down to the chosen one (Shift+Enter)"), [this] { takeToHere(); });
+    m_takeAll = button("matchTakeAll", tr("Take all"), tr("Every row both pictures have enough of, and that is sure enough to be taken unseen (Ctrl+Enter)"), [this] { takeAll(); });
+    m_takeNew = button("matchTakeNew", tr("Take as a new look"), tr("The fitted steps as a look of their own"), [this] { takeFit(true); });
+    m_takeHere = button("matchTakeHere", tr("Add to this look"), tr("The fitted steps after those of the look in hand"), [this] { takeFit(false); });
+    auto* rows = new QWidget(panel);
+    auto* rowButtons = new QHBoxLayout(rows);
+    auto* fits = new QWidget(panel);
+    auto* fitButtons = new QVBoxLayout(fits);
+    for (QLayout* layout : std::initializer_list<QLayout*>{rowButtons, fitButtons}) {
+        layout->setContentsMargins(0, 0, 0, 0);
+        layout->setSpacing(6);
+    }
+    for (QPushButton* b : {m_takeThis, m_takeTo, m_takeAll})
+        rowButtons->addWidget(b, 1);
+    fitButtons->addWidget(m_withTable);
+    fitButtons->addWidget(m_takeNew);
+    fitButtons->addWidget(m_takeHere);
+    m_buttons = new QStackedWidget(panel);
+    m_buttons->addWidget(rows);
+    m_buttons->addWidget(fits);
+    m_buttons->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Maximum);
+    column->addWidget(m_buttons);
+    return panel;
+}
+
+bool MatchPlace::eventFilter(QObject* watched, QEvent* event)
+{
+    if (watched == m_table && event->type() == QEvent::KeyPress) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        if (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter) {
+            key->modifiers() & Qt::ControlModifier ? takeAll() : key->modifiers() & Qt::ShiftModifier ? takeToHere() : takeThis();
+            return true;
+        }
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+void MatchPlace::showEvent(QShowEvent*)
+{
+    relate();
+    m_later->start();
+}
+
+void MatchPlace::holdPictures(const QStringList& paths)
+{
+    Held wanted;
+    wanted.kind = Held::Kind::Pictures, wanted.paths = paths;
+    hold(wanted, true);
+}
+
+void MatchPlace::holdPair(const QString& before, const QString& after)
+{
+    Held wanted;
+    wanted.kind = Held::Kind::Pair, wanted.paths = {before, after};
+    hold(wanted, true);
+}
+
+void MatchPlace::holdTable(const QString& path)
+{
+    Held wanted;
+    wanted.kind = Held::Kind::Table, wanted.paths = {path};
+    hold(wanted, true);
+}
+
+void MatchPlace::holdFrame()
+{
+    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const auto proxy = frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
+    if (!proxy) {
+        emit m_document.failed(tr("The frame in hand is not read yet; try again in a moment."));
+        return;
+    }
+    const auto plan = RenderPlan::compile(m_document.lookOf(frame->id));
+    auto held = std::make_shared<Held>();
+    m_task->start(
+        [held, id = frame->id, name = text(frame->path.stem()), proxy, plan](const Task::Progress&, const CancelToken&) {
+            Image finished = proxy->image;
+            if (plan)
+                amber::render(*plan, proxy->image.view(), finished.mutableView());
+            *held = heldFrame(id, name, std::move(finished));
+        },
+        [this, held](bool cancelled) {
+            if (!cancelled)
+                took(std::move(*held), true);
+        });
+}
+
+void MatchPlace::hold(const Held& wanted, bool isNew)
+{
+    if (!m_document.isOpen() || m_task->isRunning())
+        return;
+    auto held = std::make_shared<std::optional<Result<Held>>>();
+    m_task->start([wanted, held](const Task::Progress& progress, const CancelToken& cancel) { *held = readHeld(wanted, progress, cancel); },
+                  [this, held, isNew](bool cancelled) {
+                      if (cancelled || !*held)
+                          m_withTable->setChecked(m_held.withTable);
+                      else if (**held)
+                          took(std::move(***held), isNew);
+                      else
+                          emit m_document.failed(tr("%1. What was held before is still held.").arg(text((*held)->error().message())));
+                  });
+}
+
+void MatchPlace::took(Held held, bool isNew)
+{
+    m_held = std::move(held);
+    m_relatedFrame = 0, m_registration.reset(), m_solved.reset();
+    m_withTable->setChecked(m_held.withTable);
+    m_map->setCurrentIndex(0), m_wipe->setChecked(false);
+    if (isNew)
+        m_document.setChoice("match", m_held.toText());
+    if (!m_table->currentIndex().isValid())
+        m_table->selectRow(0);
+    relate();
+    refreshLadder();
+    showPictures();
+}
+
+void MatchPlace::restore()
+{
+    const Held wanted = Held::fromText(m_document.choice("match"));
+    // A frame is held as it stood; as that is not kept, it is held anew by hand.
+    if (wanted.kind != Held::Kind::Nothing && wanted.kind != Held::Kind::Frame)
+        hold(wanted, false);
+}
+
+QString MatchPlace::group() const
+{
+    if (m_held.kind != Held::Kind::Nothing)
+        return m_held.kind == Held::Kind::Frame ? tr("to %1").arg(m_held.name()) : m_held.name();
+    for (const Step& step : m_document.look().steps)
+        if (!step.group.empty())
+            return text(step.group);
+    return {};
+}
+
+Look MatchPlace::oursLook() const { return m_document.lookOf(m_document.frameInHand()); }
+
+/// Everything about the frame in hand against what is held that takes longer than a moment.
+void MatchPlace::relate()
+{
+    if (!isVisible() || !m_document.isOpen() || m_relating->isRunning())
+        return;
+    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const auto proxy = frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
+    if (!proxy) {
+        refresh(), showPictures();
+        return;
+    }
+    if (m_relatedFrame == frame->id && m_relatedProxy == proxy) {
+        refresh();
+        return;
+    }
+    m_relatedFrame = frame->id, m_relatedProxy = proxy;
+    m_registration.reset(), m_solved.reset();
+    m_small.clear();
+    m_small.push_back(forMatching(proxy->image.view()));
+    m_membersOf = {}, m_members = {};
+    refreshLadder(), showPictures();
+    if (m_held.kind == Held::Kind::Nothing || m_held.isFit() || m_held.frame == frame->id)
+        return;
+    // The same things in both? And, of two frames of the job, their light.
+    struct Relation {
+        std::optional<Registration> registration;
+        std::optional<SolvedBalance> solved;
+    };
+    auto relation = std::make_shared<Relation>();
+    std::vector<BalanceEvidence> evidence;
+    if (m_held.kind == Held::Kind::Frame)
+        for (const std::int64_t id : {m_held.frame, frame->id}) {
+            const Frame* one = m_document.frame(id);
+            const auto untouched = one ? m_proxies.untouched(id, one->path) : nullptr;
+            const FrameFacts* facts = m_frames.factsOf(id);
+            if (!untouched || !facts)
+                break;
+            const Size size = fitted({untouched->image.width(), untouched->image.height()}, kFeatureEdge);
+            BalanceEvidence e = evidenceOf(reduceByArea(untouched->image.view(), size.width, size.height).view(), facts->capture);
+            FrameBalance balance = m_document.balances().of(id);
+            if (balance.response.empty())
+                balance.response = untouched->info.isRaw() ? "raw" : m_document.balances().hasResponse(facts->capture.camera) ? facts->capture.camera : std::string();
+            e.response = m_document.balances().responseOf(balance);
+            for (const KeyColour& key : m_document.keyColours())
+                if (key.frame == id)
+                    e.keys[key.name] = meanOf(untouched->image.view(), key.place);
+                else if (const auto place = m_document.balances().keyPlace(key.name, id); place && place->isConfirmed)
+                    e.keys[key.name] = meanOf(untouched->image.view(), place->place);
+            evidence.push_back(std::move(e));
+        }
+    m_relating->start(
+        [relation, proxy, features = m_held.features, evidence](const Task::Progress&, const CancelToken& cancel) {
+            const Size size = fitted({proxy->image.width(), proxy->image.height()}, kFeatureEdge);
+            constexpr int kFirm = 30;
+            relation->registration = registerFeatures(featuresOf(reduceByArea(proxy->image.view(), size.width, size.height).view()), features);
+            if (relation->registration && relation->registration->matches < kFirm)
+                relation->registration.reset();
+            if (evidence.size() == 2)
+                if (const auto solved = balanceGroup(evidence, 0, {}, cancel); solved.size() == 2)
+                    relation->solved = solved[1];
+        },
+        [this, relation, frame = frame->id, proxy](bool cancelled) {
+            if (!cancelled && frame == m_relatedFrame && proxy == m_relatedProxy)
+                m_registration = relation->registration, m_solved = relation->solved;
+            refreshLadder(), showPictures();
+            QMetaObject::invokeMethod(this, &MatchPlace::relate, Qt::QueuedConnection);  // another frame may have been taken meanwhile
+        });
+}
+
+PictureView& MatchPlace::ours() { return m_pictures->ours(); }
+
+bool MatchPlace::isAtRest() const { return !m_task->isRunning() && !m_relating->isRunning() && !m_later->isActive() && isReady(); }
+
+bool MatchPlace::isReady() const { return !m_small.empty() && m_relatedFrame == m_document.frameInHand(); }
+
+void MatchPlace::refreshLadder()
+{
+    const auto& kept = m_document.isOpen() ? m_document.look().reference : std::nullopt;
+    const bool hasPrint = m_held.kind == Held::Kind::Pictures || m_held.kind == Held::Kind::Frame || (m_held.kind == Held::Kind::Nothing && kept);
+    if (!isVisible() || !isReady() || !hasPrint) {
+        if (!hasPrint)
+            m_model->show({}, {});
+        refresh();
+        return;
+    }
+    const Look look = oursLook(), bare = withoutGroup(look, group().toStdString());
+    if (m_members.neutral.empty() || !(bare.steps == m_membersOf.steps))
+        m_members = membershipBefore(look, m_small, group().toStdString()), m_membersOf = bare;
+    const Fingerprint& print = m_held.kind == Held::Kind::Nothing ? *kept : m_held.print;
+    const bool isFirst = m_model->rowCount() == 0;
+    m_model->show(ladderOf(print, measuredThrough(look, m_small, m_members), isRegistered()), ladderOf(print, measuredThrough(bare, m_small, m_members), isRegistered()));
+    if (isFirst || !m_table->currentIndex().isValid())
+        m_table->selectRow(0);
+    refresh();
+}
+
+std::set<std::size_t> MatchPlace::rowsDownTo(int last) const
+{
+    std::set<std::size_t> rows;
+    for (int i = 0; i <= std::min(last, m_model->rowCount() - 1); ++i)
+        if (m_model->isTakenWithAll(i))
+            rows.insert(static_cast<std::size_t>(i));
+    return rows;
+}
+
+void MatchPlace::refresh()
+{
+    const bool isFit = m_held.isFit(), busy = m_task->isRunning() || m_relating->isRunning(), hasRows = m_model->rowCount() > 0;
+    m_lower->setCurrentIndex(isFit ? 1 : 0);
+    m_buttons->setCurrentIndex(isFit ? 1 : 0);
+    const Ladder &now = m_model->ladder(), &start = m_model->start();
+    const LadderRow* row = m_model->row(m_table->currentIndex().row());
+    m_takeThis->setEnabled(!m_task->isRunning() && row && row->isSupported());
+    m_takeTo->setEnabled(!m_task->isRunning() && row && !rowsDownTo(m_table->currentIndex().row()).empty());
+    m_takeAll->setEnabled(!m_task->isRunning() && !rowsDownTo(m_model->rowCount()).empty());
+    for (QPushButton* b : {m_takeNew, m_takeHere})
+        b->setEnabled(!m_task->isRunning());
+    m_withTable->setEnabled(!m_task->isRunning());
+    for (const char* name : {"matchPictures", "matchFrame", "matchPair", "matchTable"})
+        if (auto* b = findChild<QPushButton*>(name))
+            b->setEnabled(m_document.isOpen() && !m_task->isRunning());
+    const bool lies = isFit || isRegistered();
+    m_map->setEnabled(lies), m_wipe->setEnabled(lies);
+    m_map->setToolTip(lies ? tr("What differs, as a grey picture") : tr("Only when both pictures show the same thing"));
+    const bool isOwn = m_held.kind == Held::Kind::Frame && m_held.frame == m_document.frameInHand();
+    m_takeBalance->setVisible(m_solved.has_value());
+    m_balanceWords->setVisible(m_solved.has_value());
+    if (m_solved) {
+        static const std::map<Ground, const char*> kGrounds{{Ground::KeyColours, QT_TR_NOOP("key colours")}, {Ground::SameThings, QT_TR_NOOP("things both show")}, {Ground::SettingsAndColours, QT_TR_NOOP("settings and colours")}, {Ground::ColoursOnly, QT_TR_NOOP("colours alone")}};
+        const auto found = kGrounds.find(m_solved->ground);
+        m_balanceWords->setText(tr("First its light, by %1: %2 stops, white %3 K (%4 % sure).").arg(found == kGrounds.end() ? tr("settings") : tr(found->second), theme::number(m_solved->balance.exposureStops, 2), theme::number(m_solved->balance.kelvin, 0)).arg(std::lround(100 * m_solved->confidence)));
+    }
+    if (isFit) {
+        m_report->show(m_held.fit.fit);
+        m_title->setText(m_held.kind == Held::Kind::Pair ? tr("%1 → %2").arg(QFileInfo(m_held.paths[0]).fileName(), QFileInfo(m_held.paths[1]).fileName()) : QFileInfo(m_held.paths[0]).fileName());
+        m_facts->setText(m_held.kind == Held::Kind::Pair ? (m_held.fit.wasMoved ? tr("%1 colours; laid over by %2 features: it was cropped, turned or scaled").arg(m_held.fit.fit.colours).arg(m_held.fit.matches) : tr("%1 colours; the pictures lie on one another").arg(m_held.fit.fit.colours)) : tr("%1 colours of the table").arg(m_held.fit.fit.colours));
+        m_sure->setText(leftWords(m_held.fit.fit));
+        if (m_held.kind == Held::Kind::Pair && isReady()) {
+            const double share = coverage(m_held.fit.seen, m_small.front().view());
+            m_score->setText(share < 0.8 ? tr("Covers %1 % of the colours of the frame in hand: elsewhere the look is a guess.").arg(std::lround(100 * share)) : tr("Covers %1 % of the colours of the frame in hand.").arg(std::lround(100 * share)));
+        } else {
+            m_score->clear();
+        }
+        m_state->setText(busy ? tr("Working…") : tr("Fitted. Nothing changes before you take it."));
+        return;
+    }
+    const auto& kept = m_document.isOpen() ? m_document.look().reference : std::nullopt;
+    const Fingerprint* print = m_held.kind != Held::Kind::Nothing ? &m_held.print : kept ? &*kept : nullptr;
+    if (!print) {
+        for (QLabel* l : {m_title, m_facts, m_sure, m_score})
+            l->clear();
+        m_title->setText(tr("Nothing to match to yet"));
+        m_facts->setText(tr("Choose finished pictures, a frame of this job, a picture before and after a treatment, or a lookup table. What is found becomes ordinary steps of the look."));
+        m_state->clear();
+        return;
+    }
+    m_title->setText(text(print->name));
+    QStringList facts;
+    if (print->references > 1)
+        facts << tr("%1 references: where they differ, the tolerance is wider").arg(static_cast<int>(print->references));
+    facts << tr("%1 pixels long").arg(std::lround(print->longEdge));
+    if (print->quality < 100)
+        facts << tr("JPEG quality %1").arg(std::lround(print->quality));
+    facts << tr("grain %1").arg(theme::number(print->grain, 3)) << tr("corners %1 stops").arg(theme::number(print->cornerStops, 1));
+    m_facts->setText(facts.join(QStringLiteral(" · ")));
+    m_state->setText(isOwn ? tr("This is the reference itself: take another frame in hand (Alt+arrows).") : m_relating->isRunning() ? tr("Looking for the same things in both…") : isRegistered() ? tr("Both show the same thing.") : QString());
+    if (!hasRows) {
+        m_sure->clear(), m_score->clear();
+        return;
+    }
+    const Confidence& c = now.confidence;
+    const double least = std::min({c.size, c.compression, c.subject});
+    const QString why = least > 0.85 ? QString() : least == c.subject ? tr(" The pictures show different things: numbers can be brought together, judge by eye.") : least == c.size ? tr(" The reference is small.") : tr(" The reference was compressed hard.");
+    const QString alone = hasRows && rowsDownTo(m_model->rowCount()).empty() ? tr(" Too unsure to be taken all at once: take rows one by one.") : QString();
+    const QString word = c.all() >= 0.7 ? tr("Sure, %1 %.") : c.all() >= 0.4 ? tr("Fairly sure, %1 %.") : tr("Not sure, %1 %.");
+    m_sure->setText(word.arg(std::lround(100 * c.all())) + tr(" Size %1, compression %2, subject %3 %.").arg(std::lround(100 * c.size)).arg(std::lround(100 * c.compression)).arg(std::lround(100 * c.subject)) + why + alone);
+    m_score->setText(std::abs(start.distance() - now.distance()) < 0.05 ? tr("%1 of %2 rows within tolerance; %3 apart.").arg(now.within()).arg(now.supported()).arg(theme::number(now.distance(), 1)) : tr("%1 of %2 rows within tolerance; %3 apart, %4 at the start.").arg(now.within()).arg(now.supported()).arg(theme::number(now.distance(), 1), theme::number(start.distance(), 1)));
+}
+
+void MatchPlace::showPictures()
+{
+    if (!isVisible() || !m_document.isOpen())
+        return;
+    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const auto proxy = frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
+    const bool isPair = m_held.kind == Held::Kind::Pair, isTable = m_held.kind == Held::Kind::Table;
+    const QString name = frame ? text(frame->path.stem()) : QString();
+    MatchPictures::Side reference, ours;
+    // On the left the reference; for a table the frame in hand through it.
+    const auto& kept = m_document.look().reference;
+    reference.message = m_held.kind != Held::Kind::Nothing ? tr("Reading…") : kept ? tr("The picture is not held. The look keeps what was measured of %1.").arg(text(kept->name)) : tr("No reference yet");
+    if (isTable && proxy) {
+        Step step;
+        step.parameters = lookupTable(m_held.table, "");
+        reference.look.steps.push_back(step);
+        reference.picture = &proxy->image;
+        reference.caption = tr("%1 by the table").arg(name);
+    } else if (!m_held.picture.isEmpty()) {
+        reference.picture = &m_held.picture;
+        reference.caption = isPair ? QFileInfo(m_held.paths[1]).fileName() : tr("reference: %1").arg(m_held.name());
+    }
+    // On the right ours: before through what was fitted, or the frame in hand through the look.
+    ours.picture = isPair ? &m_held.before : proxy ? &proxy->image : nullptr;
+    ours.look = m_held.isFit() ? m_held.fit.fit.look : oursLook();
+    ours.deliveredLongEdge = proxy ? std::max(proxy->info.width, proxy->info.height) : 0;
+    ours.caption = isPair ? tr("%1 by the fitted steps").arg(QFileInfo(m_held.paths[0]).fileName()) : isTable && frame ? tr("%1 by the fitted steps").arg(name) : name;
+    ours.message = !frame ? tr("No frame in hand") : frame->fault.empty() ? tr("Reading…") : text(frame->fault);
+    const std::optional<Registration> lies = isPair ? std::optional(m_held.fit.registration) : isTable ? std::optional(Registration{}) : m_registration;
+    m_pictures->show(reference, ours, lies, m_wipe->isChecked(), m_map->currentIndex());
+}
+
+void MatchPlace::takeThis()
+{
+    const int row = m_table->currentIndex().row();
+    if (const LadderRow* r = m_model->row(row); r && r->isSupported())
+        take({static_cast<std::size_t>(row)}, tr("%1 from %2").arg(m_model->nameOf(*r), group()));
+}
+
+void MatchPlace::takeToHere() { take(rowsDownTo(m_table->currentIndex().row()), tr("Light and colour from %1, in part").arg(group())); }
+
+void MatchPlace::takeAll() { take(rowsDownTo(m_model->rowCount()), tr("Match to %1").arg(group())); }
+
+void MatchPlace::take(const std::set<std::size_t>& rows, const QString& action)
+{
+    if (rows.empty() || m_task->isRunning() || !isReady() || m_model->rowCount() == 0)
+        return;
+    const std::int64_t frame = m_document.frameInHand(), lookId = m_document.lookId();
+    const Look before = m_document.look();
+    Fingerprint print = m_held.kind == Held::Kind::Nothing ? *before.reference : m_held.print;
+    auto taken = std::make_shared<std::optional<Result<Taken>>>();
+    m_task->start([taken, look = oursLook(), small = m_small, print, rows, group = group().toStdString(), same = isRegistered()](const Task::Progress&, const CancelToken&) { *taken = takeRows(look, small, print, rows, group, same); },
+                  [this, taken, frame, lookId, before, action, print, group = group().toStdString(), ofFrame = m_held.kind == Held::Kind::Frame](bool cancelled) {
+                      if (cancelled || !*taken)
+                          return;
+                      if (!**taken) {
+                          emit m_document.failed(text((*taken)->error().message()));
+                          return;
+                      }
+                      if (m_document.lookId() != lookId || !(m_document.look() == before)) {
+                          emit m_document.failed(tr("The look was changed meanwhile; nothing was taken. Take it again."));
+                          return;
+                      }
+                      Look look = (**taken)->look;
+                      if (!ofFrame)
+                          look.reference = print;
+                      m_document.takeLook(mergedGroup(before, look, group, ofFrame ? Document::pictureName(frame) : std::string()), action);
+                      refreshLadder(), showPictures();
+                  });
+}
+
+void MatchPlace::takeFit(bool asNew)
+{
+    if (!m_held.isFit() || m_task->isRunning())
+        return;
+    Look look = asNew ? m_held.fit.fit.look : m_document.look();
+    if (asNew) {
+        look.name = m_held.name().toStdString();
+        m_document.addLook(look);
+    } else {
+        const auto& steps = m_held.fit.fit.look.steps;
+        if (look.steps.size() + steps.size() > kStepLimit) {
+            emit m_document.failed(tr("The look has no room for %1 further steps.").arg(steps.size()));
+            return;
+        }
+        look.steps.insert(look.steps.end(), steps.begin(), steps.end());
+        m_document.takeLook(look, tr("Fitted steps of %1").arg(m_held.name()));
+    }
+    emit workRequested();
+}
+
+void MatchPlace::takeBalance()
+{
+    if (!m_solved || m_held.kind != Held::Kind::Frame)
+        return;
+    const std::int64_t frame = m_document.frameInHand();
+    FrameBalance balance = m_document.balances().of(frame);
+    // What was solved brings it to the reference as it came; the reference's own balance comes on top.
+    const auto own = coneGains(m_solved->balance), lead = coneGains(m_document.balances().of(m_held.frame).light);
+    balance.light = fromConeGains({own[0] + lead[0], own[1] + lead[1], own[2] + lead[2]});
+    balance.confidence = m_solved->confidence;
+    balance.because = tr("matched to %1").arg(m_held.name()).toStdString();
+    m_document.balances().set({{frame, balance}}, tr("Balance from another frame"));
+}
+
+}  // namespace amber

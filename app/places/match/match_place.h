@@ -1,0 +1,102 @@
+// The Match place: a reference on the left, the frame in hand under the look on the right, and the ladder of what lies between them; or what a
+// fit to a pair or a table found.
+#pragma once
+
+#include "app/places/match/held.h"
+#include "app/places/match/ladder_model.h"
+#include "app/render/proxy_store.h"
+#include "app/task/task.h"
+#include "app/document/document.h"
+
+#include <QWidget>
+
+class QCheckBox;
+class QComboBox;
+class QLabel;
+class QPushButton;
+class QStackedWidget;
+class QTableView;
+class QTimer;
+
+namespace amber {
+
+class FitReport;
+class FrameModel;
+class MatchPictures;
+class PictureView;
+
+class MatchPlace : public QWidget {
+    Q_OBJECT
+
+public:
+    MatchPlace(Document& document, ProxyStore& proxies, FrameModel& frames, QWidget* parent = nullptr);
+
+    void holdPictures(const QStringList& paths);
+    void holdFrame();
+    void holdPair(const QString& before, const QString& after);
+    void holdTable(const QString& path);
+    const Held& held() const { return m_held; }
+    LadderModel& model() { return *m_model; }
+    QTableView& table() { return *m_table; }
+    Task& task() { return *m_task; }
+    PictureView& ours();
+    /// The frame in hand shows the reference's things: one can be laid over the other.
+    bool isRegistered() const { return m_registration.has_value(); }
+    /// Nothing is being read, fitted, compared or waiting to be shown.
+    bool isAtRest() const;
+    void takeThis();
+    void takeToHere();
+    void takeAll();
+
+signals:
+    void workRequested();
+
+protected:
+    void showEvent(QShowEvent*) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+private:
+    QWidget* makeHeader();
+    QWidget* makePanel();
+    void hold(const Held& wanted, bool isNew);
+    void took(Held held, bool isNew);
+    void restore();
+    void relate();
+    void refresh();
+    void refreshLadder();
+    void showPictures();
+    void take(const std::set<std::size_t>& rows, const QString& action);
+    void takeFit(bool asNew);
+    void takeBalance();
+    QString group() const;
+    bool isReady() const;
+    std::set<std::size_t> rowsDownTo(int last) const;
+    Look oursLook() const;
+
+    Document& m_document;
+    ProxyStore& m_proxies;
+    FrameModel& m_frames;
+    LadderModel* m_model;
+    Task *m_task, *m_relating;
+    QTimer* m_later;
+    MatchPictures* m_pictures;
+    QTableView* m_table;
+    FitReport* m_report;
+    QStackedWidget *m_lower, *m_buttons;
+    QLabel *m_state, *m_title, *m_facts, *m_sure, *m_score, *m_balanceWords;
+    QComboBox* m_map;
+    QCheckBox *m_wipe, *m_withTable;
+    QPushButton *m_takeThis, *m_takeTo, *m_takeAll, *m_takeBalance, *m_takeNew, *m_takeHere;
+
+    Held m_held;
+    /// The frame in hand against what is held.
+    std::int64_t m_relatedFrame = 0;
+    std::shared_ptr<const Proxy> m_relatedProxy;
+    std::vector<Image> m_small;
+    std::optional<Registration> m_registration;  ///< from ours to the reference
+    std::optional<SolvedBalance> m_solved;       ///< of two frames of the job
+    Membership m_members;
+    Look m_membersOf;
+};
+
+}  // namespace amber

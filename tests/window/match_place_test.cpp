@@ -1,0 +1,213 @@
+// Match as a person uses it: a reference, rows taken one by one and all at once, a pair, a table, one frame to another.
+#include "app/places/match/match_place.h"
+#include "app/wall/picture_view.h"
+#include "core/engine/render_plan.h"
+#include "core/image/read.h"
+#include "core/image/write.h"
+#include "tests/support/treatment.h"
+#include "tests/window/window_support.h"
+
+#include <gtest/gtest.h>
+
+namespace amber::test {
+namespace {
+
+namespace fs = std::filesystem;
+const fs::path kDemo = fs::path(AMBER_SOURCE_DIR) / "demo";
+
+class MatchWindow : public ::testing::Test {
+protected:
+    void SetUp() override
+    {
+        fs::create_directory(folder / "job");
+        for (const char* name : {"north-window-02", "north-window-06", "yard-04"})
+            fs::copy_file(kDemo / "frames" / (std::string(name) + ".jpg"), folder / "job" / (std::string(name) + ".jpg"));
+        // A finished picture: one of the frames under a look that nobody tells.
+        auto picture = readReduced(kDemo / "frames/north-window-02.jpg", 900, false);
+        render(RenderPlan::compile(treatment(3)).value(), picture->image.view(), picture->image.mutableView());
+        ASSERT_TRUE(writePicture(folder / "finished.jpg", picture->image.view(), {}, {FileFormat::Jpeg, RgbSpace::Srgb, 95}, {}));
+        open();
+    }
+    void open()
+    {
+        app.reset();
+        app = std::make_unique<OpenWindow>(folder / "job");
+        ASSERT_TRUE(app->thumbnailsRead());
+    }
+    std::int64_t id(const char* stem)
+    {
+        for (const Frame& frame : app->document().frames())
+            if (frame.path.stem() == stem)
+                return frame.id;
+        return 0;
+    }
+    MatchPlace& match() { return app->window().match(); }
+    void click(const char* name) { QTest::mouseClick(&app->find(name), Qt::LeftButton); }
+    bool rested() { return waitUntil([&] { return match().isAtRest() && !match().ours().image().isNull(); }); }
+    void goTo(const char* stem)
+    {
+        app->document().setFrameInHand(id(stem));
+        app->key(Qt::Key_4, Qt::ControlModifier);
+        ASSERT_TRUE(rested());
+    }
+    QString path(const char* name) { return QString::fromStdString((folder / name).string()); }
+
+    TemporaryFolder folder;
+    std::unique_ptr<OpenWindow> app;
+};
+
+TEST_F(MatchWindow, RowsAreTakenOneByOneAndAllAtOnceUndoneAndKept)
+{
+    goTo("north-window-06");
+    EXPECT_FALSE(app->find("matchTakeAll").isEnabled()) << "nothing to match to yet";
+    match().holdPictures({path("finished.jpg")});
+    ASSERT_TRUE(rested());
+    const double start = match().model().ladder().distance();
+    ASSERT_GT(start, 2);
+    ASSERT_EQ(match().model().rowCount(), 14);
+    const std::size_t before = app->look().steps.size();
+
+    // One row with the keyboard: only it moves, as one gesture.
+    match().table().setFocus();
+    match().table().selectRow(2);
+    app->key(Qt::Key_Return);
+    ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() == before + 1 && rested(); }));
+    EXPECT_LT(match().model().ladder().rows[2].difference, 0.3);
+    EXPECT_EQ(app->look().steps.back().group, "finished");
+    app->key(Qt::Key_Z, Qt::ControlModifier);
+    ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() == before && rested(); }));
+    EXPECT_NEAR(match().model().ladder().distance(), start, 1e-9);
+
+    // To here, then the rest, by mouse.
+    match().table().selectRow(3);
+    click("matchTakeTo");
+    ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() == before + 1 && rested(); }));
+    for (std::size_t i = 0; i < 4; ++i)
+        EXPECT_LT(match().model().ladder().rows[i].difference, 0.3) << i;
+    click("matchTakeAll");
+    ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() > before + 1 && rested(); }));
+    for (int i = 0; i < 14; ++i)
+        if (match().model().isTakenWithAll(i)) {
+            EXPECT_TRUE(match().model().row(i)->isWithin()) << match().model().wordsOf(i).toStdString();
+        }
+    ASSERT_TRUE(app->look().reference) << "the fingerprint is kept with the look";
+    // Taken again nothing is off: no further gesture.
+    const Look taken = app->look();
+    const QString action = app->document().undoAction();
+    click("matchTakeAll");
+    ASSERT_TRUE(rested());
+    EXPECT_EQ(app->look(), taken);
+    EXPECT_EQ(app->document().undoAction(), action);
+
+    // The group has its name on the step line; a click there switches all of it.
+    ASSERT_TRUE(app->goToLook());
+    StepLine& line = app->window().look().stepLine();
+    const QRect name = line.groupRectOf(static_cast<int>(before));
+    ASSERT_FALSE(name.isEmpty());
+    QTest::mouseClick(&line, Qt::LeftButton, {}, name.center());
+    EXPECT_TRUE(std::all_of(app->look().steps.begin() + static_cast<std::ptrdiff_t>(before), app->look().steps.end(), [](const Step& s) { return !s.enabled; }));
+    app->key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(app->look(), taken);
+
+    // Quit and reopen: the reference is held again; without its file the look still knows what was measured.
+    open();
+    EXPECT_EQ(app->look(), taken);
+    goTo("north-window-06");
+    ASSERT_TRUE(waitUntil([&] { return rested() && match().held().kind == Held::Kind::Pictures && match().model().rowCount() == 14; }));
+    EXPECT_LT(match().model().ladder().distance(), start / 2);
+    fs::remove(folder / "finished.jpg");
+    open();
+    goTo("north-window-06");
+    ASSERT_TRUE(waitUntil([&] { return rested() && match().model().rowCount() == 14; }));
+    EXPECT_EQ(match().held().kind, Held::Kind::Nothing);
+    EXPECT_LT(match().model().ladder().distance(), start / 2);
+}
+
+TEST_F(MatchWindow, TheSameThingInBothCanBeWipedAndMapped)
+{
+    goTo("yard-04");
+    match().holdPictures({path("finished.jpg")});
+    ASSERT_TRUE(rested());
+    EXPECT_FALSE(match().isRegistered());
+    EXPECT_FALSE(app->find("matchWipe").isEnabled());
+    goTo("north-window-02");
+    ASSERT_TRUE(waitUntil([&] { return rested() && match().isRegistered(); }));
+    EXPECT_EQ(match().model().ladder().confidence.subject, 1);
+    const QImage plain = match().ours().image();
+    click("matchWipe");
+    EXPECT_TRUE(match().ours().isSplit());
+    click("matchWipe");
+    auto& map = app->find<QComboBox>("matchMap");
+    map.setCurrentIndex(1);
+    emit map.activated(1);
+    const QImage lightness = match().ours().image();
+    EXPECT_NE(lightness, plain);
+    const QColor centre = lightness.pixelColor(lightness.width() / 2, lightness.height() / 2);
+    EXPECT_NEAR(centre.red(), centre.green(), 2) << "a map is grey";
+    // What was wrong leaves what is held as it is.
+    match().holdPictures({path("job/missing.jpg")});
+    ASSERT_TRUE(rested());
+    EXPECT_FALSE(app->message().isEmpty());
+    EXPECT_EQ(match().held().name(), "finished");
+}
+
+TEST_F(MatchWindow, PairsAndTablesAreFittedReportedAndTaken)
+{
+    goTo("yard-04");
+    match().holdPair(QString::fromStdString((kDemo / "pair/before.jpg").string()), QString::fromStdString((kDemo / "pair/after.jpg").string()));
+    ASSERT_TRUE(rested());
+    ASSERT_EQ(match().held().kind, Held::Kind::Pair);
+    const FittedLook fit = match().held().fit.fit;
+    EXPECT_LT(fit.left.mean, 2.5);
+    EXPECT_TRUE(app->find("matchWipe").isEnabled());
+    click("matchWithTable");
+    ASSERT_TRUE(waitUntil([&] { return rested() && match().held().withTable; }));
+    EXPECT_LT(match().held().fit.fit.left.mean, fit.left.mean);
+    const std::size_t looks = app->document().looks().size();
+    click("matchTakeNew");
+    ASSERT_EQ(app->document().looks().size(), looks + 1);
+    EXPECT_EQ(app->look().steps.size(), match().held().fit.fit.look.steps.size());
+    EXPECT_EQ(app->window().place(), MainWindow::Place::Look);
+
+    goTo("yard-04");
+    match().holdTable(QString::fromStdString((kDemo / "tables/kiln-glow.cube").string()));
+    ASSERT_TRUE(waitUntil([&] { return rested() && match().held().kind == Held::Kind::Table; }));
+    const std::size_t steps = app->look().steps.size();
+    click("matchTakeHere");
+    EXPECT_EQ(app->look().steps.size(), steps + match().held().fit.fit.look.steps.size());
+    app->key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(app->look().steps.size(), steps);
+
+    // Unrelated pictures are refused; a fit can be cancelled.
+    goTo("yard-04");
+    match().holdPair(path("job/yard-04.jpg"), path("job/north-window-02.jpg"));
+    ASSERT_TRUE(rested());
+    EXPECT_TRUE(app->message().contains("same thing")) << app->message().toStdString();
+    EXPECT_EQ(match().held().kind, Held::Kind::Table);
+    match().holdPair(QString::fromStdString((kDemo / "pair/before.jpg").string()), QString::fromStdString((kDemo / "pair/after.jpg").string()));
+    match().task().cancel();
+    ASSERT_TRUE(rested());
+    EXPECT_EQ(match().held().kind, Held::Kind::Table);
+}
+
+TEST_F(MatchWindow, OneFrameIsMatchedToAnotherAndNoThird)
+{
+    ASSERT_TRUE(waitUntil([&] { return !app->document().groups().empty(); }));
+    goTo("north-window-02");
+    click("matchFrame");
+    ASSERT_TRUE(rested());
+    goTo("north-window-06");
+    ASSERT_TRUE(waitUntil([&] { return rested() && match().model().rowCount() == 14 && app->find("matchTakeBalance").isVisible(); }));
+    click("matchTakeBalance");
+    EXPECT_FALSE(app->document().balances().of(id("north-window-06")).light.isIdentity());
+    ASSERT_TRUE(rested());
+    const double start = match().model().ladder().distance();
+    click("matchTakeAll");
+    ASSERT_TRUE(waitUntil([&] { return rested() && match().model().ladder().distance() < 0.6 * start; }));
+    const Look third = app->document().lookOf(id("yard-04"));
+    EXPECT_TRUE(std::all_of(third.steps.begin(), third.steps.end(), [](const Step& s) { return s.group.empty() || isIdentity(s); })) << "other frames stay as they are";
+    EXPECT_FALSE(app->document().look().reference);
+}
+
+}  // namespace
+}  // namespace amber::test
