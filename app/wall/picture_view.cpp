@@ -197,8 +197,9 @@ void PictureView::paintEvent(QPaintEvent*)
                 painter.setPen(theme::kInk);
                 painter.drawText(box, Qt::AlignCenter, words);
             };
-            tag(tr("before"), area.left() + 6);
-            tag(tr("after"), area.right() - painter.fontMetrics().horizontalAdvance(tr("after")) - 18);
+            const QString left = m_splitWords.first.isEmpty() ? tr("before") : m_splitWords.first, right = m_splitWords.second.isEmpty() ? tr("after") : m_splitWords.second;
+            tag(left, area.left() + 6);
+            tag(right, area.right() - painter.fontMetrics().horizontalAdvance(right) - 18);
         }
         if (m_interactive)
             paintMarks(painter, area);

@@ -23,6 +23,8 @@ public:
     /// What is shown in place of the look: nothing, or the name of what is held ("untouched").
     void setHeld(const QString& label);
     void setSplit(bool on);
+    /// What stands on either side of the line, when it is not before and after.
+    void setSplitWords(const QString& left, const QString& right) { m_splitWords = {left, right}; }
     bool isSplit() const { return m_split; }
     double splitPosition() const { return m_splitAt; }
     /// Device pixels there are for the picture.
@@ -79,6 +81,7 @@ private:
 
     QImage m_after, m_before;
     QString m_caption, m_message, m_held;
+    std::pair<QString, QString> m_splitWords;
     std::uint64_t m_number = 0, m_paintedNumber = 0;
     bool m_split = false, m_interactive = false;
     bool m_focusSeen = false;  ///< the focus came by the keyboard

@@ -9,11 +9,13 @@
 namespace amber {
 namespace {
 
-QPixmap swatch(const LinearRgb& colour)
+QIcon swatch(const LinearRgb& colour)
 {
     QPixmap pixmap(34, 14);
     pixmap.fill(theme::screenColour(colour));
-    return pixmap;
+    QIcon icon(pixmap);
+    icon.addPixmap(pixmap, QIcon::Selected);  // a colour stays as it is when its row is chosen
+    return icon;
 }
 
 /// The colour of a row as it is to be seen: a grey, a tinted grey, or a family's mean over its cast.

@@ -47,6 +47,7 @@ MatchPictures::MatchPictures(QWidget* parent) : QWidget(parent), m_reference(new
     m_reference->setAccessibleName(tr("Reference"));
     m_ours->setObjectName("matchOurs");
     m_ours->setAccessibleName(tr("Ours"));
+    m_ours->setSplitWords(tr("reference"), tr("ours"));
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(14, 4, 14, 8);
     row->setSpacing(14);

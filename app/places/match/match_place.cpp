@@ -57,7 +57,7 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
     connect(m_table, &QTableView::doubleClicked, this, &MatchPlace::takeThis);
     connect(&document, &Document::opening, this, [this] {
         m_task->cancel(), m_relating->cancel();
-        m_held = {}, m_relatedFrame = 0, m_relatedProxy.reset(), m_registration.reset(), m_solved.reset(), m_small.clear();
+        m_held = {}, m_relatedFrame = 0, m_relatedProxy.reset(), m_outdated.reset(), m_registration.reset(), m_solved.reset(), m_small.clear();
         m_model->show({}, {});
     });
     connect(&document, &Document::opened, this, [this] { restore(), refresh(); });
@@ -68,6 +68,11 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
     };
     connect(&document, &Document::lookChanged, this, later);
     connect(&document, &Document::stepsChanged, this, later);
+    connect(&document.balances(), &BalanceBook::changed, this, [this](std::int64_t frame) {
+        // Its picture is being balanced anew: what is known of the old one does not count.
+        if (frame == m_relatedFrame)
+            m_outdated = m_relatedProxy;
+    });
     connect(&document.balances(), &BalanceBook::historyChanged, this, &MatchPlace::relate);
     connect(&document, &Document::keyColoursChanged, this, &MatchPlace::relate);
     connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
@@ -321,10 +326,11 @@ void MatchPlace::relate()
         return;
     const Frame* frame = m_document.frame(m_document.frameInHand());
     const auto proxy = frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
-    if (!proxy) {
+    if (!proxy || proxy == m_outdated) {
         refresh(), showPictures();
         return;
     }
+    m_outdated.reset();
     if (m_relatedFrame == frame->id && m_relatedProxy == proxy) {
         refresh();
         return;
@@ -387,7 +393,7 @@ PictureView& MatchPlace::ours() { return m_pictures->ours(); }
 
 bool MatchPlace::isAtRest() const { return !m_task->isRunning() && !m_relating->isRunning() && !m_later->isActive() && isReady(); }
 
-bool MatchPlace::isReady() const { return !m_small.empty() && m_relatedFrame == m_document.frameInHand(); }
+bool MatchPlace::isReady() const { return !m_small.empty() && !m_outdated && m_relatedFrame == m_document.frameInHand(); }
 
 void MatchPlace::refreshLadder()
 {
@@ -439,12 +445,18 @@ void MatchPlace::refresh()
     m_map->setEnabled(lies), m_wipe->setEnabled(lies);
     m_map->setToolTip(lies ? tr("What differs, as a grey picture") : tr("Only when both pictures show the same thing"));
     const bool isOwn = m_held.kind == Held::Kind::Frame && m_held.frame == m_document.frameInHand();
-    m_takeBalance->setVisible(m_solved.has_value());
     m_balanceWords->setVisible(m_solved.has_value());
+    m_takeBalance->setVisible(false);
     if (m_solved) {
         static const std::map<Ground, const char*> kGrounds{{Ground::KeyColours, QT_TR_NOOP("key colours")}, {Ground::SameThings, QT_TR_NOOP("things both show")}, {Ground::SettingsAndColours, QT_TR_NOOP("settings and colours")}, {Ground::ColoursOnly, QT_TR_NOOP("colours alone")}};
+        constexpr double kStops = 0.03, kKelvin = 60;
         const auto found = kGrounds.find(m_solved->ground);
-        m_balanceWords->setText(tr("First its light, by %1: %2 stops, white %3 K (%4 % sure).").arg(found == kGrounds.end() ? tr("settings") : tr(found->second), theme::number(m_solved->balance.exposureStops, 2), theme::number(m_solved->balance.kelvin, 0)).arg(std::lround(100 * m_solved->confidence)));
+        const QString by = found == kGrounds.end() ? tr("settings") : tr(found->second);
+        const Balance now = m_document.balances().of(m_document.frameInHand()).light, wanted = solvedLight();
+        const bool agrees = std::abs(now.exposureStops - wanted.exposureStops) < kStops && std::abs(now.kelvin - wanted.kelvin) < kKelvin;
+        m_takeBalance->setVisible(!agrees);
+        m_balanceWords->setText(agrees ? tr("Its light agrees with the reference, by %1 (%2 % sure).").arg(by).arg(std::lround(100 * m_solved->confidence))
+                                       : tr("First its light, by %1: %2 stops and white %3 K (%4 % sure).").arg(by, theme::number(wanted.exposureStops, 2), theme::number(wanted.kelvin, 0)).arg(std::lround(100 * m_solved->confidence)));
     }
     if (isFit) {
         m_report->show(m_held.fit.fit);
@@ -584,15 +596,20 @@ void MatchPlace::takeFit(bool asNew)
     emit workRequested();
 }
 
+Balance MatchPlace::solvedLight() const
+{
+    // What was solved brings it to the reference as it came; the reference's own balance comes on top.
+    const auto own = coneGains(m_solved->balance), lead = coneGains(m_document.balances().of(m_held.frame).light);
+    return fromConeGains({own[0] + lead[0], own[1] + lead[1], own[2] + lead[2]});
+}
+
 void MatchPlace::takeBalance()
 {
     if (!m_solved || m_held.kind != Held::Kind::Frame)
         return;
     const std::int64_t frame = m_document.frameInHand();
     FrameBalance balance = m_document.balances().of(frame);
-    // What was solved brings it to the reference as it came; the reference's own balance comes on top.
-    const auto own = coneGains(m_solved->balance), lead = coneGains(m_document.balances().of(m_held.frame).light);
-    balance.light = fromConeGains({own[0] + lead[0], own[1] + lead[1], own[2] + lead[2]});
+    balance.light = solvedLight();
     balance.confidence = m_solved->confidence;
     balance.because = tr("matched to %1").arg(m_held.name()).toStdString();
     m_document.balances().set({{frame, balance}}, tr("Balance from another frame"));

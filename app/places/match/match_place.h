@@ -67,6 +67,7 @@ private:
     void showPictures();
     void take(const std::set<std::size_t>& rows, const QString& action);
     void takeFit(bool asNew);
+    Balance solvedLight() const;
     void takeBalance();
     QString group() const;
     bool isReady() const;
@@ -91,7 +92,7 @@ private:
     Held m_held;
     /// The frame in hand against what is held.
     std::int64_t m_relatedFrame = 0;
-    std::shared_ptr<const Proxy> m_relatedProxy;
+    std::shared_ptr<const Proxy> m_relatedProxy, m_outdated;
     std::vector<Image> m_small;
     std::optional<Registration> m_registration;  ///< from ours to the reference
     std::optional<SolvedBalance> m_solved;       ///< of two frames of the job
