@@ -185,7 +185,7 @@ void addMatch(CLI::App& app, Session& session)
         }
         std::vector<Image> ours;
         for (const std::string& path : r->pictures) {
-            const auto picture = readReduced(path, 1600, true);
+            const auto picture = readReduced(path, 1600, false);
             if (!picture) {
                 session.report(picture.error(), 1);
                 continue;
@@ -239,7 +239,7 @@ void addMatch(CLI::App& app, Session& session)
             group = group.empty() ? step.group : group;
         Json reports = Json::object();
         for (const std::string& path : c->pictures) {
-            const auto picture = readReduced(path, 1600, true);
+            const auto picture = readReduced(path, 1600, false);
             if (!picture) {
                 session.report(picture.error(), 1);
                 continue;

@@ -247,7 +247,7 @@ TEST_F(OnTheDemo, TheCommandsInTheReadmeRun)
             EXPECT_EQ(ran.status, 0) << line << "\n" << ran.err;
             ++commands;
         }
-    EXPECT_EQ(commands, 10);
+    EXPECT_EQ(commands, 12);
 }
 
 TEST_F(OnTheDemo, ShippedLooksSayWhyAndTearNothing)

@@ -15,7 +15,8 @@ struct PairFit {
     std::vector<LinearRgb> seen;  ///< colours of the before picture that took part, for coverage()
 };
 
-/// Lays one picture over the other (crop, small turns and scales), takes the colours of even places of both, and fits. Fails, with the reason, for pictures
+/// Lays one picture over the other (crop, small turns and scales), takes the colours of even places of both, and fits. Light that falls off towards the
+/// corners is told from colours that were alike before and becomes edge darkening; what is left of the difference is then counted without it. Fails, with the reason, for pictures
 /// that do not show one thing, and for what fitLook refuses.
 Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& options = {}, const std::function<void(double)>& progress = {}, const CancelToken& cancel = {});
 

@@ -155,7 +155,7 @@ SeenTwice coloursSeenTwice(ImageView from, ImageView to, const Registration& reg
             const Registration::Place at{(i + 0.5) / kAcross, (j + 0.5) / down}, there = registration.map(at);
             const Patch p = patchAt(from, at.x, at.y, half), q = patchAt(to, there.x, there.y, half);
             if (p.even && q.even)
-                seen.from.push_back(p.mean), seen.to.push_back(q.mean);
+                seen.from.push_back(p.mean), seen.to.push_back(q.mean), seen.places.push_back(there);
         }
     return seen;
 }

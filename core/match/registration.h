@@ -40,6 +40,7 @@ std::optional<Registration> registerFeatures(const Features& from, const Feature
 /// Colours of an even grid of small patches of `from`, and of where they lie in `to`; patches with strong edges are left out.
 struct SeenTwice {
     std::vector<LinearRgb> from, to;
+    std::vector<Registration::Place> places;  ///< in `to`
 };
 SeenTwice coloursSeenTwice(ImageView from, ImageView to, const Registration& registration);
 

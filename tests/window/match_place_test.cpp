@@ -4,10 +4,12 @@
 #include "core/engine/render_plan.h"
 #include "core/image/read.h"
 #include "core/image/write.h"
+#include "tests/support/run_command.h"
 #include "tests/support/treatment.h"
 #include "tests/window/window_support.h"
 
 #include <gtest/gtest.h>
+#include <nlohmann/json.hpp>
 
 namespace amber::test {
 namespace {
@@ -66,6 +68,14 @@ TEST_F(MatchWindow, RowsAreTakenOneByOneAndAllAtOnceUndoneAndKept)
     ASSERT_GT(start, 2);
     ASSERT_EQ(match().model().rowCount(), 14);
     const std::size_t before = app->look().steps.size();
+    ASSERT_EQ(before, 0u);
+    // The command says the same numbers.
+    const Ran ran = amber("--json match reference " + (folder / "finished.jpg").string() + " " + (folder / "job/north-window-06.jpg").string() + " -o " + (folder / "found.json").string());
+    ASSERT_EQ(ran.status, 0) << ran.err;
+    const auto report = nlohmann::json::parse(ran.out);
+    const auto& reported = report["rows"];
+    for (std::size_t i = 0; i < 14; ++i)
+        EXPECT_NEAR(reported[i]["before"].get<double>(), match().model().ladder().rows[i].difference, 0.02) << i;
 
     // One row with the keyboard: only it moves, as one gesture.
     match().table().setFocus();
@@ -198,6 +208,13 @@ TEST_F(MatchWindow, OneFrameIsMatchedToAnotherAndNoThird)
     ASSERT_TRUE(rested());
     goTo("north-window-05");
     ASSERT_TRUE(waitUntil([&] { return rested() && match().model().rowCount() == 14 && app->find("matchTakeBalance").isVisible(); }));
+    // A key colour that both hold comes first.
+    EXPECT_FALSE(app->find<QLabel>("matchBalanceWords").text().contains("key colours"));
+    KeyColour wall;
+    wall.name = "wall", wall.frame = id("north-window-02"), wall.place = {0.7, 0.1, 0.8, 0.2};
+    app->document().setKeyColours({wall});
+    app->document().balances().setKeyPlaces({{"wall", id("north-window-05"), {0.7, 0.1, 0.8, 0.2}, 1, true}});
+    EXPECT_TRUE(waitUntil([&] { return rested() && app->find<QLabel>("matchBalanceWords").text().contains("key colours"); })) << app->find<QLabel>("matchBalanceWords").text().toStdString();
     click("matchTakeBalance");
     EXPECT_FALSE(app->document().balances().of(id("north-window-05")).light.isIdentity());
     ASSERT_TRUE(rested());

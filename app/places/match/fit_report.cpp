@@ -13,7 +13,7 @@ QString stageTitle(const FitStage& stage)
 {
     const std::pair<const char*, QString> titles[] = {{"Tone curve", QCoreApplication::translate("FitReport", "Tone curve")}, {"Split toning", QCoreApplication::translate("FitReport", "Split toning")},
                                                       {"Primaries and chroma", QCoreApplication::translate("FitReport", "Primaries and chroma")}, {"Hue shifts", QCoreApplication::translate("FitReport", "Hue shifts")},
-                                                      {"Table", QCoreApplication::translate("FitReport", "Small table")}};
+                                                      {"Edge darkening", QCoreApplication::translate("FitReport", "Edge darkening")}, {"Table", QCoreApplication::translate("FitReport", "Small table")}};
     for (const auto& [id, words] : titles)
         if (stage.what == id)
             return words;

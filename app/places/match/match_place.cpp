@@ -74,7 +74,13 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
             m_outdated = m_relatedProxy;
     });
     connect(&document.balances(), &BalanceBook::historyChanged, this, &MatchPlace::relate);
-    connect(&document, &Document::keyColoursChanged, this, &MatchPlace::relate);
+    const auto keysMoved = [this] {
+        if (m_held.kind == Held::Kind::Frame)
+            m_relatedFrame = 0;
+        relate();
+    };
+    connect(&document, &Document::keyColoursChanged, this, keysMoved);
+    connect(&document.balances(), &BalanceBook::keyPlacesChanged, this, keysMoved);
     connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
         if (frame == m_document.frameInHand())
             relate();
