@@ -1,6 +1,7 @@
 #include "app/places/match/match_place.h"
 
 #include "app/places/match/fit_report.h"
+#include "app/places/match/match_panel.h"
 #include "app/places/match/match_pictures.h"
 #include "app/places/shoot/frame_model.h"
 #include "app/theme/theme.h"
@@ -13,7 +14,7 @@
 
 namespace amber {
 MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& frames, QWidget* parent)
-    : QWidget(parent), m_document(document), m_proxies(proxies), m_frames(frames), m_model(new LadderModel(this)), m_task(new Task(this)), m_relating(new Task(this)), m_later(new QTimer(this)), m_pictures(new MatchPictures(this)),
+    : QWidget(parent), m_document(document), m_proxies(proxies), m_frames(frames), m_model(new LadderModel(this)), m_task(new Task(this)), m_relating(new Task(this)), m_later(new QTimer(this)), m_pictures(new MatchPictures(this)), m_panel(new MatchPanel(this)),
       m_table(new QTableView(this)), m_report(new FitReport(this)), m_lower(new QStackedWidget(this))
 {
     setObjectName("matchPlace");
@@ -41,7 +42,7 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
     auto* lower = new QHBoxLayout;
     lower->setSpacing(0);
     lower->addWidget(m_lower, 1);
-    lower->addWidget(makePanel());
+    lower->addWidget(m_panel);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
@@ -55,6 +56,16 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
     connect(m_later, &QTimer::timeout, this, [this] { refreshLadder(), showPictures(); });
     connect(m_table->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this] { refresh(); });
     connect(m_table, &QTableView::doubleClicked, this, &MatchPlace::takeThis);
+    connect(m_panel, &MatchPanel::takeThis, this, &MatchPlace::takeThis);
+    connect(m_panel, &MatchPanel::takeToHere, this, &MatchPlace::takeToHere);
+    connect(m_panel, &MatchPanel::takeAll, this, &MatchPlace::takeAll);
+    connect(m_panel, &MatchPanel::takeLight, this, &MatchPlace::takeBalance);
+    connect(m_panel, &MatchPanel::takeFit, this, &MatchPlace::takeFit);
+    connect(m_panel, &MatchPanel::tableWanted, this, [this](bool on) {
+        Held wanted;
+        wanted.kind = m_held.kind, wanted.paths = m_held.paths, wanted.withTable = on;
+        hold(wanted, true);
+    });
     connect(&document, &Document::opening, this, [this] {
         m_task->cancel(), m_relating->cancel();
         m_held = {}, m_relatedFrame = 0, m_relatedProxy.reset(), m_outdated.reset(), m_registration.reset(), m_solved.reset(), m_small.clear();
@@ -146,72 +157,6 @@ QWidget* MatchPlace::makeHeader()
     return header;
 }
 
-QWidget* MatchPlace::makePanel()
-{
-    auto* panel = new QWidget(this);
-    panel->setObjectName("matchPanel");
-    panel->setFixedWidth(304);
-    auto* column = new QVBoxLayout(panel);
-    column->setContentsMargins(14, 10, 14, 12);
-    column->setSpacing(6);
-    const auto label = [&](const char* name, bool strong, bool quiet) {
-        auto* l = new QLabel(panel);
-        l->setObjectName(name);
-        l->setWordWrap(true);
-        l->setProperty("strong", strong);
-        l->setProperty("quiet", quiet);
-        column->addWidget(l);
-        return l;
-    };
-    const auto button = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
-        auto* b = new QPushButton(words, panel);
-        b->setObjectName(name);
-        b->setToolTip(tip);
-        connect(b, &QPushButton::clicked, this, act);
-        return b;
-    };
-    m_title = label("matchTitle", true, false);
-    m_facts = label("matchFacts", false, true);
-    m_sure = label("matchSure", false, false);
-    m_score = label("matchScore", false, false);
-    m_balanceWords = label("matchBalanceWords", false, false);
-    m_takeBalance = button("matchTakeBalance", tr("Take into its balance"), tr("Exposure and white of this frame alone; Ctrl+Z in Balance takes it back"), [this] { takeBalance(); });
-    column->addWidget(m_takeBalance);
-    column->addStretch(1);
-    m_withTable = new QCheckBox(tr("with a small table for the rest"), panel);
-    m_withTable->setObjectName("matchWithTable");
-    m_withTable->setToolTip(tr("A smooth table at the end for what the steps cannot say; it cannot be edited"));
-    connect(m_withTable, &QCheckBox::clicked, this, [this](bool on) {
-        Held wanted;
-        wanted.kind = m_held.kind, wanted.paths = m_held.paths, wanted.withTable = on;
-        hold(wanted, true);
-    });
-    m_takeThis = button("matchTakeThis", tr("Take this"), tr("Brings the chosen row to the reference (Enter)"), [this] { takeThis(); });
-    m_takeTo = button("matchTakeTo", tr("To here"), tr("Every such row down to the chosen one (Shift+Enter)"), [this] { takeToHere(); });
-    m_takeAll = button("matchTakeAll", tr("Take all"), tr("Every row both pictures have enough of, and that is sure enough to be taken unseen (Ctrl+Enter)"), [this] { takeAll(); });
-    m_takeNew = button("matchTakeNew", tr("Take as a new look"), tr("The fitted steps as a look of their own"), [this] { takeFit(true); });
-    m_takeHere = button("matchTakeHere", tr("Add to this look"), tr("The fitted steps after those of the look in hand"), [this] { takeFit(false); });
-    auto* rows = new QWidget(panel);
-    auto* rowButtons = new QHBoxLayout(rows);
-    auto* fits = new QWidget(panel);
-    auto* fitButtons = new QVBoxLayout(fits);
-    for (QLayout* layout : std::initializer_list<QLayout*>{rowButtons, fitButtons}) {
-        layout->setContentsMargins(0, 0, 0, 0);
-        layout->setSpacing(6);
-    }
-    for (QPushButton* b : {m_takeThis, m_takeTo, m_takeAll})
-        rowButtons->addWidget(b, 1);
-    fitButtons->addWidget(m_withTable);
-    fitButtons->addWidget(m_takeNew);
-    fitButtons->addWidget(m_takeHere);
-    m_buttons = new QStackedWidget(panel);
-    m_buttons->addWidget(rows);
-    m_buttons->addWidget(fits);
-    m_buttons->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Maximum);
-    column->addWidget(m_buttons);
-    return panel;
-}
-
 bool MatchPlace::eventFilter(QObject* watched, QEvent* event)
 {
     if (watched == m_table && event->type() == QEvent::KeyPress) {
@@ -282,7 +227,7 @@ void MatchPlace::hold(const Held& wanted, bool isNew)
     m_task->start([wanted, held](const Task::Progress& progress, const CancelToken& cancel) { *held = readHeld(wanted, progress, cancel); },
                   [this, held, isNew](bool cancelled) {
                       if (cancelled || !*held)
-                          m_withTable->setChecked(m_held.withTable);
+                          m_panel->setWithTable(m_held.withTable);
                       else if (**held)
                           took(std::move(***held), isNew);
                       else
@@ -294,7 +239,7 @@ void MatchPlace::took(Held held, bool isNew)
 {
     m_held = std::move(held);
     m_relatedFrame = 0, m_registration.reset(), m_solved.reset();
-    m_withTable->setChecked(m_held.withTable);
+    m_panel->setWithTable(m_held.withTable);
     m_map->setCurrentIndex(0), m_wipe->setChecked(false);
     if (isNew)
         m_document.setChoice("match", m_held.toText());
@@ -433,82 +378,37 @@ std::set<std::size_t> MatchPlace::rowsDownTo(int last) const
 
 void MatchPlace::refresh()
 {
-    const bool isFit = m_held.isFit(), busy = m_task->isRunning() || m_relating->isRunning(), hasRows = m_model->rowCount() > 0;
+    const bool isFit = m_held.isFit(), idle = !m_task->isRunning();
     m_lower->setCurrentIndex(isFit ? 1 : 0);
-    m_buttons->setCurrentIndex(isFit ? 1 : 0);
-    const Ladder &now = m_model->ladder(), &start = m_model->start();
-    const LadderRow* row = m_model->row(m_table->currentIndex().row());
-    m_takeThis->setEnabled(!m_task->isRunning() && row && row->isSupported());
-    m_takeTo->setEnabled(!m_task->isRunning() && row && !rowsDownTo(m_table->currentIndex().row()).empty());
-    m_takeAll->setEnabled(!m_task->isRunning() && !rowsDownTo(m_model->rowCount()).empty());
-    for (QPushButton* b : {m_takeNew, m_takeHere})
-        b->setEnabled(!m_task->isRunning());
-    m_withTable->setEnabled(!m_task->isRunning());
+    const int at = m_table->currentIndex().row();
+    const LadderRow* row = m_model->row(at);
+    m_panel->setTakeable(idle && row && row->isSupported(), idle && row && !rowsDownTo(at).empty(), idle && !rowsDownTo(m_model->rowCount()).empty(), idle && isFit);
     for (const char* name : {"matchPictures", "matchFrame", "matchPair", "matchTable"})
         if (auto* b = findChild<QPushButton*>(name))
-            b->setEnabled(m_document.isOpen() && !m_task->isRunning());
+            b->setEnabled(m_document.isOpen() && idle);
     const bool lies = isFit || isRegistered();
     m_map->setEnabled(lies), m_wipe->setEnabled(lies);
     m_map->setToolTip(lies ? tr("What differs, as a grey picture") : tr("Only when both pictures show the same thing"));
-    const bool isOwn = m_held.kind == Held::Kind::Frame && m_held.frame == m_document.frameInHand();
-    m_balanceWords->setVisible(m_solved.has_value());
-    m_takeBalance->setVisible(false);
-    if (m_solved) {
-        static const std::map<Ground, const char*> kGrounds{{Ground::KeyColours, QT_TR_NOOP("key colours")}, {Ground::SameThings, QT_TR_NOOP("things both show")}, {Ground::SettingsAndColours, QT_TR_NOOP("settings and colours")}, {Ground::ColoursOnly, QT_TR_NOOP("colours alone")}};
-        constexpr double kStops = 0.03, kKelvin = 60;
-        const auto found = kGrounds.find(m_solved->ground);
-        const QString by = found == kGrounds.end() ? tr("settings") : tr(found->second);
-        const Balance now = m_document.balances().of(m_document.frameInHand()).light, wanted = solvedLight();
-        const bool agrees = std::abs(now.exposureStops - wanted.exposureStops) < kStops && std::abs(now.kelvin - wanted.kelvin) < kKelvin;
-        m_takeBalance->setVisible(!agrees);
-        m_balanceWords->setText(agrees ? tr("Its light agrees with the reference, by %1 (%2 % sure).").arg(by).arg(std::lround(100 * m_solved->confidence))
-                                       : tr("First its light, by %1: %2 stops and white %3 K (%4 % sure).").arg(by, theme::number(wanted.exposureStops, 2), theme::number(wanted.kelvin, 0)).arg(std::lround(100 * m_solved->confidence)));
-    }
+    if (m_solved)
+        m_panel->showLight(*m_solved, m_document.balances().of(m_document.frameInHand()).light, solvedLight());
+    else
+        m_panel->hideLight();
     if (isFit) {
         m_report->show(m_held.fit.fit);
-        m_title->setText(m_held.kind == Held::Kind::Pair ? tr("%1 → %2").arg(QFileInfo(m_held.paths[0]).fileName(), QFileInfo(m_held.paths[1]).fileName()) : QFileInfo(m_held.paths[0]).fileName());
-        m_facts->setText(m_held.kind == Held::Kind::Pair ? (m_held.fit.wasMoved ? tr("%1 colours; laid over by %2 features: it was cropped, turned or scaled").arg(m_held.fit.fit.colours).arg(m_held.fit.matches) : tr("%1 colours; the pictures lie on one another").arg(m_held.fit.fit.colours)) : tr("%1 colours of the table").arg(m_held.fit.fit.colours));
-        m_sure->setText(leftWords(m_held.fit.fit));
-        if (m_held.kind == Held::Kind::Pair && isReady()) {
-            const double share = coverage(m_held.fit.seen, m_small.front().view());
-            m_score->setText(share < 0.8 ? tr("Covers %1 % of the colours of the frame in hand: elsewhere the look is a guess.").arg(std::lround(100 * share)) : tr("Covers %1 % of the colours of the frame in hand.").arg(std::lround(100 * share)));
-        } else {
-            m_score->clear();
-        }
-        m_state->setText(busy ? tr("Working…") : tr("Fitted. Nothing changes before you take it."));
+        m_panel->showFit(m_held, m_held.kind == Held::Kind::Pair && isReady() ? std::optional(coverage(m_held.fit.seen, m_small.front().view())) : std::nullopt);
+        m_state->setText(idle ? tr("Fitted. Nothing changes before you take it.") : tr("Working…"));
         return;
     }
     const auto& kept = m_document.isOpen() ? m_document.look().reference : std::nullopt;
     const Fingerprint* print = m_held.kind != Held::Kind::Nothing ? &m_held.print : kept ? &*kept : nullptr;
     if (!print) {
-        for (QLabel* l : {m_title, m_facts, m_sure, m_score})
-            l->clear();
-        m_title->setText(tr("Nothing to match to yet"));
-        m_facts->setText(tr("Choose finished pictures, a frame of this job, a picture before and after a treatment, or a lookup table. What is found becomes ordinary steps of the look."));
+        m_panel->showNothing();
         m_state->clear();
         return;
     }
-    m_title->setText(text(print->name));
-    QStringList facts;
-    if (print->references > 1)
-        facts << tr("%1 references: where they differ, the tolerance is wider").arg(static_cast<int>(print->references));
-    facts << tr("%1 pixels long").arg(std::lround(print->longEdge));
-    if (print->quality < 100)
-        facts << tr("JPEG quality %1").arg(std::lround(print->quality));
-    facts << tr("grain %1").arg(theme::number(print->grain, 3)) << tr("corners %1 stops").arg(theme::number(print->cornerStops, 1));
-    m_facts->setText(facts.join(QStringLiteral(" · ")));
+    m_panel->showLadder(*print, m_model->ladder(), m_model->start(), !rowsDownTo(m_model->rowCount()).empty());
+    const bool isOwn = m_held.kind == Held::Kind::Frame && m_held.frame == m_document.frameInHand();
     m_state->setText(isOwn ? tr("This is the reference itself: take another frame in hand (Alt+arrows).") : m_relating->isRunning() ? tr("Looking for the same things in both…") : isRegistered() ? tr("Both show the same thing.") : QString());
-    if (!hasRows) {
-        m_sure->clear(), m_score->clear();
-        return;
-    }
-    const Confidence& c = now.confidence;
-    const double least = std::min({c.size, c.compression, c.subject});
-    const QString why = least > 0.85 ? QString() : least == c.subject ? tr(" The pictures show different things: numbers can be brought together, judge by eye.") : least == c.size ? tr(" The reference is small.") : tr(" The reference was compressed hard.");
-    const QString alone = hasRows && rowsDownTo(m_model->rowCount()).empty() ? tr(" Too unsure to be taken all at once: take rows one by one.") : QString();
-    const QString word = c.all() >= 0.7 ? tr("Sure, %1 %.") : c.all() >= 0.4 ? tr("Fairly sure, %1 %.") : tr("Not sure, %1 %.");
-    m_sure->setText(word.arg(std::lround(100 * c.all())) + tr(" Size %1, compression %2, subject %3 %.").arg(std::lround(100 * c.size)).arg(std::lround(100 * c.compression)).arg(std::lround(100 * c.subject)) + why + alone);
-    m_score->setText(std::abs(start.distance() - now.distance()) < 0.05 ? tr("%1 of %2 rows within tolerance; %3 apart.").arg(now.within()).arg(now.supported()).arg(theme::number(now.distance(), 1)) : tr("%1 of %2 rows within tolerance; %3 apart, %4 at the start.").arg(now.within()).arg(now.supported()).arg(theme::number(now.distance(), 1), theme::number(start.distance(), 1)));
 }
 
 void MatchPlace::showPictures()

@@ -13,7 +13,6 @@
 class QCheckBox;
 class QComboBox;
 class QLabel;
-class QPushButton;
 class QStackedWidget;
 class QTableView;
 class QTimer;
@@ -22,6 +21,7 @@ namespace amber {
 
 class FitReport;
 class FrameModel;
+class MatchPanel;
 class MatchPictures;
 class PictureView;
 
@@ -57,7 +57,6 @@ protected:
 
 private:
     QWidget* makeHeader();
-    QWidget* makePanel();
     void hold(const Held& wanted, bool isNew);
     void took(Held held, bool isNew);
     void restore();
@@ -81,13 +80,13 @@ private:
     Task *m_task, *m_relating;
     QTimer* m_later;
     MatchPictures* m_pictures;
+    MatchPanel* m_panel;
     QTableView* m_table;
     FitReport* m_report;
-    QStackedWidget *m_lower, *m_buttons;
-    QLabel *m_state, *m_title, *m_facts, *m_sure, *m_score, *m_balanceWords;
+    QStackedWidget* m_lower;
+    QLabel* m_state;
     QComboBox* m_map;
-    QCheckBox *m_wipe, *m_withTable;
-    QPushButton *m_takeThis, *m_takeTo, *m_takeAll, *m_takeBalance, *m_takeNew, *m_takeHere;
+    QCheckBox* m_wipe;
 
     Held m_held;
     /// The frame in hand against what is held.
