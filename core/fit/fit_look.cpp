@@ -317,6 +317,9 @@ Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vect
     result.colours = static_cast<int>(from.size());
     Fit fit(from, to, cancel);
     result.untouched = summarise(fit.differences());
+    constexpr double kAlready = 0.05;
+    if (result.untouched.mean < kAlready)
+        return fail("before and after do not differ: there is nothing to fit");
     double last = result.untouched.mean;
     const auto tell = [&](double at) {
         if (progress)

@@ -93,6 +93,7 @@ TEST(PairFit, TheDemosPairIsExplainedStepByStepAndDegeneratePairsAreRefused)
     std::fill_n(white.mutableView().data, white.width() * white.height() * 3, 1.0f);
     EXPECT_NE(refusal(frame, other).find("same thing"), std::string::npos) << refusal(frame, other);
     EXPECT_FALSE(refusal(flat, flat).empty());
+    EXPECT_NE(refusal(frame, frame).find("do not differ"), std::string::npos) << refusal(frame, frame);
     EXPECT_FALSE(refusal(frame, white).empty());
     EXPECT_GT(coverage(plain->seen, before->image.view()), 0.9);
     EXPECT_LT(coverage(plain->seen, demoFrame("dusk-terrace-02").view()), coverage(plain->seen, before->image.view()));

@@ -250,8 +250,14 @@ Result<Fingerprint> fingerprintOfFile(const std::filesystem::path& path)
     const auto picture = readReduced(path, kEdge, true);
     if (!picture)
         return tl::make_unexpected(picture.error());
+    constexpr double kSmallest = 64, kFlat = 4;
     const double edge = std::max(picture->info.width, picture->info.height);
-    return fingerprintOf(picture->image.view(), path.filename().string(), edge, picture->info.format == "jpeg" ? jpegQuality(path) : 100);
+    if (edge < kSmallest)
+        return fail("too small to be measured", path.filename().string(), "at least 64 pixels", std::to_string(static_cast<int>(edge)));
+    Fingerprint f = fingerprintOf(picture->image.view(), path.filename().string(), edge, picture->info.format == "jpeg" ? jpegQuality(path) : 100);
+    if (lightnessStar(f.tones[6].tone) - lightnessStar(f.tones[2].tone) < kFlat)
+        return fail("the picture is flat: there is nothing to match to", path.filename().string());
+    return f;
 }
 
 Fingerprint combined(const std::vector<Fingerprint>& all)

@@ -40,7 +40,7 @@ Fingerprint measureForMatch(const std::vector<Image>& smallPictures, const Membe
 
 /// All of a picture. `picture` as large as there is, at least kMatchEdge; `quality` and the file's own size come from the file.
 Fingerprint fingerprintOf(ImageView picture, const std::string& name, double longEdge, double quality);
-/// Of a file.
+/// Of a file. Fails for what cannot be read, for less than 64 pixels, and for a flat picture (L* at 95 % less than 4 above that at 5 %).
 Result<Fingerprint> fingerprintOfFile(const std::filesystem::path& path);
 
 /// One of several: the middle of what they say, the spread being half the range. None: an empty one.

@@ -174,6 +174,12 @@ TEST(Reference, TheQualityOfAJpegIsReadOffItsTables)
     }
     EXPECT_EQ(jpegQuality(kDemo / "looks/sea-fog.json"), 100);
     EXPECT_EQ(jpegQuality("/nowhere"), 100);
+    // What there is nothing to learn from is refused.
+    Image flat(200, 120), dot(20, 20);
+    std::fill_n(flat.mutableView().data, 200 * 120 * 3, 0.2f);
+    ASSERT_TRUE(writePicture(folder / "flat.png", flat.view(), {}, {FileFormat::Png8}, {}) && writePicture(folder / "dot.png", dot.view(), {}, {FileFormat::Png8}, {}));
+    EXPECT_NE(fingerprintOfFile(folder / "flat.png").error().message().find("flat"), std::string::npos);
+    EXPECT_NE(fingerprintOfFile(folder / "dot.png").error().message().find("too small"), std::string::npos);
 }
 
 }  // namespace

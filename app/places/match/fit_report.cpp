@@ -77,8 +77,12 @@ void FitReport::paintEvent(QPaintEvent*)
     };
     row(tr("As it was"), m_fit.untouched.mean, m_fit.untouched.mean, tr("ΔE %1").arg(theme::number(m_fit.untouched.mean, 2)), false);
     for (const FitStage& stage : m_fit.stages)
-        row(stageTitle(stage), stage.before, stage.after, tr("%1 %, ΔE %2 → %3").arg(std::lround(100 * (stage.before - stage.after) / full)).arg(theme::number(stage.before, 2), theme::number(stage.after, 2)), false);
+        row(stageTitle(stage), stage.before, stage.after, tr("%1 %, ΔE %2 → %3").arg(theme::number(100 * (stage.before - stage.after) / full, 0), theme::number(stage.before, 2), theme::number(stage.after, 2)), false);
     row(tr("Left"), m_fit.left.mean, m_fit.left.mean, tr("ΔE %1, 95 % %2, largest %3").arg(theme::number(m_fit.left.mean, 2), theme::number(m_fit.left.percentile95, 1), theme::number(m_fit.left.maximum, 1)), true);
+    if (std::any_of(m_fit.stages.begin(), m_fit.stages.end(), [](const FitStage& s) { return s.after > s.before; })) {
+        painter.setPen(theme::kQuietInk);
+        painter.drawText(QRect(14, y + 4, width() - 28, 22), Qt::AlignVCenter, tr("The steps were fitted together: one may lead away by itself that the next one needs."));
+    }
 }
 
 }  // namespace amber

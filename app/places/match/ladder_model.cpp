@@ -89,7 +89,7 @@ QString LadderModel::wordsOf(int at) const
         return tr("ours too near grey");
     }
     const double start = static_cast<std::size_t>(at) < m_start.rows.size() ? m_start.rows[static_cast<std::size_t>(at)].difference : r->difference;
-    if (!isTakenWithAll(at) && std::abs(start - r->difference) < 0.05 && !r->isWithin())
+    if (!isTakenWithAll(at) && !r->isWithin())
         return (r->rung == Rung::Family && m_ladder.confidence.all() >= kSureEnough ? tr("%1, may be another thing") : tr("%1, unsure")).arg(theme::number(r->difference, 1));
     return std::abs(start - r->difference) < 0.05 ? theme::number(r->difference, 1) : tr("%1 → %2").arg(theme::number(start, 1), theme::number(r->difference, 1));
 }
