@@ -71,7 +71,12 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
         m_held = {}, m_relatedFrame = 0, m_relatedProxy.reset(), m_outdated.reset(), m_registration.reset(), m_solved.reset(), m_small.clear();
         m_model->show({}, {});
     });
-    connect(&document, &Document::opened, this, [this] { restore(), refresh(); });
+    connect(&document, &Document::opened, this, [this] {
+        m_isRestored = false;
+        if (isVisible())
+            restore();
+        refresh();
+    });
     connect(&document, &Document::frameChosen, this, &MatchPlace::relate);
     const auto later = [this] {
         if (isVisible())
@@ -171,6 +176,7 @@ bool MatchPlace::eventFilter(QObject* watched, QEvent* event)
 
 void MatchPlace::showEvent(QShowEvent*)
 {
+    restore();
     relate();
     m_later->start();
 }
@@ -230,7 +236,7 @@ void MatchPlace::hold(const Held& wanted, bool isNew)
                           m_panel->setWithTable(m_held.withTable);
                       else if (**held)
                           took(std::move(***held), isNew);
-                      else
+                      else if (isNew)
                           emit m_document.failed(tr("%1. What was held before is still held.").arg(text((*held)->error().message())));
                   });
 }
@@ -252,6 +258,9 @@ void MatchPlace::took(Held held, bool isNew)
 
 void MatchPlace::restore()
 {
+    if (m_isRestored || !m_document.isOpen() || m_held.kind != Held::Kind::Nothing)
+        return;
+    m_isRestored = true;
     const Held wanted = Held::fromText(m_document.choice("match"));
     // A frame is held as it stood; as that is not kept, it is held anew by hand.
     if (wanted.kind != Held::Kind::Nothing && wanted.kind != Held::Kind::Frame)
@@ -300,7 +309,14 @@ void MatchPlace::relate()
         std::optional<SolvedBalance> solved;
     };
     auto relation = std::make_shared<Relation>();
-    std::vector<BalanceEvidence> evidence;
+    /// What there is to see of a frame; its features take a while and are found in the background.
+    struct Seen {
+        std::shared_ptr<const Proxy> proxy;
+        CaptureFacts capture;
+        Response response;
+        std::map<std::string, LinearRgb> keys;
+    };
+    std::vector<Seen> both;
     if (m_held.kind == Held::Kind::Frame)
         for (const std::int64_t id : {m_held.frame, frame->id}) {
             const Frame* one = m_document.frame(id);
@@ -308,29 +324,37 @@ void MatchPlace::relate()
             const FrameFacts* facts = m_frames.factsOf(id);
             if (!untouched || !facts)
                 break;
-            const Size size = fitted({untouched->image.width(), untouched->image.height()}, kFeatureEdge);
-            BalanceEvidence e = evidenceOf(reduceByArea(untouched->image.view(), size.width, size.height).view(), facts->capture);
+            Seen seen{untouched, facts->capture, {}, {}};
             FrameBalance balance = m_document.balances().of(id);
             if (balance.response.empty())
                 balance.response = untouched->info.isRaw() ? "raw" : m_document.balances().hasResponse(facts->capture.camera) ? facts->capture.camera : std::string();
-            e.response = m_document.balances().responseOf(balance);
+            seen.response = m_document.balances().responseOf(balance);
             for (const KeyColour& key : m_document.keyColours())
                 if (key.frame == id)
-                    e.keys[key.name] = meanOf(untouched->image.view(), key.place);
+                    seen.keys[key.name] = meanOf(untouched->image.view(), key.place);
                 else if (const auto place = m_document.balances().keyPlace(key.name, id); place && place->isConfirmed)
-                    e.keys[key.name] = meanOf(untouched->image.view(), place->place);
-            evidence.push_back(std::move(e));
+                    seen.keys[key.name] = meanOf(untouched->image.view(), place->place);
+            both.push_back(std::move(seen));
         }
     m_relating->start(
-        [relation, proxy, features = m_held.features, evidence](const Task::Progress&, const CancelToken& cancel) {
-            const Size size = fitted({proxy->image.width(), proxy->image.height()}, kFeatureEdge);
+        [relation, proxy, features = m_held.features, both](const Task::Progress&, const CancelToken& cancel) {
             constexpr int kFirm = 30;
-            relation->registration = registerFeatures(featuresOf(reduceByArea(proxy->image.view(), size.width, size.height).view()), features);
+            const auto forFeatures = [](const Proxy& of) {
+                const Size size = fitted({of.image.width(), of.image.height()}, kFeatureEdge);
+                return reduceByArea(of.image.view(), size.width, size.height);
+            };
+            relation->registration = registerFeatures(featuresOf(forFeatures(*proxy).view()), features);
             if (relation->registration && relation->registration->matches < kFirm)
                 relation->registration.reset();
-            if (evidence.size() == 2)
-                if (const auto solved = balanceGroup(evidence, 0, {}, cancel); solved.size() == 2)
-                    relation->solved = solved[1];
+            if (both.size() < 2 || cancel.isCancelled())
+                return;
+            std::vector<BalanceEvidence> evidence;
+            for (const Seen& seen : both) {
+                evidence.push_back(evidenceOf(forFeatures(*seen.proxy).view(), seen.capture));
+                evidence.back().response = seen.response, evidence.back().keys = seen.keys;
+            }
+            if (const auto solved = balanceGroup(std::move(evidence), 0, {}, cancel); solved.size() == 2)
+                relation->solved = solved[1];
         },
         [this, relation, frame = frame->id, proxy](bool cancelled) {
             if (!cancelled && frame == m_relatedFrame && proxy == m_relatedProxy)

@@ -93,6 +93,7 @@ private:
     std::int64_t m_relatedFrame = 0;
     std::shared_ptr<const Proxy> m_relatedProxy, m_outdated;
     std::vector<Image> m_small;
+    bool m_isRestored = false;  ///< what the job kept as held, when the place is first shown
     std::optional<Registration> m_registration;  ///< from ours to the reference
     std::optional<SolvedBalance> m_solved;       ///< of two frames of the job
     Membership m_members;
