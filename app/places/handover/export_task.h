@@ -1,11 +1,8 @@
 // An export running in the background.
 #pragma once
 
+#include "app/task/task.h"
 #include "core/handover/export.h"
-
-#include <QElapsedTimer>
-#include <QObject>
-#include <thread>
 
 namespace amber {
 
@@ -14,13 +11,10 @@ class ExportTask : public QObject {
 
 public:
     explicit ExportTask(QObject* parent = nullptr) : QObject(parent) {}
-    /// Cancels and waits for the pictures in flight.
-    ~ExportTask() override;
-
     /// Starts; one export at a time.
     void start(const Look& look, const std::vector<std::filesystem::path>& sources, const Recipe& recipe, const std::vector<PictureOwn>& own);
-    void cancel() { m_cancel.cancel(); }
-    bool isRunning() const { return m_running; }
+    void cancel() { m_task.cancel(); }
+    bool isRunning() const { return m_task.isRunning(); }
 
 signals:
     void progressed(int done, int total, double secondsLeft, const Delivery& latest);
@@ -28,10 +22,8 @@ signals:
     void finished(const ExportReport& report, const QString& fault);
 
 private:
-    std::thread m_thread;
-    CancelToken m_cancel;
     QElapsedTimer m_clock;
-    bool m_running = false;
+    Task m_task;  ///< goes first: cancels and waits for the pictures in flight
 };
 
 }  // namespace amber
