@@ -100,6 +100,10 @@ TEST(Ladder, TakenAgainAfterAnEditOnlyWhatChangedMoves)
     EXPECT_EQ(again->look.steps[0], edited.steps[0]) << "light was not touched";
     EXPECT_NEAR(std::get<SplitToning>(again->look.steps[2].parameters).dyes[1].chroma, std::get<SplitToning>(first->look.steps[2].parameters).dyes[1].chroma, 0.004);
     EXPECT_LT(again->after.distance(), 0.5);
+    // Switched off and taken again, it is on.
+    edited = first->look;
+    edited.steps[2].enabled = false;
+    EXPECT_EQ(takeRows(edited, ours, reference, rows, "evening")->look.steps[2].enabled, true);
 
     // One row, then as far as another: the rest keeps its numbers.
     const auto black = takeRows(look, ours, reference, {0}, "evening");

@@ -42,11 +42,13 @@ std::size_t ownStep(Look& look, const std::string& group, T fresh)
         --at;
     bool found = false;
     for (std::size_t i = 0; i < look.steps.size(); ++i) {
-        const Step& step = look.steps[i];
+        Step& step = look.steps[i];
         if (step.group != group)
             continue;
-        if (std::holds_alternative<T>(step.parameters))
+        if (std::holds_alternative<T>(step.parameters)) {
+            step.enabled = true;  // what is taken is meant to be seen
             return i;
+        }
         if (order(step) < order(made))
             at = i + 1, found = true;
         else if (!found)
