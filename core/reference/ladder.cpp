@@ -101,10 +101,13 @@ Ladder ladderOf(const Fingerprint& reference, const Fingerprint& ours, bool show
         row.rung = rung, row.reference = theirs, row.ours = mine, row.difference = std::abs(theirs - mine), row.tolerance = std::max(kTolerance, spread);
         ladder.rows.push_back(row);
     };
-    light(Rung::BlackEnd, star(reference, kBlack), star(ours, kBlack), starSpread(reference, kBlack));
-    light(Rung::WhiteEnd, star(reference, kWhite), star(ours, kWhite), starSpread(reference, kWhite));
-    light(Rung::Mid, star(reference, kMiddle), star(ours, kMiddle), starSpread(reference, kMiddle));
-    light(Rung::Contrast, star(reference, kHigh) - star(reference, kLow), star(ours, kHigh) - star(ours, kLow), std::hypot(starSpread(reference, kHigh), starSpread(reference, kLow)));
+    // A look's file may hold less than was measured.
+    if (reference.tones.size() > kWhite && ours.tones.size() > kWhite) {
+        light(Rung::BlackEnd, star(reference, kBlack), star(ours, kBlack), starSpread(reference, kBlack));
+        light(Rung::WhiteEnd, star(reference, kWhite), star(ours, kWhite), starSpread(reference, kWhite));
+        light(Rung::Mid, star(reference, kMiddle), star(ours, kMiddle), starSpread(reference, kMiddle));
+        light(Rung::Contrast, star(reference, kHigh) - star(reference, kLow), star(ours, kHigh) - star(ours, kLow), std::hypot(starSpread(reference, kHigh), starSpread(reference, kLow)));
+    }
     constexpr Rung kCasts[] = {Rung::CastDarks, Rung::CastMiddles, Rung::CastLights};
     for (std::size_t i = 0; i < std::min({kCastZones, reference.casts.size(), ours.casts.size()}); ++i)
         ladder.rows.push_back(colourRow(kCasts[i], -1, reference.casts[i], ours.casts[i], kTolerance));

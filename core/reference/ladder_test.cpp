@@ -132,6 +132,12 @@ TEST(Reference, TravelsWithTheLookAndSaysHowFarItMayBeTrusted)
     const auto own = small(picture);
     const auto score = ladderOf(*read->look.reference, measureForMatch(own, membershipOf(own, true)));
     EXPECT_LT(score.distance(), 0.01) << "held against itself without the picture";
+    // A file that holds less than was measured gives fewer rows, and those can be taken.
+    Fingerprint part = one;
+    part.tones.resize(3), part.families.clear();
+    const Ladder fewer = ladderOf(part, measureForMatch(own, membershipOf(own, true)));
+    EXPECT_EQ(fewer.rows.size(), kCastZones);
+    EXPECT_TRUE(takeRows(Look{}, own, part, allSupported(fewer), "part"));
     // Small, hard compressed, of something else: each lowers it.
     Fingerprint poor = one;
     poor.longEdge = 200, poor.quality = 30;

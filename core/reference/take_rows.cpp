@@ -58,6 +58,15 @@ std::size_t ownStep(Look& look, const std::string& group, T fresh)
     return at;
 }
 
+std::vector<Image> seenThrough(const Look& look, const std::vector<Image>& pictures)
+{
+    std::vector<Image> out = pictures;
+    if (const auto plan = RenderPlan::compile(look); plan && !plan->isIdentity())
+        for (std::size_t i = 0; i < pictures.size(); ++i)
+            render(*plan, pictures[i].view(), out[i].mutableView());
+    return out;
+}
+
 /// Tones at kPointQuantiles of what enters a step.
 std::array<double, kPoints> tonesEntering(const Look& look, std::size_t step, const std::vector<Image>& ours, const Membership& members)
 {
@@ -326,27 +335,9 @@ private:
 
 }  // namespace
 
-Fingerprint measuredThrough(const Look& look, const std::vector<Image>& ours, const Membership& members)
-{
-    const auto plan = RenderPlan::compile(look);
-    if (!plan || plan->isIdentity())
-        return measureForMatch(ours, members);
-    std::vector<Image> out = ours;
-    for (std::size_t i = 0; i < ours.size(); ++i)
-        render(*plan, ours[i].view(), out[i].mutableView());
-    return measureForMatch(out, members);
-}
+Fingerprint measuredThrough(const Look& look, const std::vector<Image>& ours, const Membership& members) { return measureForMatch(seenThrough(look, ours), members); }
 
-Membership membershipBefore(const Look& look, const std::vector<Image>& ours, const std::string& group)
-{
-    const auto plan = RenderPlan::compile(withoutGroup(look, group));
-    if (!plan || plan->isIdentity())
-        return membershipOf(ours, false);
-    std::vector<Image> out = ours;
-    for (std::size_t i = 0; i < ours.size(); ++i)
-        render(*plan, ours[i].view(), out[i].mutableView());
-    return membershipOf(out, false);
-}
+Membership membershipBefore(const Look& look, const std::vector<Image>& ours, const std::string& group) { return membershipOf(seenThrough(withoutGroup(look, group), ours), false); }
 
 Look withoutGroup(const Look& look, const std::string& group)
 {

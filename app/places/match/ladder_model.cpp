@@ -35,11 +35,6 @@ std::optional<LinearRgb> colourOf(const LadderRow& row, bool reference)
 
 }  // namespace
 
-QString sureWord(double confidence)
-{
-    return confidence >= 0.7 ? QCoreApplication::translate("Ladder", "sure") : confidence >= 0.4 ? QCoreApplication::translate("Ladder", "fairly") : QCoreApplication::translate("Ladder", "little");
-}
-
 void LadderModel::show(const Ladder& ladder, const Ladder& start)
 {
     const bool same = ladder.rows.size() == m_ladder.rows.size();

@@ -49,7 +49,4 @@ private:
     LadderModel& m_model;
 };
 
-/// How sure a match is, in a word.
-QString sureWord(double confidence);
-
 }  // namespace amber

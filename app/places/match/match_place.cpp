@@ -13,6 +13,7 @@
 #include <QtWidgets>
 
 namespace amber {
+
 MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& frames, QWidget* parent)
     : QWidget(parent), m_document(document), m_proxies(proxies), m_frames(frames), m_model(new LadderModel(this)), m_task(new Task(this)), m_relating(new Task(this)), m_later(new QTimer(this)), m_pictures(new MatchPictures(this)), m_panel(new MatchPanel(this)),
       m_table(new QTableView(this)), m_report(new FitReport(this)), m_lower(new QStackedWidget(this))
@@ -124,9 +125,10 @@ QWidget* MatchPlace::makeHeader()
     auto* to = new QLabel(tr("Match to"), header);
     to->setProperty("quiet", true);
     row->addWidget(to);
-    const auto pictures = [this](const QString& title) { return QFileDialog::getOpenFileName(this, title, m_document.folder(), tr("Pictures (%1)").arg(QStringLiteral("*.") + Document::pictureEndings().join(QStringLiteral(" *.")))); };
-    source("matchPictures", tr("Pictures…"), tr("One or several finished pictures; where several differ, the tolerance widens"), [this] {
-        const QStringList paths = QFileDialog::getOpenFileNames(this, tr("Finished pictures to match to"), m_document.folder(), tr("Pictures (%1)").arg(QStringLiteral("*.") + Document::pictureEndings().join(QStringLiteral(" *."))));
+    const QString kinds = tr("Pictures (%1)").arg(QStringLiteral("*.") + Document::pictureEndings().join(QStringLiteral(" *.")));
+    const auto pictures = [this, kinds](const QString& title) { return QFileDialog::getOpenFileName(this, title, m_document.folder(), kinds); };
+    source("matchPictures", tr("Pictures…"), tr("One or several finished pictures; where several differ, the tolerance widens"), [this, kinds] {
+        const QStringList paths = QFileDialog::getOpenFileNames(this, tr("Finished pictures to match to"), m_document.folder(), kinds);
         if (!paths.isEmpty())
             holdPictures(paths);
     });
