@@ -1,14 +1,13 @@
 // jolly-amber: the window.
+#include "app/shell/application.h"
 #include "app/shell/main_window.h"
 #include "app/shell/screenshots.h"
-#include "app/theme/theme.h"
 
-#include <QApplication>
 #include <QCommandLineParser>
 
 int main(int argc, char** argv)
 {
-    QApplication application(argc, argv);
+    amber::Application application(argc, argv);
     QApplication::setApplicationName("jolly-amber");
     QApplication::setApplicationDisplayName("Jolly Amber");
     QApplication::setApplicationVersion(AMBER_VERSION);
@@ -21,13 +20,19 @@ int main(int argc, char** argv)
     parser.addPositionalArgument("paths", QApplication::tr("A folder of pictures, a job, or pictures."), "[paths…]");
     parser.process(application);
 
-    amber::theme::install(application);
     if (parser.isSet(shots))
         return amber::writeScreenshots(parser.value(shots));
     amber::MainWindow window;
+    QObject::connect(&application, &amber::Application::broke, &window, &amber::MainWindow::say);
     window.resize(1280, 800);
     window.show();
-    if (!parser.positionalArguments().isEmpty())
-        window.open(parser.positionalArguments());
+    // Names as the system gives them: not every one is text.
+    std::vector<std::filesystem::path> paths;
+    const QStringList known = parser.positionalArguments();
+    for (int i = 1; i < argc; ++i)
+        if (known.contains(QString::fromLocal8Bit(argv[i])))
+            paths.emplace_back(argv[i]);
+    if (!paths.empty())
+        window.openPaths(paths);
     return application.exec();
 }

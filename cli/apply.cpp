@@ -59,6 +59,8 @@ void run(const Options& o, Session& session)
     }
     if (session.json)
         session.print({{"look", look->name}, {"cancelled", report->cancelled}, {"pictures", std::move(list)}});
+    if (!report->warning.empty())
+        std::cerr << "amber: " << report->warning << "\n";
     if (report->cancelled)
         session.report(Error{"cancelled: " + std::to_string(report->deliveries.size()) + " of " + std::to_string(o.pictures.size()) + " pictures done", {}, {}, {}}, 1);
 }
@@ -68,7 +70,7 @@ void run(const Options& o, Session& session)
 void addApply(CLI::App& app, Session& session)
 {
     auto o = std::make_shared<Options>();
-    CLI::App* command = app.add_subcommand("apply", "Render a look over pictures, names kept");
+    CLI::App* command = app.add_subcommand("apply", "Render a look over pictures, names kept; a file that it did not write there is never replaced, the new one gets another name");
     command->add_option("look", o->look, "The look (.json)")->required();
     command->add_option("pictures", o->pictures, "JPEG, PNG, TIFF or WebP")->required();
     command->add_option("--out", o->out, "Folder for the results")->required();

@@ -20,7 +20,7 @@ struct Session {
         std::cerr << "amber: " << error.message() << "\n";
         status = std::max(status, exitStatus);
     }
-    void print(const Json& document) const { std::cout << document.dump(2) << "\n"; }
+    void print(const Json& document) const { std::cout << jsonText(document, 2) << "\n"; }
     /// Reads a look, with its warnings on stderr.
     Result<Look> look(const std::string& path)
     {

@@ -23,6 +23,8 @@ int main(int argc, char** argv)
         app.parse(argc, argv);
     } catch (const CLI::ParseError& error) {
         return app.exit(error) == 0 ? 0 : 2;
+    } catch (const std::exception& error) {
+        session.report(amber::Error{error.what(), {}, {}, {}});
     }
     return session.status;
 }

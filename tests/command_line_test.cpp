@@ -43,6 +43,36 @@ TEST(Apply, TheEmptyLookReturnsEveryCodeUnchanged)
     }
 }
 
+TEST(Apply, NeverReplacesAnOriginalOrAnybodysFile)
+{
+    const TemporaryFolder folder;
+    folder.write("empty.json", kEmptyLook);
+    fs::create_directory(folder / "shoot");
+    for (const char* name : {"shoot/a.png", "shoot/a.jpg", "shoot/b.tif", "shoot/\xE9.png"})
+        ASSERT_TRUE(writeRaw(folder / name, noise(40, 30, 3, 8, 5)));
+    folder.write("shoot/b.jpg", "words of somebody");
+    const auto bytes = [&](const char* name) { return readText(folder / "shoot" / name); };
+    const std::string picture = bytes("a.jpg");
+    const std::string command = "--json apply " + quoted(folder / "empty.json") + " " + quoted(folder / "shoot/a.png") + " " + quoted(folder / "shoot/b.tif") + " " + quoted(folder / "shoot/\xE9.png") + " --out " + quoted(folder / "shoot");
+    for (int run = 0; run < 2; ++run) {
+        const Ran ran = amber(command);
+        EXPECT_EQ(ran.status, 0) << ran.err;
+        EXPECT_EQ(bytes("a.jpg"), picture);
+        EXPECT_EQ(bytes("b.jpg"), "words of somebody");
+        EXPECT_EQ(readRaw(folder / "shoot/a-2.jpg").width, 40);
+        EXPECT_FALSE(fs::exists(folder / "shoot/a-3.jpg")) << "what it wrote itself it writes anew";
+        EXPECT_FALSE(Json::parse(ran.out, nullptr, false).is_discarded()) << ran.out;
+    }
+    // Files saved singly.
+    EXPECT_EQ(amber("bake " + quoted(folder / "empty.json") + " --size 5 -o " + quoted(folder / "shoot/a.jpg")).status, 2);
+    EXPECT_EQ(amber("bake " + quoted(folder / "empty.json") + " --format cube --size 5 -o " + quoted(folder / "empty.json")).status, 2);
+    EXPECT_EQ(readText(folder / "empty.json"), kEmptyLook);
+    for (const int size : {5, 9})
+        EXPECT_EQ(amber("bake " + quoted(folder / "empty.json") + " --size " + std::to_string(size) + " -o " + quoted(folder / "own.cube")).status, 0) << "its own it writes anew";
+    folder.write("own.cube", readText(folder / "own.cube") + "# changed by hand\n");
+    EXPECT_EQ(amber("bake " + quoted(folder / "empty.json") + " --size 5 -o " + quoted(folder / "own.cube")).status, 2);
+}
+
 /// An independent evaluation of a .cube file over encoded values.
 std::vector<float> throughOpenColorIo(const fs::path& cube, std::vector<float> rgb)
 {

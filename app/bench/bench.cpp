@@ -8,6 +8,7 @@
 #include "app/bench/parameter_editor.h"
 #include "app/bench/step_words.h"
 #include "app/bench/table_editor.h"
+#include "app/theme/number_box.h"
 #include "app/theme/theme.h"
 #include "core/colour/oklab.h"
 #include "core/effects/sweep.h"
@@ -23,7 +24,7 @@ Bench::Bench(Document& document, QWidget* parent)
       m_owner(new QLabel(m_row)),
       m_empty(new QLabel(this)),
       m_enabled(new QCheckBox(tr("on"), m_row)),
-      m_strength(new QDoubleSpinBox(m_row)),
+      m_strength(new NumberBox(m_row)),
       m_note(new QLineEdit(m_row)),
       m_remove(new QToolButton(m_row)),
       m_guard(new QToolButton(m_row)),

@@ -231,7 +231,7 @@ QString CurveEditor::setProbe(const Probe* probe)
     for (std::size_t i = 1; i < points.size(); ++i)
         if (std::abs(points[i].x - tone) < std::abs(points[nearest].x - tone))
             nearest = i;
-    return tr("tone %1; nearest point %2 of %3").arg(tone, 0, 'f', 3).arg(nearest + 1).arg(points.size());
+    return tr("tone %1; nearest point %2 of %3").arg(theme::decimal(tone, 3)).arg(nearest + 1).arg(points.size());
 }
 
 bool CurveEditor::beginPictureDrag(const Probe& probe)

@@ -120,7 +120,7 @@ void DyeTonePlot::paintPlot(QPainter& painter)
     painter.setFont(theme::font(13));
     painter.setPen(theme::kQuietInk);
     painter.drawText(QRectF(0, 1, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, tr("greys"));
-    painter.drawText(QRectF(0, area.top(), area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, QString::number(m_top, 'f', 2));
+    painter.drawText(QRectF(0, area.top(), area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, theme::decimal(m_top, 2));
     painter.drawText(QRectF(0, area.center().y() - 8, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, tr("chroma"));
     painter.drawText(area.adjusted(8, 2, -8, 0), Qt::AlignLeft | Qt::AlignTop, m_tintWords);
     QPolygonF tint;
@@ -386,7 +386,7 @@ QString DyesEditor::setProbe(const Probe* probe)
     m_tone->setProbe(c.L);
     m_hue->setProbe(c.chroma > 0.01 ? std::optional(c.hueDegrees) : std::nullopt);
     const OkLch tint = toOkLch(tintAt(parameters<SplitToning>(), c.L));
-    return tr("tone %1; receives chroma %2 at hue %3°").arg(c.L, 0, 'f', 3).arg(tint.chroma, 0, 'f', 3).arg(tint.chroma > 1e-6 ? tint.hueDegrees : 0, 0, 'f', 0);
+    return tr("tone %1; receives chroma %2 at hue %3°").arg(theme::decimal(c.L, 3)).arg(theme::decimal(tint.chroma, 3)).arg(tint.chroma > 1e-6 ? tint.hueDegrees : 0, 0, 'f', 0);
 }
 
 bool DyesEditor::beginPictureDrag(const Probe& probe)

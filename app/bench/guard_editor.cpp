@@ -198,7 +198,7 @@ QString GuardEditor::setProbe(const Probe* probe)
     const OkLch lch = toOkLch(lab);
     m_tone->setProbe(lab.L);
     m_hue->setProbe(lch.chroma > 0.005 ? std::optional(lch.hueDegrees) : std::nullopt);
-    return tr("tone %1, chroma %2, hue %3° · the guard lets %4 % through").arg(lab.L, 0, 'f', 2).arg(lch.chroma, 0, 'f', 3).arg(lch.hueDegrees, 0, 'f', 0).arg(100 * weightAt(guard(), lab), 0, 'f', 0);
+    return tr("tone %1, chroma %2, hue %3° · the guard lets %4 % through").arg(theme::decimal(lab.L, 2)).arg(theme::decimal(lch.chroma, 3)).arg(lch.hueDegrees, 0, 'f', 0).arg(100 * weightAt(guard(), lab), 0, 'f', 0);
 }
 
 }  // namespace amber

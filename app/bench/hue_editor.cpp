@@ -140,7 +140,7 @@ void FamilyPlot::paintLevels(QPainter& painter) const
         painter.setPen(QPen(theme::kHairline, 1, i == 0 ? Qt::SolidLine : Qt::DotLine));
         painter.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
         painter.setPen(theme::kQuietInk);
-        QString label = m_quantity == Quantity::Turn ? QString::number(value, 'f', 0) + QStringLiteral("°") : m_quantity == Quantity::Chroma ? QStringLiteral("×") + QString::number(value, 'f', 1) : QString::number(value, 'f', 2);
+        QString label = m_quantity == Quantity::Turn ? QString::number(value, 'f', 0) + QStringLiteral("°") : m_quantity == Quantity::Chroma ? QStringLiteral("×") + theme::decimal(value, 1) : theme::decimal(value, 2);
         painter.drawText(QRectF(0, y - 8, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, label.replace('-', QStringLiteral("\u2212")));
     }
 }
@@ -210,7 +210,7 @@ void FamilyPlot::paintTear(QPainter& painter) const
     const QRectF area = plot();
     const double x = toX(tear.atDegrees);
     painter.fillRect(QRectF(x - 14, area.top(), 28, area.height()), QBrush(theme::kQuietInk, Qt::BDiagPattern));
-    const QString words = (tear.smallestHueSlope <= 0 ? tr("hues fold over between %1 (slope %2, keep above 0)") : tr("hues nearly fold between %1 (slope %2)")).arg(text(tear.families)).arg(tear.smallestHueSlope, 0, 'f', 2);
+    const QString words = (tear.smallestHueSlope <= 0 ? tr("hues fold over between %1 (slope %2, keep above 0)") : tr("hues nearly fold between %1 (slope %2)")).arg(text(tear.families)).arg(theme::decimal(tear.smallestHueSlope, 2));
     painter.setFont(theme::font(13, true));
     const double width = painter.fontMetrics().horizontalAdvance(words) + 14;
     const QRectF box(std::clamp(x - width / 2, area.left(), area.right() - width), area.top() + 4, width, 20);

@@ -277,8 +277,8 @@ QString ParameterEditor::setProbe(const Probe* probe)
     const bool tone = plotModelOf(*step).axis == AxisPlot::Axis::Tone;
     p.plot->setProbe(tone ? std::optional(lab.L) : lch.chroma > 0.005 ? std::optional(lch.hueDegrees) : std::nullopt);
     if (!step->guard.isOpen())
-        return tr("tone %1, chroma %2, hue %3° · held by the guard to %4 %").arg(lab.L, 0, 'f', 2).arg(lch.chroma, 0, 'f', 3).arg(lch.hueDegrees, 0, 'f', 0).arg(100 * weightAt(step->guard, lab), 0, 'f', 0);
-    return tone ? tr("tone %1").arg(lab.L, 0, 'f', 3) : tr("chroma %1, hue %2°").arg(lch.chroma, 0, 'f', 3).arg(lch.hueDegrees, 0, 'f', 0);
+        return tr("tone %1, chroma %2, hue %3° · held by the guard to %4 %").arg(theme::decimal(lab.L, 2)).arg(theme::decimal(lch.chroma, 3)).arg(lch.hueDegrees, 0, 'f', 0).arg(100 * weightAt(step->guard, lab), 0, 'f', 0);
+    return tone ? tr("tone %1").arg(theme::decimal(lab.L, 3)) : tr("chroma %1, hue %2°").arg(theme::decimal(lch.chroma, 3)).arg(lch.hueDegrees, 0, 'f', 0);
 }
 
 bool ParameterEditor::beginPictureDrag(const Probe& probe)

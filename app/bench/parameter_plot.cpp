@@ -55,7 +55,7 @@ PlotModel modelOf(const ToneBands& s)
     for (std::size_t i = 0; i < 5; ++i)
         m.handles.push_back({kBandCentres[i], gains[i], [i](Json& p, double, double up) { put(p, kNames[i], up, -1.5, 1.5); }, words[i]});
     if (const ToneSlope slope = smallestSlope(s); slope.smallest <= 0.02)
-        m.warning = QCoreApplication::translate("Plot", "tones change places near %1 (slope %2, keep above 0)").arg(slope.at, 0, 'f', 2).arg(slope.smallest, 0, 'f', 2);
+        m.warning = QCoreApplication::translate("Plot", "tones change places near %1 (slope %2, keep above 0)").arg(theme::decimal(slope.at, 2)).arg(theme::decimal(slope.smallest, 2));
     return m;
 }
 
@@ -290,7 +290,7 @@ void ParameterPlot::paintPlot(QPainter& painter)
         painter.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
         painter.setPen(theme::kQuietInk);
         if (y < area.bottom() - 10)  // the strip below has its own word
-            painter.drawText(QRectF(0, y - 8, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, QString::number(level, 'g', 2).replace('-', QStringLiteral("\u2212")));
+            painter.drawText(QRectF(0, y - 8, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, QLocale().toString(level, 'g', 2).replace('-', QStringLiteral("\u2212")));
     }
     painter.drawText(QRectF(area.left() + 6, area.top() + 1, 120, 15), Qt::AlignLeft | Qt::AlignVCenter, m_model.unit);
     painter.save();

@@ -1,6 +1,7 @@
 #include "app/bench/step_editor.h"
 
 #include "app/bench/axis_plot.h"
+#include "app/theme/number_box.h"
 
 namespace amber {
 
@@ -8,7 +9,7 @@ QDoubleSpinBox* StepEditor::addNumber(QHBoxLayout* row, const char* name, const 
 {
     auto* words = new QLabel(label, this);
     words->setProperty("quiet", true);
-    auto* box = new QDoubleSpinBox(this);
+    auto* box = new NumberBox(this);
     box->setObjectName(name);
     box->setAccessibleName(label);
     box->setToolTip(tip);

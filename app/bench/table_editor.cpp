@@ -154,7 +154,7 @@ void TableEditor::refresh()
         words << tr("3D, %1 a side").arg(t.size3);
     if (t.cdl)
         words << tr("CDL");
-    words << (r.monotone ? tr("monotone") : tr("not monotone")) << tr("grey drift %1").arg(r.neutralDrift, 0, 'f', 3);
+    words << (r.monotone ? tr("monotone") : tr("not monotone")) << tr("grey drift %1").arg(theme::decimal(r.neutralDrift, 3));
     if (t.size3 > 0)
         words << tr("%L1 of %L2 cells folded").arg(r.foldedCells).arg(r.cells);
     words << tr("reaches %1 % of its colours").arg(100 * r.reach, 0, 'f', 0);
@@ -174,7 +174,7 @@ QString TableEditor::setProbe(const Probe* probe)
     }
     m_plot->setProbe(toOkLab(probe->entering).L);
     const EncodedRgb v = encode(step.inputSpace, probe->entering);
-    return tr("encoded %1 %2 %3").arg(v.r, 0, 'f', 3).arg(v.g, 0, 'f', 3).arg(v.b, 0, 'f', 3);
+    return tr("encoded %1 %2 %3").arg(theme::decimal(v.r, 3)).arg(theme::decimal(v.g, 3)).arg(theme::decimal(v.b, 3));
 }
 
 }  // namespace amber

@@ -2,7 +2,7 @@
 
 #include "app/document/document.h"
 #include "core/image/read.h"
-#include "core/look/look_json.h"
+#include "core/base/json_text.h"
 
 namespace amber {
 namespace {
@@ -18,24 +18,45 @@ BalanceBook::BalanceBook(Document& document) : QObject(&document), m_document(do
 void BalanceBook::reload()
 {
     m_balances.clear();
+    m_faults.clear();
     m_responses.clear();
     m_places.clear();
     m_at = std::max(0, std::atoi(m_document.choice(kAt).c_str()));
     m_count = m_at;
     while (!m_document.choice(entryName(m_count)).empty())
         ++m_count;
-    if (const Json all = Json::parse(m_document.choice(kResponses), nullptr, false); all.is_object())
-        for (const auto& [name, text] : all.items())
-            if (text.is_string())
-                m_responses[name] = responseFromText(text.get<std::string>());
-    // A place that cannot be read is looked for again.
-    if (const Json all = Json::parse(m_document.choice(kPlaces), nullptr, false); all.is_array())
-        for (const Json& p : all)
-            try {
-                const auto r = p.at("place").get<std::array<double, 4>>();
-                m_places.push_back({p.at("key").get<std::string>(), p.at("frame").get<std::int64_t>(), {r[0], r[1], r[2], r[3]}, p.at("confidence").get<double>(), p.at("confirmed").get<bool>()});
-            } catch (const Json::exception&) {
-            }
+    for (const Frame& frame : m_document.frames()) {
+        const std::string kept = m_document.choice(nameOf(frame.id));
+        if (kept.empty())
+            continue;
+        if (auto balance = frameBalanceFromText(kept)) {
+            m_balances[frame.id] = std::move(*balance);
+        } else {
+            m_faults[frame.id] = balance.error().message();
+            m_document.noteUnreadable(nameOf(frame.id), Error{tr("The balance of %1 cannot be read, and it is not handed over before it is balanced again").arg(titleOf(frame)).toStdString(), {}, {}, {}});
+        }
+    }
+    const auto read = [&](const char* name, const QString& words, auto&& take) {
+        const std::string kept = m_document.choice(name);
+        if (kept.empty())
+            return;
+        try {
+            take(Json::parse(kept));
+        } catch (const Json::exception& error) {
+            m_document.noteUnreadable(name, Error{words.toStdString(), {}, {}, error.what()});
+        }
+    };
+    read(kResponses, tr("The responses of cameras cannot be read"), [&](const Json& all) {
+        for (const auto& [name, curve] : all.items())
+            if (auto response = responseFromText(curve.get<std::string>()))
+                m_responses[name] = *response;
+    });
+    read(kPlaces, tr("The places of key colours cannot be read"), [&](const Json& all) {
+        for (const Json& p : all) {
+            const auto r = p.at("place").get<std::array<double, 4>>();
+            m_places.push_back({p.at("key").get<std::string>(), p.at("frame").get<std::int64_t>(), {r[0], r[1], r[2], r[3]}, p.at("confidence").get<double>(), p.at("confirmed").get<bool>()});
+        }
+    });
     emit historyChanged();
     emit keyPlacesChanged();
 }
@@ -45,7 +66,15 @@ std::string BalanceBook::entryName(int index) const { return "balance/gesture/" 
 FrameBalance BalanceBook::of(std::int64_t frame) const
 {
     const auto known = m_balances.find(frame);
-    return known != m_balances.end() ? known->second : m_balances[frame] = frameBalanceFromText(m_document.choice(nameOf(frame)));
+    return known != m_balances.end() ? known->second : FrameBalance{};
+}
+
+std::string BalanceBook::fault(std::int64_t frame) const
+{
+    if (const auto found = m_faults.find(frame); found != m_faults.end())
+        return found->second;
+    const std::string response = of(frame).response;
+    return response.empty() || response == "raw" || hasResponse(response) ? std::string() : tr("the response of its camera, %1, is not in the job").arg(text(response)).toStdString();
 }
 
 Response BalanceBook::responseOf(const FrameBalance& balance) const
@@ -63,7 +92,7 @@ void BalanceBook::setResponse(const std::string& name, const Response& response)
     Json all = Json::object();
     for (const auto& [camera, curve] : m_responses)
         all[camera] = responseToText(curve);
-    m_document.setChoice(kResponses, all.dump());
+    m_document.setChoice(kResponses, jsonText(all));
 }
 
 void BalanceBook::set(const std::map<std::int64_t, FrameBalance>& balances, const QString& action)
@@ -72,8 +101,9 @@ void BalanceBook::set(const std::map<std::int64_t, FrameBalance>& balances, cons
     std::vector<std::pair<std::string, std::string>> writes;
     for (const auto& [frame, balance] : balances) {
         const std::string before = m_document.choice(nameOf(frame)), after = frameBalanceToText(balance);
-        carryMarks(frame, frameBalanceFromText(before).geometry, balance.geometry);
+        carryMarks(frame, frameBalanceFromText(before).value_or(FrameBalance{}).geometry, balance.geometry);
         m_balances[frame] = balance;
+        m_faults.erase(frame);
         if (before == after)
             continue;
         entry["before"][std::to_string(frame)] = before, entry["after"][std::to_string(frame)] = after;
@@ -81,7 +111,7 @@ void BalanceBook::set(const std::map<std::int64_t, FrameBalance>& balances, cons
     }
     if (!writes.empty()) {
         // What had been taken back is no longer to be done again.
-        writes.emplace_back(entryName(m_at), entry.dump());
+        writes.emplace_back(entryName(m_at), jsonText(entry));
         writes.emplace_back(entryName(m_at + 1), "");
         writes.emplace_back(kAt, std::to_string(m_at + 1));
         m_document.setChoices(writes);
@@ -140,17 +170,23 @@ void BalanceBook::move(int way)
     if (entryAt < 0 || entryAt >= m_count)
         return;
     const Json entry = Json::parse(m_document.choice(entryName(entryAt)), nullptr, false);
-    if (!entry.is_object())
+    if (!entry.is_object()) {
+        emit m_document.failed(tr("This step of the history of balances cannot be read; nothing was changed."));
         return;
+    }
     std::vector<std::pair<std::string, std::string>> writes;
     std::vector<std::int64_t> frames;
     const Json texts = entry.value(way < 0 ? "before" : "after", Json::object());
     for (const auto& [id, text] : texts.items())
         if (text.is_string()) {
             const std::int64_t frame = std::atoll(id.c_str());
+            const auto balance = frameBalanceFromText(text.get<std::string>());
             writes.emplace_back(nameOf(frame), text.get<std::string>());
-            carryMarks(frame, frameBalanceFromText(m_document.choice(nameOf(frame))).geometry, frameBalanceFromText(text.get<std::string>()).geometry);
-            m_balances[frame] = frameBalanceFromText(text.get<std::string>());
+            carryMarks(frame, of(frame).geometry, balance.value_or(FrameBalance{}).geometry);
+            m_balances[frame] = balance.value_or(FrameBalance{});
+            m_faults.erase(frame);
+            if (!balance)
+                m_faults[frame] = balance.error().message();
             frames.push_back(frame);
         }
     m_at += way;
@@ -175,7 +211,7 @@ void BalanceBook::setKeyPlaces(const std::vector<KeyPlace>& places)
     Json all = Json::array();
     for (const KeyPlace& p : places)
         all.push_back({{"key", p.key}, {"frame", p.frame}, {"place", {p.place.left, p.place.top, p.place.right, p.place.bottom}}, {"confidence", p.confidence}, {"confirmed", p.isConfirmed}});
-    m_document.setChoice(kPlaces, all.dump());
+    m_document.setChoice(kPlaces, jsonText(all));
     emit keyPlacesChanged();
 }
 

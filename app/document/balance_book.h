@@ -20,7 +20,10 @@ class BalanceBook : public QObject {
 public:
     explicit BalanceBook(Document& document);
 
+    /// As it came, when what is kept of it cannot be read: fault() tells.
     FrameBalance of(std::int64_t frame) const;
+    /// Why the kept balance of a frame cannot be read; empty when it can. Such a frame is not handed over.
+    std::string fault(std::int64_t frame) const;
     /// The curve by which a frame's picture came to be.
     Response responseOf(const FrameBalance& balance) const;
     bool hasResponse(const std::string& name) const { return m_responses.count(name) > 0; }
@@ -63,7 +66,8 @@ private:
     std::string entryName(int index) const;
 
     Document& m_document;
-    mutable std::map<std::int64_t, FrameBalance> m_balances;  ///< those that were asked for
+    std::map<std::int64_t, FrameBalance> m_balances;
+    std::map<std::int64_t, std::string> m_faults;
     std::map<std::string, Response> m_responses;
     std::vector<KeyPlace> m_places;
     int m_at = 0, m_count = 0;  ///< gestures done, gestures known

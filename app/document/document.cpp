@@ -1,10 +1,11 @@
 #include "app/document/document.h"
 
+#include "core/job/bring_in.h"
+#include "core/job/find_frames.h"
 #include "core/look/look_json.h"
 
 #include <QCoreApplication>
 #include <QDateTime>
-#include <QDir>
 #include <QFileInfo>
 #include <QTimer>
 #include <algorithm>
@@ -15,6 +16,17 @@ namespace fs = std::filesystem;
 
 QString text(const std::string& s) { return QString::fromStdString(s); }
 QString text(const fs::path& p) { return QString::fromStdString(p.string()); }
+
+QString oneLine(QString words)
+{
+    constexpr ushort kControlPictures = 0x2400;
+    for (QChar& c : words)
+        if (c.unicode() < 0x20)
+            c = QChar(ushort(kControlPictures + c.unicode()));
+    return words;
+}
+
+QString titleOf(const Frame& frame) { return oneLine(text(frame.path.stem())); }
 
 QString stepTitle(const Step& step)
 {
@@ -35,34 +47,50 @@ QString keyColourTitle(const KeyColour& key)
     return text(key.name);
 }
 
-Document::Document(QObject* parent) : QObject(parent), m_balances(new BalanceBook(*this)), m_pendingTimer(new QTimer(this)), m_hashTimer(new QTimer(this))
+Document::Document(QObject* parent) : QObject(parent), m_balances(new BalanceBook(*this)), m_pendingTimer(new QTimer(this)), m_contentTimer(new QTimer(this))
 {
     m_pendingTimer->setSingleShot(true);
     m_pendingTimer->setInterval(500);
     connect(m_pendingTimer, &QTimer::timeout, this, &Document::commitPending);
-    m_hashTimer->setSingleShot(true);
-    m_hashTimer->setInterval(400);
-    connect(m_hashTimer, &QTimer::timeout, this, &Document::flushHashes);
+    m_contentTimer->setSingleShot(true);
+    m_contentTimer->setInterval(400);
+    connect(m_contentTimer, &QTimer::timeout, this, &Document::flushContents);
 }
 
 Document::~Document()
 {
     commitPending();
-    flushHashes();
+    flushContents();
 }
 
-void Document::flushHashes()
+void Document::flushContents()
 {
-    if (m_store && !m_hashes.empty())
-        check(m_store->setFrameHashes(m_hashes));
-    m_hashes.clear();
+    if (m_store && !m_contents.empty())
+        check(m_store->setFrameContents(m_contents));
+    m_contents.clear();
 }
 
 const QStringList& Document::pictureEndings()
 {
-    // Pictures, then the raw files of cameras; what a file is, is told when it is read.
-    static const QStringList kEndings{"*.jpg", "*.jpeg", "*.png", "*.tif", "*.tiff", "*.webp", "*.dng", "*.3fr", "*.arw", "*.cr2", "*.cr3", "*.crw", "*.dcr", "*.erf", "*.fff", "*.iiq", "*.kdc", "*.mef", "*.mos", "*.mrw", "*.nef", "*.nrw", "*.orf", "*.pef", "*.raf", "*.raw", "*.rw2", "*.rwl", "*.sr2", "*.srf", "*.srw", "*.x3f"};
+    static const QStringList kEndings = [] {
+        QStringList patterns;
+        for (const std::string& ending : amber::pictureEndings())
+            patterns << QStringLiteral("*") + text(ending);
+        return patterns;
+    }();
     return kEndings;
+}
+
+Status Document::readFrames()
+{
+    auto frames = m_store->frames();
+    if (!frames)
+        return tl::make_unexpected(frames.error());
+    m_frames = std::move(*frames);
+    for (Frame& frame : m_frames)
+        if (frame.isLost)
+            frame.fault = tr("The picture is not where it was: %1").arg(text(frame.path)).toStdString();
+    return {};
 }
 
 Status Document::addFrames(const std::vector<fs::path>& paths)
@@ -71,40 +99,106 @@ Status Document::addFrames(const std::vector<fs::path>& paths)
         return fail(tr("no job is open").toStdString());
     if (auto added = m_store->addFrames(paths); !added)
         return added;
-    auto frames = m_store->frames();
-    if (!frames)
-        return tl::make_unexpected(frames.error());
     const bool first = m_frames.empty();
-    m_frames = std::move(*frames);
+    if (auto read = readFrames(); !read)
+        return read;
     emit framesChanged();
     if (first && !m_frames.empty())
         setFrameInHand(m_frames.front().id);
     return {};
 }
 
-Status Document::open(const QStringList& paths)
+Status Document::addHeldBack(const std::vector<fs::path>& unknown)
 {
-    if (paths.isEmpty())
+    m_heldBack.clear();
+    return unknown.empty() ? Status{} : addFrames(unknown);
+}
+
+Status Document::moveFrames(const std::vector<std::pair<std::int64_t, fs::path>>& places)
+{
+    if (!m_store)
+        return fail(tr("no job is open").toStdString());
+    if (auto moved = m_store->moveFrames(places); !moved)
+        return moved;
+    if (auto read = readFrames(); !read)
+        return read;
+    for (const auto& [id, place] : places)
+        emit frameFound(id);
+    emit framesChanged();
+    emit companionsChanged();
+    return {};
+}
+
+Status Document::settleChanged(bool areTheSame)
+{
+    if (!m_store || m_changed.empty())
+        return {};
+    const auto changed = std::exchange(m_changed, {});
+    if (areTheSame) {
+        std::vector<JobStore::Content> contents;
+        for (const auto& [id, hash] : changed)
+            if (const Frame* frame = this->frame(id)) {
+                std::error_code error;
+                const auto bytes = fs::file_size(frame->path, error);
+                contents.push_back({id, hash, error ? 0 : bytes});
+            }
+        if (auto set = m_store->setFrameContents(contents); !set)
+            return set;
+        for (Frame& frame : m_frames)
+            if (const auto found = changed.find(frame.id); found != changed.end())
+                frame.hash = found->second;
+        emit contentsChanged();
+        return {};
+    }
+    std::vector<std::int64_t> lost;
+    std::vector<fs::path> others;
+    for (const auto& [id, hash] : changed)
+        if (const Frame* frame = this->frame(id))
+            lost.push_back(id), others.push_back(frame->path);
+    if (auto gone = m_store->loseFrames(lost); !gone)
+        return gone;
+    const Status added = addFrames(others);
+    for (const std::int64_t id : lost)
+        emit frameFound(id);
+    emit contentsChanged();
+    emit companionsChanged();
+    return added;
+}
+
+Status Document::open(const QStringList& names)
+{
+    std::vector<fs::path> paths;
+    for (const QString& name : names)
+        paths.emplace_back(name.toStdString());
+    return openPaths(paths);
+}
+
+Status Document::openPaths(const std::vector<fs::path>& paths)
+{
+    if (paths.empty())
         return fail(tr("nothing to open").toStdString());
-    const QFileInfo first(paths.front());
-    const QString name = first.absoluteFilePath();
-    if (!first.exists())
-        return fail(tr("no such file or folder").toStdString(), name.toStdString());
-    const QString folder = first.isDir() ? name : first.absolutePath();
+    std::error_code error;
+    const fs::path first = (fs::absolute(paths.front()) / "").lexically_normal().parent_path();
+    const fs::file_status kind = fs::status(first, error);
+    if (!fs::exists(kind))
+        return fail(kind.type() == fs::file_type::not_found ? tr("no such file or folder").toStdString() : tr("cannot be opened: %1").arg(text(error.message())).toStdString(), first.string());
+    const fs::path folder = fs::is_directory(kind) ? first : first.parent_path();
+    const bool isJob = !fs::is_directory(kind) && first.extension() == ".amberjob";
     std::vector<fs::path> pictures;
-    const bool isJob = !first.isDir() && first.suffix() == "amberjob";
-    for (const QString& path : isJob ? QStringList{} : paths) {
-        if (!QFileInfo(path).isDir()) {
-            pictures.emplace_back(QFileInfo(path).absoluteFilePath().toStdString());
+    for (const fs::path& path : isJob ? std::vector<fs::path>{} : paths) {
+        if (!fs::is_directory(path, error)) {
+            pictures.push_back(fs::absolute(path).lexically_normal());
             continue;
         }
-        const auto entries = QDir(path).entryInfoList(pictureEndings(), QDir::Files, QDir::Name);
-        for (const QFileInfo& entry : entries)
-            pictures.emplace_back(entry.absoluteFilePath().toStdString());
+        const auto inside = picturesIn(fs::absolute(path).lexically_normal(), amber::pictureEndings());
+        if (!inside)
+            return tl::make_unexpected(inside.error());
+        pictures.insert(pictures.end(), inside->begin(), inside->end());
     }
-    const fs::path file = isJob ? fs::path(name.toStdString()) : JobStore::fileForFolder(folder.toStdString());
-    if (pictures.empty() && !fs::exists(file))
-        return fail(tr("no pictures in this folder (JPEG, PNG, TIFF, WebP or raw)").toStdString(), name.toStdString());
+    const auto jobs = isJob ? std::vector<fs::path>{} : JobStore::jobsInFolder(folder);
+    const fs::path file = isJob ? first : JobStore::fileForFolder(folder);
+    if (pictures.empty() && !fs::exists(file, error))
+        return fail(tr("no pictures in this folder (JPEG, PNG, TIFF, WebP or raw)").toStdString(), first.string());
     commitPending();
     // The job that is open already is not opened a second time: it would find itself locked.
     const bool same = m_store && m_store->file() == file;
@@ -116,19 +210,47 @@ Status Document::open(const QStringList& paths)
         other.emplace(std::move(*opened));
     }
     JobStore& store = same ? *m_store : *other;
+    const auto before = store.frames();
+    if (!before)
+        return tl::make_unexpected(before.error());
+    std::vector<fs::path> held;
+    for (const fs::path& picture : pictures)
+        if (std::none_of(before->begin(), before->end(), [&](const Frame& f) { return f.path == picture; }) && std::any_of(before->begin(), before->end(), [&](const Frame& f) { return mayBe(f, picture); }))
+            held.push_back(picture);
+    std::erase_if(pictures, [&](const fs::path& p) { return std::find(held.begin(), held.end(), p) != held.end(); });
     if (auto added = store.addFrames(pictures); !added)
         return added;
     auto frames = store.frames();
     if (!frames)
         return tl::make_unexpected(frames.error());
-    flushHashes();
+    if (const auto looks = store.looks(); !looks) {
+        return tl::make_unexpected(looks.error());
+    } else if (looks->empty()) {
+        Look look;
+        look.name = tr("New look").toStdString();
+        if (const auto added = store.addLook(look); !added)
+            return tl::make_unexpected(added.error());
+    }
+    // What belongs to the job before is let go while that job is still whole.
+    flushContents();
+    emit opening();
     if (other)
         m_store.emplace(std::move(*other));
-    m_folder = folder;
-    m_frames = std::move(*frames);
+    m_folder = text(folder);
+    (void)readFrames();
+    m_heldBack = std::move(held);
+    m_changed.clear();
+    m_notice.clear();
     restoreChoices();
-    emit opening();
     m_balances->reload();
+    if (!isJob && jobs.empty() && file.parent_path() != folder)
+        m_notice = tr("Nothing can be written into this folder: its job is kept in %1.").arg(text(file)) + (m_notice.isEmpty() ? QString() : QStringLiteral("\n")) + m_notice;
+    if (jobs.size() > 1)
+        m_notice = tr("%1 jobs lie in this folder; this is %2.").arg(jobs.size()).arg(text(file.filename())) + (m_notice.isEmpty() ? QString() : QStringLiteral("\n")) + m_notice;
+    if (m_store->notKept() == JobStore::NotKept::OpenElsewhere)
+        m_notice = tr("This job is open in another window. Here you can look and try, but nothing is kept.");
+    else if (m_store->notKept() == JobStore::NotKept::CannotBeWritten)
+        m_notice = tr("This job lies where nothing can be written. You can look and try, but nothing is kept. Copy its folder to a disk of your own to work on it.");
     emit opened();
     emit framesChanged();
     emit keyColoursChanged();
@@ -138,6 +260,16 @@ Status Document::open(const QStringList& paths)
     reload();
     return {};
 }
+
+void Document::noteUnreadable(const std::string& name, const Error& error)
+{
+    m_unreadable.insert(name);
+    const QString words = tr("%1. It is left as it is in the job (%2).").arg(text(error.message()), text(name));
+    m_notice += (m_notice.isEmpty() ? QString() : QStringLiteral("\n")) + words;
+}
+
+std::string Document::keptPlace(const QString& place) const { return m_store && !place.isEmpty() ? m_store->keptPlace(place.toStdString()) : place.toStdString(); }
+QString Document::placeOf(const std::string& kept) const { return m_store ? text(m_store->placeOf(kept)) : text(kept); }
 
 void Document::restoreChoices()
 {
@@ -150,7 +282,7 @@ void Document::restoreChoices()
     for (const QString& id : chosen)
         if (known(id.toLongLong()) && m_companions.size() < kCompanionLimit)
             m_companions.push_back(id.toLongLong());
-    if (m_companions.empty() && m_store->choice("companions").empty())  // a first visit: frames spread over the shoot
+    if (m_companions.empty() && m_store->choice("companions").empty() && !m_frames.empty())  // a first visit: frames spread over the shoot
         for (std::size_t i = 1; i <= 4; ++i)
             if (const auto& spread = m_frames[std::min(m_frames.size() - 1, m_frames.size() * i / 5)]; spread.id != m_frameInHand && std::find(m_companions.begin(), m_companions.end(), spread.id) == m_companions.end())
                 m_companions.push_back(spread.id);
@@ -159,28 +291,41 @@ void Document::restoreChoices()
     const bool found = std::any_of(entries.begin(), entries.end(), [&](const LookEntry& e) { return e.id == m_lookId; });
     if (!found && !entries.empty())
         m_lookId = entries.front().id;
-    if (entries.empty()) {
-        Look look;
-        look.name = tr("New look").toStdString();
-        const auto id = m_store->addLook(look);
-        m_lookId = id.value_or(0);
-    }
     m_selected = std::max(0, std::atoi(m_store->choice("step").c_str()));
-    m_keys = keyColoursFromText(m_store->choice("keyColours"));
+    m_unreadable.clear();
+    m_keys.clear();
+    if (auto keys = keyColoursFromText(m_store->choice("keyColours")))
+        m_keys = std::move(*keys);
+    else
+        noteUnreadable("keyColours", keys.error());
     m_framings.clear();
+    for (const Frame& frame : m_frames) {
+        const std::string name = "framing/" + std::to_string(frame.id);
+        if (auto framing = framingFromText(m_store->choice(name)))
+            m_framings[frame.id] = std::move(*framing);
+        else
+            noteUnreadable(name, framing.error());
+    }
     m_groups.clear();
     m_ratings.clear();
-    // What cannot be read of these is as if it had not been said; it is proposed or given again.
-    if (const Json list = Json::parse(m_store->choice("groups"), nullptr, false); list.is_array())
+    const auto read = [&](const char* name, const QString& words, auto&& take) {
+        const std::string kept = m_store->choice(name);
+        if (kept.empty())
+            return;
+        try {
+            take(Json::parse(kept));
+        } catch (const Json::exception& error) {
+            noteUnreadable(name, Error{words.toStdString(), {}, {}, error.what()});
+        }
+    };
+    read("groups", tr("The light groups cannot be read"), [&](const Json& list) {
         for (const Json& entry : list)
-            try {
-                m_groups.push_back({entry.at("name").get<std::string>(), entry.at("lead").get<std::int64_t>(), entry.at("frames").get<std::vector<std::int64_t>>()});
-            } catch (const Json::exception&) {
-            }
-    if (const Json all = Json::parse(m_store->choice("ratings"), nullptr, false); all.is_object())
+            m_groups.push_back({entry.at("name").get<std::string>(), entry.at("lead").get<std::int64_t>(), entry.at("frames").get<std::vector<std::int64_t>>()});
+    });
+    read("ratings", tr("The ratings cannot be read"), [&](const Json& all) {
         for (const auto& [id, stars] : all.items())
-            if (stars.is_number_integer())
-                m_ratings[std::atoll(id.c_str())] = std::clamp(stars.get<int>(), 0, 5);
+            m_ratings[std::atoll(id.c_str())] = std::clamp(stars.get<int>(), 0, 5);
+    });
 }
 
 void Document::setKeyColours(const std::vector<KeyColour>& keys)
@@ -201,7 +346,7 @@ void Document::setGroups(const std::vector<Group>& groups)
     Json list = Json::array();
     for (const Group& g : m_groups)
         list.push_back({{"name", g.name}, {"lead", g.lead}, {"frames", g.frames}});
-    setChoice("groups", list.dump());
+    setChoice("groups", jsonText(list));
     emit groupsChanged();
 }
 
@@ -226,14 +371,14 @@ void Document::setRating(std::int64_t frame, int rating)
     for (const auto& [id, stars] : m_ratings)
         if (stars > 0)
             all[std::to_string(id)] = stars;
-    setChoice("ratings", all.dump());
+    setChoice("ratings", jsonText(all));
     emit ratingsChanged();
 }
 
 Framing Document::framing(std::int64_t frame) const
 {
     const auto known = m_framings.find(frame);
-    return known != m_framings.end() ? known->second : m_framings[frame] = framingFromText(choice("framing/" + std::to_string(frame)));
+    return known != m_framings.end() ? known->second : Framing{};
 }
 
 void Document::setFraming(std::int64_t frame, const Framing& framing)
@@ -317,15 +462,46 @@ void Document::announceSteps()
 
 void Document::reload()
 {
-    const auto look = m_store->currentLook(m_lookId);
-    if (!look) {
-        emit failed(text(look.error().message()));
-        return;
+    m_pendingTimer->stop();
+    m_pendingAction.clear();
+    m_lookFault.clear();
+    m_lastGood = 0;
+    if (auto look = m_store->currentLook(m_lookId)) {
+        m_look = m_committed = std::move(*look);
+    } else {
+        // Nothing of another look may stay on screen, and nothing may be written over what cannot be read.
+        m_look = Look{};
+        for (const LookEntry& entry : looks())
+            if (entry.id == m_lookId)
+                m_look.name = entry.name;
+        m_committed = m_look;
+        m_lookFault = tr("The look “%1” cannot be read: %2. It is left as it is, and its pictures are shown without a look.").arg(text(m_look.name), text(look.error().message()));
+        m_lastGood = m_store->lastGoodRevision(m_lookId).value_or(0);
     }
-    m_look = m_committed = *look;
     m_selected = std::clamp(m_selected, 0, std::max(0, static_cast<int>(m_look.steps.size()) - 1));
     announceSteps();
     emit revisionsChanged();
+    if (!m_lookFault.isEmpty())
+        emit lookLocked();
+}
+
+bool Document::mayEdit()
+{
+    if (!m_store)
+        return false;
+    if (m_lookFault.isEmpty())
+        return true;
+    emit failed(tr("%1 Nothing of it can be changed.").arg(m_lookFault));
+    return false;
+}
+
+void Document::takeLastGood()
+{
+    const auto look = m_store && m_lastGood ? m_store->lookAt(m_lastGood) : fail("nothing to take");
+    if (!look)
+        return;
+    if (check(m_store->commit(m_lookId, *look, tr("Earlier version taken: the one after it cannot be read").toStdString())))
+        reload();
 }
 
 void Document::setFrameInHand(std::int64_t id)
@@ -360,20 +536,26 @@ void Document::setCompanions(const std::vector<std::int64_t>& chosen)
     emit companionsChanged();
 }
 
-void Document::setFrameHash(std::int64_t id, const std::string& hash)
+void Document::setFrameContent(std::int64_t id, const std::string& hash, std::uintmax_t bytes)
 {
-    for (Frame& f : m_frames)
-        if (f.id == id && f.hash != hash) {
-            f.hash = hash;
-            m_hashes.emplace_back(id, hash);
-            m_hashTimer->start();
+    for (Frame& f : m_frames) {
+        if (f.id != id || f.isLost || hash.empty() || (f.hash == hash && f.bytes == bytes))
+            continue;
+        if (!f.hash.empty() && f.hash != hash) {
+            m_changed[id] = hash;
+            emit contentsChanged();
+            continue;
         }
+        f.hash = hash, f.bytes = bytes;
+        m_contents.push_back({id, hash, bytes});
+        m_contentTimer->start();
+    }
 }
 
 void Document::setFrameFault(std::int64_t id, const QString& fault)
 {
     for (Frame& f : m_frames)
-        if (f.id == id && text(f.fault) != fault) {
+        if (f.id == id && !f.isLost && text(f.fault) != fault) {
             f.fault = fault.toStdString();
             check(m_store->setFrameFault(id, f.fault));
             emit framesChanged();
@@ -413,9 +595,12 @@ void Document::addLook(const Look& look)
 
 Status Document::importLook(const QString& path)
 {
+    if (!m_store)
+        return fail(tr("no job is open").toStdString());
     const auto loaded = readLook(path.toStdString());
     if (!loaded)
         return tl::make_unexpected(loaded.error());
+    commitPending();
     const auto id = m_store->addLook(loaded->look);
     if (!id)
         return tl::make_unexpected(id.error());
@@ -425,11 +610,11 @@ Status Document::importLook(const QString& path)
     return {};
 }
 
-Status Document::exportLook(const QString& path) const { return writeLook(m_look, path.toStdString()); }
+Status Document::exportLook(const QString& path) const { return m_lookFault.isEmpty() ? writeLook(m_look, path.toStdString()) : fail(m_lookFault.toStdString()); }
 
 void Document::renameLook(const QString& name)
 {
-    if (name.trimmed().isEmpty() || name.toStdString() == m_look.name)
+    if (name.trimmed().isEmpty() || name.toStdString() == m_look.name || !mayEdit())
         return;
     m_look.name = name.trimmed().toStdString();
     commit(tr("Look renamed"));
@@ -439,7 +624,7 @@ void Document::renameLook(const QString& name)
 std::optional<Look> Document::lookOfEntry(std::int64_t id) const
 {
     if (id == m_lookId)
-        return m_look;
+        return m_lookFault.isEmpty() ? std::optional(m_look) : std::nullopt;
     const auto look = m_store ? m_store->currentLook(id) : fail("no job");
     return look ? std::optional(*look) : std::nullopt;
 }
@@ -498,7 +683,7 @@ std::vector<StepParameters> everyKindOfStep() { return everyKind(std::make_index
 
 void Document::change(const Look& look)
 {
-    if (look == m_look)
+    if (look == m_look || !mayEdit())
         return;
     m_look = look;
     emit lookChanged();
@@ -541,7 +726,7 @@ void Document::commitPending()
 
 void Document::takeLook(const Look& look, const QString& action)
 {
-    if (!m_store)
+    if (!mayEdit())
         return;
     commitPending();
     m_look = look;
@@ -552,7 +737,7 @@ void Document::takeLook(const Look& look, const QString& action)
 
 void Document::addStep(const StepParameters& parameters)
 {
-    if (!m_store || m_look.steps.size() >= kStepLimit)
+    if (m_look.steps.size() >= kStepLimit || !mayEdit())
         return;
     commitPending();
     const auto at = m_look.steps.empty() ? 0 : m_selected + 1;
@@ -607,13 +792,16 @@ void Document::redo()
 {
     if (!m_store)
         return;
+    // A change that was not committed yet is one now, and there is nothing after it to do again.
+    commitPending();
+    commit(tr("Change"));
     check(m_store->redo(m_lookId));
     reload();
 }
 
 void Document::pin(const QString& note, int surround)
 {
-    if (!m_store)
+    if (!mayEdit())
         return;
     commitPending();
     commit(tr("Change"));
@@ -641,16 +829,17 @@ std::optional<Look> Document::lookAt(std::int64_t revision) const
     return look ? std::optional(*look) : std::nullopt;
 }
 
-void Document::setChoice(const std::string& name, const std::string& value)
-{
-    if (m_store)
-        check(m_store->setChoice(name, value));
-}
+void Document::setChoice(const std::string& name, const std::string& value) { setChoices({{name, value}}); }
 
 void Document::setChoices(const std::vector<std::pair<std::string, std::string>>& choices)
 {
-    if (m_store)
-        check(m_store->setChoices(choices));
+    if (!m_store)
+        return;
+    auto writes = choices;
+    for (const auto& [name, value] : choices)
+        if (m_unreadable.erase(name) > 0)
+            writes.emplace_back("unreadable/" + name, m_store->choice(name));
+    check(m_store->setChoices(writes));
 }
 
 std::string Document::choice(const std::string& name) const { return m_store ? m_store->choice(name) : std::string(); }

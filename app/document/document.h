@@ -9,6 +9,7 @@
 #include <QString>
 #include <map>
 #include <optional>
+#include <set>
 
 class QTimer;
 
@@ -21,17 +22,33 @@ public:
     explicit Document(QObject* parent = nullptr);
     ~Document() override;
 
-    /// Opens a folder of pictures, a job file, or a list of picture files (their folder's job, with these added).
+    /// Opens a folder of pictures, a job file, or a list of picture files (their folder's job, with these added). When it fails, what was open before
+    /// still is. Pictures that the job does not know and that may be its lost ones are held back.
+    Status openPaths(const std::vector<std::filesystem::path>& paths);
     Status open(const QStringList& paths);
+    /// What is to be said of the job that was opened last: that nothing is kept, where it lies, what of it cannot be read. Empty when all is well.
+    const QString& notice() const { return m_notice; }
+    const std::vector<std::filesystem::path>& heldBack() const { return m_heldBack; }
+    /// Adds those that were held back and are nobody's lost picture.
+    Status addHeldBack(const std::vector<std::filesystem::path>& unknown);
+    /// Lost frames whose pictures were found elsewhere.
+    Status moveFrames(const std::vector<std::pair<std::int64_t, std::filesystem::path>>& places);
+    /// Frames whose files hold another content than the job remembers: their names were given to other pictures, or they were changed.
+    const std::map<std::int64_t, std::string>& changedContents() const { return m_changed; }
+    /// They are the same pictures, changed: their frames go on with them. Or other pictures: these become frames of their own, and the former are lost.
+    Status settleChanged(bool areTheSame);
     /// Takes further pictures into the open job; frames already in it stay as they are.
     Status addFrames(const std::vector<std::filesystem::path>& paths);
-    /// The endings of files that are taken for pictures when a folder is read.
+    /// The endings of picture files as patterns: "*.jpg".
     static const QStringList& pictureEndings();
     bool isOpen() const { return m_store.has_value(); }
-    /// Another window has the job open: what is done here is not kept.
+    /// What is done here is not kept.
     bool isReadOnly() const { return m_store && m_store->isReadOnly(); }
     QString title() const;
     QString folder() const { return m_folder; }
+    /// A place as it is kept with the job, so that it moves along with it; and back.
+    std::string keptPlace(const QString& place) const;
+    QString placeOf(const std::string& kept) const;
 
     const std::vector<Frame>& frames() const { return m_frames; }
     const Frame* frame(std::int64_t id) const;
@@ -42,8 +59,9 @@ public:
     /// Adds or removes a companion. False when five are chosen already.
     bool toggleCompanion(std::int64_t id);
     void setCompanions(const std::vector<std::int64_t>& chosen);
-    /// Remembers a frame's content hash; hashes are written together, a moment later.
-    void setFrameHash(std::int64_t id, const std::string& hash);
+    /// Remembers a frame's content; contents are written together, a moment later. Another content than before is not taken for the frame's: it is
+    /// listed in changedContents().
+    void setFrameContent(std::int64_t id, const std::string& hash, std::uintmax_t bytes);
     void setFrameFault(std::int64_t id, const QString& fault);
 
     /// The shoot's key colours, in the order they were marked. Kept with the job.
@@ -81,6 +99,11 @@ public:
     /// Takes the frame and the look of the first one put aside in hand and forgets that it was aside.
     std::optional<Aside> takeSecondLook();
 
+    /// Why the look in hand cannot be read; empty when it can. While it cannot, an empty look stands in for it and takes no edits.
+    const QString& lookFault() const { return m_lookFault; }
+    bool canTakeLastGood() const { return m_lastGood != 0; }
+    /// Makes the newest version before that can be read the current one, as a gesture.
+    void takeLastGood();
     /// The look as it is on screen, with a gesture in progress.
     const Look& look() const { return m_look; }
     std::int64_t lookId() const { return m_lookId; }
@@ -137,11 +160,16 @@ public:
     void setChoice(const std::string& name, const std::string& value);
     void setChoices(const std::vector<std::pair<std::string, std::string>>& choices);
     std::string choice(const std::string& name) const;
+    /// A kept text that could not be read when the job was opened: said, and kept aside before anything else is written under its name.
+    void noteUnreadable(const std::string& name, const Error& error);
 
 signals:
     void opening();          ///< another job takes this one's place: drop what was read for it
     void opened();
     void framesChanged();
+    void frameFound(std::int64_t frame);  ///< another file is its picture now, or none: drop what was read of it
+    void contentsChanged();  ///< what changedContents() gives
+    void lookLocked();       ///< the look in hand cannot be read
     void frameChosen();
     void companionsChanged();
     void lookChanged();      ///< pixels may differ
@@ -158,8 +186,11 @@ signals:
 private:
     bool check(const Status& status);
     void reload();
+    /// False, and said, while the look cannot be read.
+    bool mayEdit();
+    Status readFrames();
     void announceSteps();
-    void flushHashes();
+    void flushContents();
     void restoreChoices();
 
     std::optional<JobStore> m_store;
@@ -171,14 +202,19 @@ private:
     std::vector<KeyColour> m_keys;
     std::vector<Group> m_groups;
     std::map<std::int64_t, int> m_ratings;
-    mutable std::map<std::int64_t, Framing> m_framings;  ///< those that were asked for
+    std::map<std::int64_t, Framing> m_framings;
+    std::map<std::int64_t, std::string> m_changed;
+    std::vector<std::filesystem::path> m_heldBack;
+    std::set<std::string> m_unreadable;  ///< names of choices
+    QString m_notice, m_lookFault;
+    std::int64_t m_lastGood = 0;
     mutable Step m_ownStep;  ///< what step() returns when the frame in hand has values of its own
     Look m_look, m_committed;
     int m_selected = 0;
     QTimer* m_pendingTimer;
     QString m_pendingAction;
-    QTimer* m_hashTimer;
-    std::vector<std::pair<std::int64_t, std::string>> m_hashes;
+    QTimer* m_contentTimer;
+    std::vector<JobStore::Content> m_contents;
 };
 
 /// The name of a step's kind for the screen.
@@ -187,6 +223,10 @@ QString stepTitle(const Step& step);
 QString keyColourTitle(const KeyColour& key);
 /// A new step of every kind, in the order of the menu.
 std::vector<StepParameters> everyKindOfStep();
+/// Words with pictures in the place of control characters, which would break the line.
+QString oneLine(QString words);
+/// The name of a frame for the screen: that of its file, on one line.
+QString titleOf(const Frame& frame);
 /// std::string and paths for the screen.
 QString text(const std::string& s);
 QString text(const std::filesystem::path& p);

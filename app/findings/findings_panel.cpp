@@ -146,7 +146,7 @@ void FindingsPanel::join(int first, int second)
         emit m_document.failed(text(joined.error().message()));
         return;
     }
-    const QString words = tr("One step, %1, would stand for both. Left over on this frame: ΔE %2 in the mean, %3 at most.").arg(stepTitle(joined->look.steps[static_cast<std::size_t>(joined->step)])).arg(joined->residual.mean, 0, 'f', 2).arg(joined->residual.maximum, 0, 'f', 2);
+    const QString words = tr("One step, %1, would stand for both. Left over on this frame: ΔE %2 in the mean, %3 at most.").arg(stepTitle(joined->look.steps[static_cast<std::size_t>(joined->step)])).arg(theme::decimal(joined->residual.mean, 2)).arg(theme::decimal(joined->residual.maximum, 2));
     QMessageBox box(QMessageBox::NoIcon, tr("Join two steps"), words, QMessageBox::NoButton, this);
     box.setObjectName("joinDialog");
     auto* yes = box.addButton(tr("Join"), QMessageBox::AcceptRole);

@@ -17,7 +17,7 @@ QString percent(double share)
     if (theme::isBlind())
         return QStringLiteral("·");
     const double p = share * 100;
-    return p == 0 ? QStringLiteral("0") : p < 0.01 ? QStringLiteral("<0.01") : QString::number(p, 'f', p < 10 ? 2 : 1);
+    return p == 0 ? QStringLiteral("0") : p < 0.01 ? QStringLiteral("<") + theme::decimal(0.01, 2) : theme::decimal(p, p < 10 ? 2 : 1);
 }
 
 template <class Values>
@@ -100,7 +100,7 @@ void Instruments::describe()
 {
     const ToneMeasures& t = m_frame->after.tone;
     setAccessibleDescription(tr("Mean tone %1, contrast %2. Clipped at black: red %3 %, green %4 %, blue %5 %. Clipped at white: red %6 %, green %7 %, blue %8 %.")
-                                 .arg(t.meanL, 0, 'f', 3).arg(t.contrast, 0, 'f', 3)
+                                 .arg(theme::decimal(t.meanL, 3)).arg(theme::decimal(t.contrast, 3))
                                  .arg(percent(t.clippedLow[0]), percent(t.clippedLow[1]), percent(t.clippedLow[2]), percent(t.clippedHigh[0]), percent(t.clippedHigh[1]), percent(t.clippedHigh[2])));
 }
 
@@ -211,7 +211,7 @@ void Instruments::paintTrail(QPainter& painter, double top) const
     painter.setPen(theme::kQuietInk);
     painter.drawText(area.adjusted(3, 0, 0, 0), Qt::AlignLeft | Qt::AlignTop, tr("warm"));
     painter.drawText(area.adjusted(3, 0, 0, 0), Qt::AlignLeft | Qt::AlignBottom, tr("cool"));
-    painter.drawText(column(top - 22, 20), Qt::AlignRight | Qt::AlignVCenter, theme::isBlind() ? QString() : QStringLiteral("±%1").arg(reach, 0, 'f', 3));
+    painter.drawText(column(top - 22, 20), Qt::AlignRight | Qt::AlignVCenter, theme::isBlind() ? QString() : QStringLiteral("±") + theme::decimal(reach, 3));
 }
 
 double Instruments::paintClipping(QPainter& painter, double top) const

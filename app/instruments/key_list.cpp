@@ -28,7 +28,7 @@ void KeyList::setTrace(const LookTrace& trace)
         select(-1);
     QStringList words;
     for (int row = 0; row < count; ++row)
-        words << tr("%1 %2").arg(keyColourTitle(trace.keys[static_cast<std::size_t>(row)])).arg(differenceAt(row), 0, 'f', 1);
+        words << tr("%1 %2").arg(keyColourTitle(trace.keys[static_cast<std::size_t>(row)])).arg(theme::decimal(differenceAt(row), 1));
     setAccessibleDescription(words.join(QStringLiteral("; ")));
     update();
 }

@@ -142,7 +142,7 @@ void IntentPanel::refresh()
     QStringList names;
     for (const std::string& id : look.card.references)
         if (const Frame* frame = m_document.frame(std::atoll(id.c_str())))
-            names << text(frame->path.stem());
+            names << titleOf(*frame);
     m_references->setText(names.join(QStringLiteral(", ")));
 }
 

@@ -1,6 +1,7 @@
 #include "app/plan/plan_dialog.h"
 
 #include "app/plan/time_keeper.h"
+#include "app/theme/number_box.h"
 
 #include <QtWidgets>
 
@@ -23,7 +24,7 @@ PlanDialog::PlanDialog(TimeKeeper& keeper, QWidget* parent) : QDialog(parent), m
     const char* ids[] = {"planBalance", "planLook", "planProof"};
     for (int i = 0; i < kStages; ++i) {
         grid->addWidget(new QLabel(names[i], this), i + 1, 0);
-        auto* box = new QDoubleSpinBox(this);
+        auto* box = new NumberBox(this);
         box->setObjectName(ids[i]);
         box->setAccessibleName(tr("Budget, %1").arg(names[i]));
         box->setRange(0, 600);
@@ -42,7 +43,7 @@ PlanDialog::PlanDialog(TimeKeeper& keeper, QWidget* parent) : QDialog(parent), m
         grid->addWidget(m_stage[i], i + 1, 2, Qt::AlignRight);
     }
     grid->addWidget(new QLabel(tr("Working day"), this), kStages + 1, 0);
-    auto* day = new QDoubleSpinBox(this);
+    auto* day = new NumberBox(this);
     day->setObjectName("planDay");
     day->setAccessibleName(tr("Hours a day"));
     day->setRange(0.5, 24);

@@ -1,13 +1,18 @@
 #include "app/render/proxy_store.h"
 
 #include "core/base/content_hash.h"
+#include "core/base/memory_gate.h"
 #include "core/image/resize.h"
 #include "core/image/write.h"
 
 #include <QImage>
 #include <QPointer>
+#include <unistd.h>
 
 namespace amber {
+namespace {
+constexpr int kOnTheWall = 6;  // the frame in hand and five companions
+}
 
 QImage toScreen(ImageView linear)
 {
@@ -39,13 +44,6 @@ Image fromScreen(const QImage& picture)
 
 namespace {
 
-std::shared_ptr<const Proxy> makeProxy(const Picture& picture, int edge)
-{
-    const ImageView full = picture.image.view();
-    const Size size = fitted({full.width, full.height}, edge), grid = fitted({full.width, full.height}, ProxyStore::kSampleEdge);
-    return std::make_shared<const Proxy>(Proxy{reduceByArea(full, size.width, size.height), sampleGrid(full, grid.width, grid.height), picture.info});
-}
-
 std::shared_ptr<const Proxy> balancedProxy(const std::shared_ptr<const Proxy>& proxy, const ProxyStore::Footing& footing)
 {
     if (!footing.balance.changesPixels())
@@ -65,9 +63,42 @@ std::shared_ptr<const Proxy> balancedProxy(const std::shared_ptr<const Proxy>& p
     return made;
 }
 
+std::size_t bytesOf(const Image& image) { return static_cast<std::size_t>(image.width()) * image.height() * 3 * sizeof(float); }
+std::size_t bytesOf(const Proxy& proxy) { return bytesOf(proxy.image) + bytesOf(proxy.samples); }
+
+/// Runs `work`; what it throws (no memory, a library's fault) becomes the reason why the picture is not to be had.
+template <class Work>
+QString faultOf(Work&& work)
+{
+    try {
+        return work();
+    } catch (const std::bad_alloc&) {
+        return ProxyStore::tr("there is not enough memory for it");
+    } catch (const std::exception& error) {
+        return ProxyStore::tr("cannot be read: %1").arg(QString::fromUtf8(error.what()));
+    }
+}
+
 }  // namespace
 
-ProxyStore::ProxyStore(QObject* parent) : QObject(parent)
+std::size_t ProxyStore::usualLimitBytes()
+{
+    constexpr std::size_t kLeast = std::size_t{256} << 20, kMost = std::size_t{1} << 30;
+    return std::clamp(static_cast<std::size_t>(::sysconf(_SC_PHYS_PAGES)) * static_cast<std::size_t>(::sysconf(_SC_PAGESIZE)) / 8, kLeast, kMost);
+}
+
+std::size_t ProxyStore::keptBytes() const
+{
+    std::size_t all = 0;
+    for (auto it = m_untouched.constBegin(); it != m_untouched.constEnd(); ++it) {
+        all += bytesOf(**it);
+        if (const auto balanced = m_proxies.value(it.key()); balanced && balanced != *it)
+            all += bytesOf(*balanced);
+    }
+    return all + (m_whole ? bytesOf(*m_whole) : 0);
+}
+
+ProxyStore::ProxyStore(QObject* parent) : QObject(parent), m_gate(std::make_shared<MemoryGate>())
 {
     // The wall is about two thirds of the screen.
     if (const QScreen* screen = QGuiApplication::primaryScreen())
@@ -96,8 +127,41 @@ void ProxyStore::clear()
     dropWholePicture();
     m_recent.clear();
     m_waiting.clear();
+    m_unreadable.clear();
     m_urgent.clear();
     m_begun = std::make_shared<Begun>();
+}
+
+void ProxyStore::forget(std::int64_t frame)
+{
+    m_proxies.remove(frame);
+    m_untouched.remove(frame);
+    m_recent.removeOne(frame);
+    m_unreadable.remove(frame);
+    m_urgent.remove(frame);
+    if (m_wholeFrame == frame)
+        dropWholePicture();
+    const std::lock_guard lock(m_begun->mutex);
+    m_begun->frames.remove(frame);
+}
+
+ProxyStore::Stamp ProxyStore::stampOf(const std::filesystem::path& path)
+{
+    std::error_code sizeError, timeError;
+    const auto bytes = std::filesystem::file_size(path, sizeError);
+    const auto changed = std::filesystem::last_write_time(path, timeError);
+    return {sizeError ? 0 : bytes, timeError ? std::filesystem::file_time_type{} : changed};
+}
+
+bool ProxyStore::isKnownUnreadable(std::int64_t frame, const std::filesystem::path& path)
+{
+    const auto found = m_unreadable.constFind(frame);
+    if (found == m_unreadable.constEnd())
+        return false;
+    if (*found == stampOf(path))
+        return true;
+    m_unreadable.erase(found);
+    return false;
 }
 
 std::shared_ptr<const Proxy> ProxyStore::proxy(std::int64_t frame, const std::filesystem::path& path)
@@ -107,24 +171,29 @@ std::shared_ptr<const Proxy> ProxyStore::proxy(std::int64_t frame, const std::fi
         m_recent.append(frame);
         return *found;
     }
-    if (m_waiting.contains(frame))
+    if (m_waiting.contains(frame) || isKnownUnreadable(frame, path))
         return nullptr;
     m_waiting.insert(frame);
-    m_proxyPool.start([this, frame, path, edge = m_proxyEdge, footing = footing(frame), cancel = m_cancel] {
+    m_proxyPool.start([this, frame, path, edge = m_proxyEdge, footing = footing(frame), gate = m_gate, cancel = m_cancel] {
         if (cancel.isCancelled())
             return;
-        auto picture = readPicture(path);
         std::shared_ptr<const Proxy> proxy, balanced;
-        QString fault;
-        if (picture)
-            proxy = makeProxy(*picture, edge), balanced = balancedProxy(proxy, footing);
-        else
-            fault = QString::fromStdString(picture.error().message());
-        QMetaObject::invokeMethod(this, [this, frame, path, proxy, balanced, footing, fault, cancel] {
+        const Stamp stamp = stampOf(path);
+        const QString fault = faultOf([&] {
+            const auto held = gate->take(bytesToReadReduced(path, edge, false));
+            auto read = readReducedWithSamples(path, edge, kSampleEdge);
+            if (!read)
+                return QString::fromStdString(read.error().message());
+            proxy = std::make_shared<const Proxy>(Proxy{std::move(read->image), std::move(read->samples), std::move(read->info)});
+            balanced = balancedProxy(proxy, footing);
+            return QString();
+        });
+        QMetaObject::invokeMethod(this, [this, frame, path, proxy, balanced, footing, stamp, fault, cancel] {
             if (cancel.isCancelled())
                 return;
             m_waiting.remove(frame);
-            if (!proxy) {
+            if (!balanced) {
+                m_unreadable.insert(frame, stamp);
                 emit failed(frame, fault);
                 return;
             }
@@ -144,7 +213,8 @@ void ProxyStore::keep(std::int64_t frame, std::shared_ptr<const Proxy> untouched
     m_proxies.insert(frame, std::move(balanced));
     m_recent.removeOne(frame);
     m_recent.append(frame);
-    while (m_recent.size() > kProxyLimit) {
+    // As many as fit, the latest asked for; those that the wall can show at once stay in any case.
+    while (m_recent.size() > kOnTheWall && keptBytes() > m_limitBytes) {
         const std::int64_t oldest = m_recent.takeFirst();
         m_proxies.remove(oldest);
         m_untouched.remove(oldest);
@@ -173,10 +243,18 @@ void ProxyStore::refoot(std::int64_t frame, const std::filesystem::path& path)
         [this, frame, source, number, newest = newest, footing = footing(frame), cancel = m_cancel] {
             if (cancel.isCancelled() || *newest != number)
                 return;
-            auto balanced = balancedProxy(source, footing);
-            QMetaObject::invokeMethod(this, [this, frame, source, balanced, number, newest, cancel] {
+            std::shared_ptr<const Proxy> balanced;
+            const QString fault = faultOf([&] {
+                balanced = balancedProxy(source, footing);
+                return QString();
+            });
+            QMetaObject::invokeMethod(this, [this, frame, source, balanced, fault, number, newest, cancel] {
                 if (cancel.isCancelled() || *newest != number || m_untouched.value(frame) != source)
                     return;
+                if (!balanced) {
+                    emit failed(frame, fault);
+                    return;
+                }
                 keep(frame, source, balanced);
                 emit proxyReady(frame);
             });
@@ -190,10 +268,18 @@ std::shared_ptr<const Image> ProxyStore::wholePicture(std::int64_t frame, const 
         return m_whole;
     m_wholeFrame = frame;
     m_whole.reset();
-    m_proxyPool.start([this, frame, path, footing = footing(frame), cancel = m_cancel] {
-        auto picture = cancel.isCancelled() ? fail("given up") : readPicture(path);
-        std::shared_ptr<const Image> whole = picture ? std::make_shared<const Image>(footing.balance.changesPixels() ? balancedPicture(std::move(picture->image), footing.balance, footing.response) : std::move(picture->image)) : nullptr;
-        const QString fault = picture ? QString() : QString::fromStdString(picture.error().message());
+    m_proxyPool.start([this, frame, path, footing = footing(frame), gate = m_gate, cancel = m_cancel] {
+        if (cancel.isCancelled())
+            return;
+        std::shared_ptr<const Image> whole;
+        const QString fault = faultOf([&] {
+            const auto held = gate->take(bytesToRead(path));
+            auto picture = readPicture(path);
+            if (!picture)
+                return QString::fromStdString(picture.error().message());
+            whole = std::make_shared<const Image>(footing.balance.changesPixels() ? balancedPicture(std::move(picture->image), footing.balance, footing.response) : std::move(picture->image));
+            return QString();
+        });
         QMetaObject::invokeMethod(this, [this, frame, whole, fault, cancel] {
             if (cancel.isCancelled() || m_wholeFrame != frame)
                 return;
@@ -214,7 +300,7 @@ void ProxyStore::requestThumbnail(std::int64_t frame, const std::filesystem::pat
             return;
         m_urgent.insert(frame);
     }
-    const auto work = [this, frame, path, begun = m_begun, cancel = m_cancel] {
+    const auto work = [this, frame, path, begun = m_begun, gate = m_gate, cancel = m_cancel] {
         if (cancel.isCancelled())
             return;
         {
@@ -223,18 +309,32 @@ void ProxyStore::requestThumbnail(std::int64_t frame, const std::filesystem::pat
                 return;
             begun->frames.insert(frame);
         }
-        const auto picture = readReduced(path, kThumbnailEdge, true);
-        const QImage image = picture ? toScreen(picture->image.view()) : QImage();
-        const QString fault = picture ? QString() : QString::fromStdString(picture.error().message());
-        const QString hash = picture ? QString::fromStdString(contentHashOfFile(path).value_or("")) : QString();
-        const CaptureFacts capture = picture ? captureFacts(path) : CaptureFacts{};
-        QMetaObject::invokeMethod(this, [this, frame, image, fault, hash, capture, cancel] {
+        const Stamp stamp = stampOf(path);
+        QImage image;
+        QString hash;
+        qint64 bytes = 0;
+        CaptureFacts capture;
+        const QString fault = faultOf([&] {
+            const auto held = gate->take(bytesToReadReduced(path, kThumbnailEdge, true));
+            const auto picture = readReduced(path, kThumbnailEdge, true);
+            if (!picture)
+                return QString::fromStdString(picture.error().message());
+            image = toScreen(picture->image.view());
+            hash = QString::fromStdString(contentHashOfFile(path).value_or(""));
+            std::error_code error;
+            bytes = static_cast<qint64>(std::filesystem::file_size(path, error));
+            capture = captureFacts(path);
+            return QString();
+        });
+        QMetaObject::invokeMethod(this, [this, frame, image, stamp, fault, hash, bytes, capture, cancel] {
             if (cancel.isCancelled())
                 return;
-            if (image.isNull())
+            if (image.isNull()) {
+                m_unreadable.insert(frame, stamp);
                 emit failed(frame, fault);
-            else
-                emit thumbnailReady(frame, image, hash, capture);
+                return;
+            }
+            emit thumbnailReady(frame, image, hash, bytes, capture);
         });
     };
     m_thumbnailPool.start(work, urgent ? 1 : 0);

@@ -16,6 +16,8 @@
 
 namespace amber {
 
+class MemoryGate;
+
 struct Proxy {
     Image image;
     Image samples;  ///< single pixels of the full picture, for measures
@@ -26,7 +28,10 @@ class ProxyStore : public QObject {
     Q_OBJECT
 
 public:
-    static constexpr int kProxyEdge = 1600, kLargestProxyEdge = 2880, kSampleEdge = 208, kThumbnailEdge = 320, kProxyLimit = 12;
+    static constexpr int kProxyEdge = 1600, kLargestProxyEdge = 2880, kSampleEdge = 208, kThumbnailEdge = 320;
+    /// Of all pictures kept for the screen together, by the machine's memory: an eighth of it, from 256 MiB to 1 GiB. What is on the wall is always kept.
+    static std::size_t usualLimitBytes();
+    void setLimitBytes(std::size_t bytes) { m_limitBytes = bytes; }
 
     explicit ProxyStore(QObject* parent = nullptr);
     ~ProxyStore() override;
@@ -50,13 +55,17 @@ public:
     void dropWholePicture() { m_whole.reset(), m_wholeFrame = 0; }
     /// Reads a thumbnail and the content hash in the background, once. Asking again with `urgent` moves a waiting one forward.
     void requestThumbnail(std::int64_t frame, const std::filesystem::path& path, bool urgent);
+    /// Drops what is kept of one frame, also that it could not be read: its file is another one now.
+    void forget(std::int64_t frame);
+    /// Bytes of all pictures kept.
+    std::size_t keptBytes() const;
     /// Drops what is waiting and everything kept, without waiting for what is being read: its result is thrown away.
     void clear();
 
 signals:
     void proxyReady(std::int64_t frame);
     /// `capture`: what the camera wrote down.
-    void thumbnailReady(std::int64_t frame, const QImage& image, const QString& hash, const CaptureFacts& capture);
+    void thumbnailReady(std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes, const CaptureFacts& capture);
     void failed(std::int64_t frame, const QString& message);
 
 private:
@@ -64,6 +73,7 @@ private:
     Footing footing(std::int64_t frame) const { return m_footings ? m_footings(frame) : Footing{}; }
 
     std::function<Footing(std::int64_t)> m_footings;
+    std::size_t m_limitBytes = usualLimitBytes();
     int m_proxyEdge = kProxyEdge;  ///< more on a large screen, whose wall shows more
     QThreadPool m_proxyPool, m_thumbnailPool;
     QHash<std::int64_t, std::shared_ptr<const Proxy>> m_untouched, m_proxies;
@@ -72,6 +82,16 @@ private:
     std::int64_t m_wholeFrame = 0;  ///< whose it is, or will be
     QList<std::int64_t> m_recent;
     QSet<std::int64_t> m_waiting;
+    /// A file as it was when it could not be read: it is not read again before it has changed.
+    struct Stamp {
+        std::uintmax_t bytes = 0;
+        std::filesystem::file_time_type changed{};
+        bool operator==(const Stamp&) const = default;
+    };
+    static Stamp stampOf(const std::filesystem::path& path);
+    bool isKnownUnreadable(std::int64_t frame, const std::filesystem::path& path);
+    QHash<std::int64_t, Stamp> m_unreadable;
+    std::shared_ptr<MemoryGate> m_gate;  ///< what is being read, for both pools
     QSet<std::int64_t> m_urgent;
     struct Begun {
         std::mutex mutex;

@@ -38,7 +38,14 @@ void RenderService::work()
             request = std::move(*m_next);
             m_next.reset();
         }
-        run(request);
+        // What a picture cannot be rendered for is said, and the next one is tried.
+        try {
+            run(request);
+        } catch (const std::bad_alloc&) {
+            emit broke(tr("There is not enough memory to show this picture."));
+        } catch (const std::exception& error) {
+            emit broke(tr("This picture cannot be shown: %1").arg(QString::fromUtf8(error.what())));
+        }
     }
 }
 

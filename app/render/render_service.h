@@ -58,6 +58,7 @@ public:
     std::uint64_t submit(RenderRequest request);
 
 signals:
+    void broke(const QString& why);
     /// `before` is the untouched picture at the same size.
     void rendered(std::uint64_t number, std::int64_t frame, const QImage& after, const QImage& before);
     void measured(std::uint64_t number, const MeasuredFrame& frame);

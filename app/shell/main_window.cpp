@@ -1,11 +1,13 @@
 #include "app/shell/main_window.h"
 
+#include "app/document/lost_frames.h"
 #include "app/places/balance/balance_place.h"
 #include "app/places/handover/handover_place.h"
 #include "app/places/look/look_place.h"
 #include "app/places/match/match_place.h"
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
+#include "app/shell/message_bars.h"
 #include "app/shell/shortcuts.h"
 #include "app/stepline/step_line.h"
 #include "app/theme/theme.h"
@@ -13,10 +15,11 @@
 
 namespace amber {
 
-MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStackedWidget(this)), m_rail(new QButtonGroup(this))
+MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStackedWidget(this)), m_rail(new QButtonGroup(this)), m_messages(new MessageBars(this)), m_lost(new LostFrames(m_document, this))
 {
     setObjectName("desk");
     setAcceptDrops(true);
+    m_proxies.setObjectName("proxies");
     setWindowIcon(theme::icon("jolly-amber"));
     m_shoot = new ShootPlace(m_document, m_proxies, m_keeper, this);
     m_balance = new BalancePlace(m_document, m_proxies, m_shoot->model(), this);
@@ -28,7 +31,7 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
         m_places->addWidget(place);
     auto* right = new QVBoxLayout;
     right->setSpacing(0);
-    right->addWidget(makeMessageBar());
+    right->addWidget(m_messages);
     right->addWidget(m_places, 1);
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -53,7 +56,7 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
         say(tr("Mark a key colour: click it, or drag a region, and name it. Proof finds it on the other frames."));
     });
     connect(m_match, &MatchPlace::workRequested, this, [this] { go(Place::Look); });
-    connect(m_shoot, &ShootPlace::openRequested, this, &MainWindow::open);
+    connect(m_shoot, &ShootPlace::openRequested, this, &MainWindow::openPaths);
     connect(m_shoot, &ShootPlace::workRequested, this, [this] { go(Place::Look); });
     connect(m_look, &LookPlace::quietWanted, this, &MainWindow::setQuiet);
     connect(m_look, &LookPlace::themeWanted, this, &MainWindow::chooseTheme);
@@ -63,6 +66,21 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
             theme::setSurround(lightness);
     });
     connect(&m_document, &Document::failed, this, &MainWindow::say);
+    connect(&m_document, &Document::lookLocked, this, [this] { m_messages->ask({"look", m_document.lookFault(), m_document.canTakeLastGood() ? std::vector<LostFrames::Answer>{{tr("Take the version before"), [this] { m_document.takeLastGood(); }}} : std::vector<LostFrames::Answer>{}, false}); });
+    connect(&m_document, &Document::revisionsChanged, this, [this] {
+        if (m_document.lookFault().isEmpty())
+            m_messages->ask({"look", {}, {}});
+    });
+    connect(m_lost, &LostFrames::asked, m_messages, &MessageBars::ask);
+    connect(m_lost, &LostFrames::said, this, &MainWindow::say);
+    connect(m_lost, &LostFrames::folderWanted, this, [this] {
+        const QString folder = QFileDialog::getExistingDirectory(this, tr("Where the pictures are"), m_document.folder());
+        if (!folder.isEmpty())
+            m_lost->searchIn(folder);
+    });
+    connect(&m_renders, &RenderService::broke, this, &MainWindow::say);
+    for (Task* task : findChildren<Task*>())
+        connect(task, &Task::broke, this, &MainWindow::say);
     connect(&m_document, &Document::stepsChanged, this, &MainWindow::retitle);
     qApp->installEventFilter(this);
     retitle();
@@ -114,26 +132,6 @@ QWidget* MainWindow::makeRail()
     layout->addWidget(help, 0, Qt::AlignHCenter);
     connect(m_rail, &QButtonGroup::idClicked, this, [this](int id) { go(static_cast<Place>(id)); });
     return rail;
-}
-
-QWidget* MainWindow::makeMessageBar()
-{
-    m_messageBar = new QWidget(this);
-    m_messageBar->setObjectName("messageBar");
-    m_message = new QLabel(m_messageBar);
-    m_message->setObjectName("message");
-    m_message->setWordWrap(true);
-    m_message->setTextInteractionFlags(Qt::TextSelectableByMouse);
-    auto* close = new QToolButton(m_messageBar);
-    close->setObjectName("messageClose");
-    close->setText(tr("Close"));
-    connect(close, &QToolButton::clicked, m_messageBar, &QWidget::hide);
-    auto* row = new QHBoxLayout(m_messageBar);
-    row->setContentsMargins(14, 6, 14, 6);
-    row->addWidget(m_message, 1);
-    row->addWidget(close);
-    m_messageBar->hide();
-    return m_messageBar;
 }
 
 void MainWindow::addShortcuts()
@@ -246,7 +244,7 @@ void MainWindow::chooseTrialFrames()
     QStringList words;
     for (const TrialFrame& trial : trialFrames(sketches, inHand, Document::kCompanionLimit)) {
         chosen.push_back(ids[trial.frame]);
-        words << tr("%1 (%2)").arg(text(m_document.frame(ids[trial.frame])->path.stem()), kReasons[static_cast<int>(trial.reason)]);
+        words << tr("%1 (%2)").arg(titleOf(*m_document.frame(ids[trial.frame])), kReasons[static_cast<int>(trial.reason)]);
     }
     m_document.setCompanions(chosen);
     say(tr("Companions are now the frames that differ most: %1.").arg(words.join(QStringLiteral(", "))));
@@ -276,20 +274,23 @@ void MainWindow::go(Place place)
     m_rail->button(static_cast<int>(place))->setChecked(true);
 }
 
-void MainWindow::say(const QString& message)
+void MainWindow::say(const QString& message) { m_messages->say(message); }
+
+void MainWindow::open(const QStringList& names)
 {
-    m_message->setText(message);
-    m_messageBar->setVisible(!message.isEmpty());
+    std::vector<std::filesystem::path> paths;
+    for (const QString& name : names)
+        paths.emplace_back(name.toStdString());
+    openPaths(paths);
 }
 
-void MainWindow::open(const QStringList& paths)
+void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths)
 {
-    if (const Status done = m_document.open(paths); !done)
-        say(tr("%1. What was open before is still open.").arg(text(done.error().message())));
-    else if (m_document.isReadOnly())
-        say(tr("This job is open in another window. Here you can look and try, but nothing is kept."));
-    else
-        m_messageBar->hide();
+    m_messages->say({});
+    if (const Status done = m_document.openPaths(paths); !done)
+        say(m_document.isOpen() ? tr("%1. What was open before is still open.").arg(text(done.error().message())) : tr("%1.").arg(text(done.error().message())));
+    else if (!m_document.notice().isEmpty())
+        say(m_document.notice());
 }
 
 bool MainWindow::eventFilter(QObject*, QEvent* event)
@@ -339,8 +340,15 @@ void MainWindow::closeEvent(QCloseEvent* event)
     m_balance->commitPending();
     m_keeper.flush();
     if (m_handover->task().isRunning()) {
-        const auto answer = QMessageBox::question(this, tr("Files are being written"), tr("Stop handing over and quit? Files already written are whole; those not begun are left out."), QMessageBox::Yes | QMessageBox::No, QMessageBox::No);
-        if (answer != QMessageBox::Yes) {
+        QMessageBox question(QMessageBox::Question, tr("Files are being written"), tr("Stop handing over and quit? Files already written are whole; those not begun are left out."), QMessageBox::Yes | QMessageBox::No, this);
+        question.setDefaultButton(QMessageBox::No);
+        // Once all is written there is nothing to stop: the question answers itself.
+        bool isOver = false;
+        connect(&m_handover->task(), &ExportTask::finished, &question, [&] {
+            isOver = true;
+            question.reject();
+        });
+        if (question.exec() != QMessageBox::Yes && !isOver) {
             event->ignore();
             return;
         }
@@ -357,11 +365,11 @@ void MainWindow::dragEnterEvent(QDragEnterEvent* event)
 
 void MainWindow::dropEvent(QDropEvent* event)
 {
-    QStringList paths;
+    std::vector<std::filesystem::path> paths;
     for (const QUrl& url : event->mimeData()->urls())
         if (url.isLocalFile())
-            paths << url.toLocalFile();
-    open(paths);
+            paths.emplace_back(QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1()).toStdString());
+    openPaths(paths);
 }
 
 }  // namespace amber

@@ -9,15 +9,16 @@
 
 class QAbstractButton;
 class QButtonGroup;
-class QLabel;
 class QStackedWidget;
 
 namespace amber {
 
 class BalancePlace;
 class HandoverPlace;
+class LostFrames;
 class LookPlace;
 class MatchPlace;
+class MessageBars;
 class ProofPlace;
 class ShootPlace;
 
@@ -29,6 +30,7 @@ public:
     ~MainWindow() override;
 
     /// Opens a folder, a job or pictures; says in the window when it cannot be done.
+    void openPaths(const std::vector<std::filesystem::path>& paths);
     void open(const QStringList& paths);
     enum class Place { Shoot, Balance, Look, Match, Proof, Handover };
     void go(Place place);
@@ -56,14 +58,13 @@ private:
     void setQuiet(bool on);
     void chooseTrialFrames();
     QWidget* makeRail();
-    QWidget* makeMessageBar();
     void addShortcuts();
     void step(int way);
     void retitle();
 
     Document m_document;
     TimeKeeper m_keeper{m_document};
-    ProxyStore m_proxies;
+    ProxyStore m_proxies{this};
     RenderService m_renders;
     QStackedWidget* m_places;
     QButtonGroup* m_rail;
@@ -74,8 +75,8 @@ private:
     MatchPlace* m_match;
     ProofPlace* m_proof;
     HandoverPlace* m_handover;
-    QWidget* m_messageBar;
-    QLabel* m_message;
+    MessageBars* m_messages;
+    LostFrames* m_lost;
 };
 
 }  // namespace amber

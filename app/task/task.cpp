@@ -22,15 +22,24 @@ void Task::start(std::function<void(const Progress&, const CancelToken&)> work, 
     m_clock.start();
     emit began();
     m_thread = std::thread([this, work = std::move(work), then = std::move(then), cancel = m_cancel] {
-        work(
-            [this](int done, int total) {
-                const double left = done > 0 ? static_cast<double>(m_clock.elapsed()) / 1000 / done * (total - done) : 0;
-                QMetaObject::invokeMethod(this, [this, done, total, left] { emit progressed(done, total, left); });
-            },
-            cancel);
-        QMetaObject::invokeMethod(this, [this, then, cancel] {
+        QString fault;
+        try {
+            work(
+                [this](int done, int total) {
+                    const double left = done > 0 ? static_cast<double>(m_clock.elapsed()) / 1000 / done * (total - done) : 0;
+                    QMetaObject::invokeMethod(this, [this, done, total, left] { emit progressed(done, total, left); });
+                },
+                cancel);
+        } catch (const std::bad_alloc&) {
+            fault = tr("There was not enough memory for it.");
+        } catch (const std::exception& error) {
+            fault = QString::fromUtf8(error.what());
+        }
+        QMetaObject::invokeMethod(this, [this, then, cancel, fault] {
             m_running = false;
-            then(cancel.isCancelled());
+            then(cancel.isCancelled() || !fault.isEmpty());
+            if (!fault.isEmpty())
+                emit broke(fault);
             emit ended();
         });
     });

@@ -23,7 +23,8 @@ public:
     ~Task() override;
 
     /// `work` runs on a thread of its own and may call its progress from any thread; `then` runs on this object's thread afterwards, also when it was
-    /// cancelled. Nothing happens while other work is running.
+    /// cancelled. What `work` throws (no memory, a library's fault) ends it like a cancel, and is said by broke(). Nothing happens while other work is
+    /// running.
     void start(std::function<void(const Progress&, const CancelToken&)> work, std::function<void(bool cancelled)> then);
     void cancel() { m_cancel.cancel(); }
     bool isRunning() const { return m_running; }
@@ -32,6 +33,7 @@ signals:
     void began();
     void progressed(int done, int total, double secondsLeft);
     void ended();
+    void broke(const QString& why);
 
 private:
     std::thread m_thread;

@@ -58,9 +58,11 @@ QScrollBar:horizontal { background: #E2E2E2; height: 10px; } QScrollBar::handle:
 QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
 QToolTip { background: #FAFAFA; color: #1C1C1C; border: 1px solid #6A6A6A; padding: 4px; }
 QMenu { background: #EEEEEE; border: 1px solid #9C9C9C; } QMenu::item { padding: 5px 18px; } QMenu::item:selected { background: #D2D2D2; }
-QToolButton#railButton { border: none; border-left: 4px solid transparent; border-radius: 0; background: transparent; padding: 8px 6px; text-align: left; }
+QToolButton#railButton { border: 2px solid transparent; border-left: 4px solid transparent; border-radius: 0; background: transparent; padding: 6px 4px; text-align: left; }
 QToolButton#railButton:checked { border-left: 4px solid #C97A0A; background: #EEEEEE; font-weight: 600; }
-QToolButton#railButton:focus { background: #EEEEEE; border-left: 4px solid #C97A0A; }
+QToolButton#railButton:focus { border: 2px solid #C97A0A; padding-left: 6px; }
+QToolButton#railButton:checked:focus { border-left: 4px solid #C97A0A; padding-left: 4px; }
+QWidget[messageBar="true"] { background: #FAFAFA; border-bottom: 1px solid #B2B2B2; }
 )";
 
 struct Colours {
@@ -154,11 +156,16 @@ void setBlind(bool on)
 
 bool isBlind() { return g_blind; }
 
-QString number(double value, int decimals)
+QString decimal(double value, int decimals)
 {
-    const QString text = QString::number(value, 'f', decimals);
-    return g_blind ? QStringLiteral("·") : text.toDouble() == 0 ? QString(text).remove('-') : QString(text).replace('-', QStringLiteral("\u2212"));
+    // What is rounded to nothing has no sign.
+    const double rounded = std::abs(value) < 0.5 * std::pow(10.0, -decimals) ? 0.0 : value;
+    QLocale locale;
+    locale.setNumberOptions(QLocale::OmitGroupSeparator);
+    return locale.toString(rounded, 'f', decimals).replace('-', QStringLiteral("\u2212"));
 }
+
+QString number(double value, int decimals) { return g_blind ? QStringLiteral("·") : decimal(value, decimals); }
 
 QFont font(int pixels, bool strong)
 {

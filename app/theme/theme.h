@@ -44,7 +44,9 @@ int surround();
 /// Blind mode: numbers are not shown, so that only the eye judges.
 void setBlind(bool on);
 bool isBlind();
-/// A number for the screen: a dot in blind mode, a true minus sign.
+/// A number for the screen, as the locale writes it, with a true minus sign.
+QString decimal(double value, int decimals);
+/// A measured number for the screen: a dot in blind mode.
 QString number(double value, int decimals);
 
 /// Sets palette, font (Inter, tabular figures where the platform can) and style sheet.

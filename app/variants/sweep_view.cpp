@@ -1,6 +1,7 @@
 #include "app/variants/sweep_view.h"
 
 #include "app/bench/step_words.h"
+#include "app/theme/number_box.h"
 #include "app/theme/theme.h"
 #include "core/effects/step_trace.h"
 #include "core/table/table_file.h"
@@ -43,7 +44,7 @@ SweepView::SweepView(Document& document, Wall& wall, QWidget* parent) : QWidget(
     m_what->setMaximumWidth(170);
     connect(m_what, &QComboBox::activated, this, [this] { chooseWay(); });
     const auto number = [&](const char* name, const QString& words, const QString& tip) {
-        auto* box = new QDoubleSpinBox(this);
+        auto* box = new NumberBox(this);
         box->setObjectName(name);
         box->setAccessibleName(words);
         box->setToolTip(tip);

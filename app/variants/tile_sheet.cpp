@@ -139,7 +139,12 @@ void TileSheet::render()
         m_pool.start([this, i, tile = m_tiles[i], space, generation, cancel = m_cancel] {
             if (cancel.isCancelled())
                 return;
-            const Rendered result = renderTile(tile, space);
+            Rendered result;
+            try {
+                result = renderTile(tile, space);
+            } catch (const std::exception&) {
+                // The tile stays empty: there was no memory for it.
+            }
             QMetaObject::invokeMethod(this, [this, i, result, generation] {
                 if (generation != m_generation)
                     return;

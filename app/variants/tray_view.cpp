@@ -103,7 +103,7 @@ void TrayView::refresh()
         if (const Frame* frame = m_document.frame(id))
             if (const auto proxy = m_proxies.proxy(id, frame->path))
                 for (std::size_t v = 0; v < m_versions.size(); ++v) {
-                    Tile tile{m_versions[v].look, proxy, QString::fromStdString(Document::pictureName(id)), frames.size() > 1 ? tr("%1 · %2").arg(text(frame->path.stem()), m_versions[v].title) : m_versions[v].title, {}, {}};
+                    Tile tile{m_versions[v].look, proxy, QString::fromStdString(Document::pictureName(id)), frames.size() > 1 ? tr("%1 · %2").arg(titleOf(*frame), m_versions[v].title) : m_versions[v].title, {}, {}};
                     if (v > 0)
                         tile.against = m_versions[0].look;
                     if (v > 0 && m_map->currentIndex() > 0)

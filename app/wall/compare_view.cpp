@@ -161,7 +161,7 @@ void CompareView::render()
     m_left->setImages(1, m_leftImage, before);
     m_right->setImages(1, map ? toScreen(map->view()) : m_rightImage, map ? QImage() : before);
     if (const auto d = pictureDifference(results[0].view(), results[1].view()))
-        m_difference->setText(tr("Difference on this frame (ΔE00): mean %1, 95 % %2, largest %3").arg(d->mean, 0, 'f', 2).arg(d->percentile95, 0, 'f', 2).arg(d->maximum, 0, 'f', 2));
+        m_difference->setText(tr("Difference on this frame (ΔE00): mean %1, 95 % %2, largest %3").arg(theme::decimal(d->mean, 2)).arg(theme::decimal(d->percentile95, 2)).arg(theme::decimal(d->maximum, 2)));
 }
 
 void CompareView::resizeEvent(QResizeEvent*)

@@ -16,6 +16,7 @@ public:
 
     void setCaption(const QString& caption);
     QString caption() const { return m_caption; }
+    QString message() const { return m_message; }
     void setMessage(const QString& message);
     void setImages(std::uint64_t number, const QImage& after, const QImage& before);
     void clear();

@@ -28,8 +28,9 @@ Wall::Wall(Document& document, ProxyStore& proxies, RenderService& renders, QWid
         requestRender();
     });
     connect(&proxies, &ProxyStore::failed, this, [this](std::int64_t frame, const QString& message) {
-        if (frame == m_document.frameInHand())
-            m_inHand->setMessage(message);
+        const Frame* of = m_document.frame(frame);
+        for (PictureView* view : viewsOf(frame))
+            view->setMessage(of && !of->fault.empty() ? text(of->fault) : message);
     });
     connect(&renders, &RenderService::rendered, this, &Wall::show);
     connect(&renders, &RenderService::measured, this, [this](std::uint64_t number, const MeasuredFrame& frame) {
@@ -108,17 +109,21 @@ void Wall::rebuild()
     }
     const auto caption = [&](std::int64_t id) {
         const Frame* frame = m_document.frame(id);
-        return frame ? text(frame->path.stem()) : QString();
+        return frame ? titleOf(*frame) : QString();
     };
     m_watched.clear();
     m_inHand->setMarks({}, m_document.framing(m_document.frameInHand()));
     m_inHand->clear();
     m_inHand->setCaption(caption(m_document.frameInHand()));
-    m_inHand->setMessage(m_document.frames().empty() ? tr("No frames yet") : tr("Reading…"));
+    const auto message = [&](std::int64_t id) {
+        const Frame* frame = m_document.frame(id);
+        return frame && !frame->fault.empty() ? text(frame->fault) : tr("Reading…");
+    };
+    m_inHand->setMessage(m_document.frames().empty() ? tr("No frames yet") : message(m_document.frameInHand()));
     for (std::size_t i = 0; i < chosen.size(); ++i) {
         m_companions[i]->clear();
         m_companions[i]->setCaption(caption(chosen[i]));
-        m_companions[i]->setMessage(tr("Reading…"));
+        m_companions[i]->setMessage(message(chosen[i]));
         m_companions[i]->setToolTip(tr("Double-click to take this frame in hand"));
     }
     place();
@@ -185,10 +190,10 @@ void Wall::requestRender()
     request.steps = m_hold == Hold::Untouched ? 0 : m_hold == Hold::BeforeStep ? static_cast<std::size_t>(m_document.selectedStep()) : kStepLimit;
     const auto add = [&](std::int64_t id, PictureView* view) {
         const Frame* frame = m_document.frame(id);
-        if (!frame)
+        if (!frame || frame->isLost)
             return;
         if (auto proxy = m_proxies.proxy(id, frame->path)) {
-            view->setCaption(text(frame->path.stem()) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()));
+            view->setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()));
             request.pictures.push_back({id, proxy, view->pictureSpace(), Document::pictureName(id)});
         }
     };
@@ -218,13 +223,21 @@ void Wall::requestRender()
         m_requested = m_renders.submit(std::move(request));
 }
 
-void Wall::show(std::uint64_t number, std::int64_t frame, const QImage& after, const QImage& before)
+std::vector<PictureView*> Wall::viewsOf(std::int64_t frame) const
 {
+    std::vector<PictureView*> views;
     if (frame == m_document.frameInHand())
-        m_inHand->setImages(number, after, before);
+        views.push_back(m_inHand);
     for (std::size_t i = 0; i < m_companions.size() && i < m_document.companions().size(); ++i)
         if (m_document.companions()[i] == frame)
-            m_companions[i]->setImages(number, after, before);
+            views.push_back(m_companions[i]);
+    return views;
+}
+
+void Wall::show(std::uint64_t number, std::int64_t frame, const QImage& after, const QImage& before)
+{
+    for (PictureView* view : viewsOf(frame))
+        view->setImages(number, after, before);
 }
 
 }  // namespace amber

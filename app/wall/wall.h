@@ -49,6 +49,8 @@ private:
     void rebuild();
     void place();
     void requestRender();
+    /// Where a frame is shown.
+    std::vector<PictureView*> viewsOf(std::int64_t frame) const;
     void show(std::uint64_t number, std::int64_t frame, const QImage& after, const QImage& before);
 
     Document& m_document;

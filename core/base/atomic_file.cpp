@@ -1,11 +1,17 @@
 #include "core/base/atomic_file.h"
 
-#include <atomic>
+#include "core/base/content_hash.h"
+#include "core/base/written_files.h"
+
 #include <cerrno>
+#include <chrono>
+#include <cstdint>
+#include <cstdio>
 #include <cstring>
 #include <fcntl.h>
 #include <fstream>
 #include <signal.h>
+#include <sys/random.h>
 #include <unistd.h>
 
 namespace amber {
@@ -14,19 +20,43 @@ namespace {
 
 constexpr std::string_view kPrefix = ".amber-part-";
 
-fs::path temporaryName(const fs::path& target)
+std::string reason() { return std::strerror(errno); }
+
+std::string hex(std::uint64_t number)
 {
-    static std::atomic<unsigned> counter{0};
-    std::string name(kPrefix);
-    name += std::to_string(::getpid()) + "-" + std::to_string(counter++) + target.extension().string();
-    return target.parent_path() / name;
+    char text[17];
+    std::snprintf(text, sizeof text, "%016llx", static_cast<unsigned long long>(number));
+    return text;
 }
 
-std::string reason() { return std::strerror(errno); }
+/// Tells this machine's leftovers from those of another one that writes into the same shared folder.
+std::string machine()
+{
+    char name[256] = {};
+    (void)::gethostname(name, sizeof name - 1);
+    return contentHash(name).substr(0, 8);
+}
+
+/// Makes the temporary file, readable as any new file is. Where it cannot be made, the writer that opens its name will say why.
+fs::path makeTemporary(const fs::path& target)
+{
+    const fs::path folder = target.parent_path();
+    for (int tries = 0;; ++tries) {
+        std::uint64_t number = 0;
+        if (::getrandom(&number, sizeof number, 0) != sizeof number)
+            number = static_cast<std::uint64_t>(std::chrono::steady_clock::now().time_since_epoch().count());
+        const fs::path path = folder / (std::string(kPrefix) + machine() + "-" + std::to_string(::getpid()) + "-" + hex(number) + target.extension().string());
+        const int file = ::open(path.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0666);
+        if (file >= 0)
+            ::close(file);
+        if (file >= 0 || errno != EEXIST || tries == 100)
+            return path;
+    }
+}
 
 Status flush(const fs::path& path, int flags)
 {
-    const int file = ::open(path.c_str(), flags);
+    const int file = ::open(path.c_str(), flags | O_CLOEXEC);
     if (file < 0)
         return fail("cannot be written: " + reason(), path.string());
     const bool good = ::fsync(file) == 0;
@@ -37,9 +67,33 @@ Status flush(const fs::path& path, int flags)
     return {};
 }
 
+/// Renames to a name that nothing has: 0, or the system's error number. File systems that know no such renaming get a second name, or an empty file made
+/// for the purpose that is renamed over.
+int renameToFreeName(const fs::path& from, const fs::path& to)
+{
+    if (::renameat2(AT_FDCWD, from.c_str(), AT_FDCWD, to.c_str(), RENAME_NOREPLACE) == 0)
+        return 0;
+    if (errno != EINVAL && errno != ENOSYS)
+        return errno;
+    if (::link(from.c_str(), to.c_str()) == 0)
+        return ::unlink(from.c_str()) == 0 ? 0 : errno;
+    if (errno == EEXIST)
+        return errno;
+    const int place = ::open(to.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0666);
+    if (place < 0)
+        return errno;
+    ::close(place);
+    return ::rename(from.c_str(), to.c_str()) == 0 ? 0 : errno;
+}
+
 }  // namespace
 
-AtomicFile::AtomicFile(fs::path target) : m_target(std::move(target)), m_temporary(temporaryName(m_target)) {}
+AtomicFile::AtomicFile(fs::path target, std::string replaces) : m_target(std::move(target)), m_temporary(makeTemporary(m_target)), m_replaces(std::move(replaces)) {}
+
+AtomicFile::AtomicFile(fs::path target, WrittenFiles* written) : AtomicFile(target, written ? written->hashOf(target) : std::string())
+{
+    m_written = written;
+}
 
 AtomicFile::~AtomicFile()
 {
@@ -48,30 +102,66 @@ AtomicFile::~AtomicFile()
         fs::remove(m_temporary, ignored);
 }
 
+Status AtomicFile::write(std::string_view bytes)
+{
+    errno = 0;
+    std::ofstream out(m_temporary, std::ios::binary | std::ios::trunc);
+    out.write(bytes.data(), static_cast<std::streamsize>(bytes.size()));
+    out.flush();
+    if (!out)
+        return fail("cannot be written: " + (errno ? reason() : "the write failed"), m_target.string());
+    return {};
+}
+
+Status AtomicFile::putInPlace()
+{
+    std::error_code error;
+    if (!m_replaces.empty() && fs::symlink_status(m_target, error).type() == fs::file_type::regular)
+        if (const auto now = contentHashOfFile(m_target); now && *now == m_replaces) {
+            if (::rename(m_temporary.c_str(), m_target.c_str()) != 0)
+                return fail("cannot be put in place: " + reason(), m_target.string());
+            return {};
+        }
+    const int failure = renameToFreeName(m_temporary, m_target);
+    if (failure == EEXIST)
+        return fail("a file of this name is there already and is left as it is: choose another name or folder", m_target.string());
+    if (failure != 0)
+        return fail("cannot be put in place: " + std::string(std::strerror(failure)), m_target.string());
+    return {};
+}
+
 Status AtomicFile::commit()
 {
     if (auto flushed = flush(m_temporary, O_RDONLY); !flushed)
         return fail(flushed.error().what, m_target.string());
-    if (::rename(m_temporary.c_str(), m_target.c_str()) != 0)
-        return fail("cannot be put in place: " + reason(), m_target.string());
+    std::string hash;
+    std::uintmax_t bytes = 0;
+    if (m_written) {
+        std::error_code error;
+        hash = contentHashOfFile(m_temporary).value_or("");
+        bytes = fs::file_size(m_temporary, error);
+    }
+    if (const Status placed = putInPlace(); !placed)
+        return placed;
     m_done = true;
+    if (m_written && !hash.empty())
+        m_written->add(m_target, hash, bytes);
     const fs::path folder = m_target.parent_path();
     (void)flush(folder.empty() ? fs::path(".") : folder, O_RDONLY | O_DIRECTORY);
     return {};
 }
 
-Status writeFileAtomically(const fs::path& path, std::string_view bytes)
+Status writeFileAtomically(const fs::path& path, std::string_view bytes, WrittenFiles* written)
 {
-    AtomicFile file(path);
-    {
-        errno = 0;
-        std::ofstream out(file.temporaryPath(), std::ios::binary | std::ios::trunc);
-        out.write(bytes.data(), static_cast<std::streamsize>(bytes.size()));
-        out.flush();
-        if (!out)
-            return fail("cannot be written: " + (errno ? reason() : "the write failed"), path.string());
-    }
-    return file.commit();
+    AtomicFile file(path, written);
+    const Status done = file.write(bytes);
+    return done ? file.commit() : done;
+}
+
+Status saveFile(const fs::path& path, std::string_view bytes)
+{
+    WrittenFiles saved = WrittenFiles::ofUser();
+    return writeFileAtomically(path, bytes, &saved);
 }
 
 Status copyFileAtomically(const fs::path& from, const fs::path& to)
@@ -117,10 +207,10 @@ void removeLeftovers(const fs::path& folder)
 {
     std::error_code error;
     for (const auto& entry : fs::directory_iterator(folder, error)) {
-        const std::string name = entry.path().filename().string();
-        if (name.rfind(kPrefix, 0) != 0)
+        const std::string name = entry.path().filename().string(), ours = std::string(kPrefix) + machine() + "-";
+        if (name.rfind(ours, 0) != 0 || entry.symlink_status(error).type() != fs::file_type::regular)
             continue;
-        const int owner = std::atoi(name.c_str() + kPrefix.size());
+        const int owner = std::atoi(name.c_str() + ours.size());
         if (owner > 0 && owner != ::getpid() && ::kill(owner, 0) != 0 && errno == ESRCH)
             fs::remove(entry.path(), error);
     }

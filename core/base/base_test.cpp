@@ -1,9 +1,15 @@
 #include "core/base/atomic_file.h"
 #include "core/base/content_hash.h"
+#include "core/base/json_text.h"
+#include "core/base/memory_gate.h"
+#include "core/base/written_files.h"
 #include "tests/support/temporary_folder.h"
 
+#include <atomic>
+#include <clocale>
 #include <gtest/gtest.h>
 #include <sys/wait.h>
+#include <thread>
 #include <unistd.h>
 
 namespace amber {
@@ -11,6 +17,19 @@ namespace {
 
 using test::readText;
 using test::TemporaryFolder;
+
+/// With AMBER_TEST_LOCALE set all tests of this program run in the locale of the environment, as a window does.
+class LocaleOfTheUser : public testing::Environment {
+public:
+    void SetUp() override
+    {
+        if (!std::getenv("AMBER_TEST_LOCALE"))
+            return;
+        ASSERT_NE(std::setlocale(LC_ALL, ""), nullptr) << "the locale of the environment is not there";
+        ASSERT_STREQ(std::localeconv()->decimal_point, ",");
+    }
+};
+[[maybe_unused]] const auto* const kLocale = testing::AddGlobalTestEnvironment(new LocaleOfTheUser);
 
 std::size_t entries(const std::filesystem::path& folder)
 {
@@ -29,8 +48,62 @@ TEST(AtomicFile, IsWholeAfterCommitAndGoneWithout)
     }
     EXPECT_EQ(readText(folder / "a.txt"), "first");
     EXPECT_EQ(entries(folder.path()), 1u);
-    ASSERT_TRUE(writeFileAtomically(folder / "a.txt", "second"));
-    EXPECT_EQ(readText(folder / "a.txt"), "second");
+}
+
+TEST(AtomicFile, NeverReplacesWhatThisProgramDidNotWrite)
+{
+    const TemporaryFolder folder;
+    folder.write("theirs.txt", "theirs");
+    std::filesystem::create_symlink("theirs.txt", folder / "link.txt");
+    std::filesystem::create_symlink("nowhere", folder / "dangling.txt");
+    std::filesystem::create_hard_link(folder / "theirs.txt", folder / "second.txt");
+    for (const char* name : {"theirs.txt", "link.txt", "second.txt", "dangling.txt"}) {
+        const auto status = writeFileAtomically(folder / name, "ours");
+        ASSERT_FALSE(status) << name;
+        EXPECT_NE(status.error().message().find("is there already"), std::string::npos) << status.error().message();
+    }
+    EXPECT_EQ(readText(folder / "theirs.txt"), "theirs");
+    EXPECT_FALSE(std::filesystem::exists(folder / "nowhere"));
+    EXPECT_FALSE(copyFileAtomically(folder / "theirs.txt", folder / "second.txt"));
+    EXPECT_EQ(entries(folder.path()), 4u) << "no temporary file stays";
+
+    WrittenFiles written = WrittenFiles::ofFolder(folder.path());
+    ASSERT_TRUE(writeFileAtomically(folder / "ours.txt", "first", &written));
+    ASSERT_TRUE(writeFileAtomically(folder / "ours.txt", "second", &written)) << "what it wrote itself it may replace";
+    EXPECT_EQ(readText(folder / "ours.txt"), "second");
+    ASSERT_TRUE(written.save());
+    WrittenFiles again = WrittenFiles::ofFolder(folder.path());
+    EXPECT_TRUE(again.seemsOurs(folder / "ours.txt"));
+    ASSERT_TRUE(writeFileAtomically(folder / "ours.txt", "third", &again)) << "also in another run";
+    folder.write("ours.txt", "their");
+    EXPECT_FALSE(writeFileAtomically(folder / "ours.txt", "fourth", &again)) << "but not once somebody changed it";
+    EXPECT_EQ(readText(folder / "ours.txt"), "their");
+}
+
+TEST(AtomicFile, ItsTemporaryFileIsNewAndCannotBeGuessed)
+{
+    const TemporaryFolder folder;
+    const AtomicFile one(folder / "a.jpg"), two(folder / "a.jpg");
+    EXPECT_TRUE(std::filesystem::is_regular_file(std::filesystem::symlink_status(one.temporaryPath()))) << "made at once, by nobody else";
+    EXPECT_NE(one.temporaryPath(), two.temporaryPath());
+    EXPECT_GT(one.temporaryPath().filename().string().size(), 30u) << "16 random hexadecimal digits are part of it";
+}
+
+TEST(WrittenFiles, LeavesAManifestThatIsNotItsOwnAloneAndJoinsWhatOthersAdded)
+{
+    const TemporaryFolder folder;
+    folder.write("manifest.json", "{\"files\": 3}");
+    {
+        WrittenFiles one = WrittenFiles::ofFolder(folder.path()), other = WrittenFiles::ofFolder(folder.path());
+        EXPECT_EQ(one.listFile().filename(), "manifest-2.json");
+        one.add(folder / "one.jpg", "aa", 1);
+        other.add(folder / "other.jpg", "bb", 2);
+        ASSERT_TRUE(one.save() && other.save());
+    }
+    EXPECT_EQ(readText(folder / "manifest.json"), "{\"files\": 3}");
+    const WrittenFiles both = WrittenFiles::ofFolder(folder.path());
+    EXPECT_EQ(both.hashOf(folder / "one.jpg") + both.hashOf(folder / "other.jpg"), "aabb");
+    EXPECT_EQ(both.hashOf(folder / "third.jpg"), "");
 }
 
 TEST(AtomicFile, CopiesWholeFilesAndSaysWhyItCannot)
@@ -61,13 +134,47 @@ TEST(AtomicFile, LeftoversOfDeadProcessesAreRemovedAndNothingElse)
     if (child == 0)
         ::_exit(0);
     ::waitpid(child, nullptr, 0);
-    folder.write(".amber-part-" + std::to_string(child) + "-0.jpg", "half");
-    folder.write(".amber-part-" + std::to_string(::getpid()) + "-7.jpg", "being written");
+    const std::string name = AtomicFile(folder / "x.jpg").temporaryPath().filename().string(), own = "-" + std::to_string(::getpid()) + "-";
+    const auto madeBy = [&](const std::string& process) { return std::string(name).replace(name.find(own), own.size(), process); };
+    const std::string left = madeBy("-" + std::to_string(child) + "-");
+    folder.write(left, "half");
+    folder.write(madeBy(own), "being written");
+    folder.write(".amber-part-00000000-" + std::to_string(child) + "-0123456789abcdef.jpg", "of another machine, being written");
     folder.write(".hidden", "not ours");
     folder.write("picture.jpg", "not ours either");
     removeLeftovers(folder.path());
-    EXPECT_FALSE(std::filesystem::exists(folder / (".amber-part-" + std::to_string(child) + "-0.jpg")));
-    EXPECT_EQ(entries(folder.path()), 3u);
+    EXPECT_FALSE(std::filesystem::exists(folder / left));
+    EXPECT_EQ(entries(folder.path()), 4u);
+}
+
+TEST(MemoryGate, LetsInWhatFitsAndOneThatNeverWould)
+{
+    MemoryGate gate(100);
+    std::atomic<int> inside = 0, most = 0;
+    std::vector<std::thread> all;
+    for (int i = 0; i < 8; ++i)
+        all.emplace_back([&, i] {
+            for (int n = 0; n < 50; ++n) {
+                const auto held = gate.take(i == 0 ? 500 : 40);
+                const int now = ++inside;
+                for (int seen = most; now > seen && !most.compare_exchange_weak(seen, now);) {
+                }
+                std::this_thread::yield();
+                --inside;
+            }
+        });
+    for (std::thread& t : all)
+        t.join();
+    EXPECT_LE(most, 2);
+    EXPECT_EQ(gate.mostBytes(), 500u) << "alone, and never beside another";
+}
+
+TEST(JsonText, NeverThrowsWhateverTheBytesAre)
+{
+    const std::string camera = "Cam\xE9ra \xFF";
+    EXPECT_EQ(jsonText({{"camera", camera}}), "{\"camera\":\"Cam\xEF\xBF\xBDra \xEF\xBF\xBD\"}");
+    EXPECT_EQ(validUtf8(camera), "Cam\xEF\xBF\xBDra \xEF\xBF\xBD");
+    EXPECT_EQ(validUtf8("caf\xC3\xA9"), "caf\xC3\xA9");
 }
 
 TEST(ReadWholeFile, RefusesWhatIsNoFileAndWhatIsTooLarge)

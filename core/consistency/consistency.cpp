@@ -6,8 +6,9 @@
 #include "core/measure/tone.h"
 
 #include <algorithm>
+#include <array>
+#include <charconv>
 #include <cmath>
-#include <cstdio>
 #include <map>
 
 namespace amber {
@@ -167,9 +168,9 @@ std::string consistencyCsv(const ConsistencyTable& table, const std::vector<KeyC
         csv += "," + quoted(name + ", before, dE00 to lead") + "," + quoted(name + ", after, dE00 to lead") + "," + quoted(name + ", dE00 to target");
     csv += ",\"brightness, after, L* to lead\",\"contrast, after, L* to lead\"\n";
     const auto number = [](double v) {
-        char text[32];
-        std::snprintf(text, sizeof text, "%.2f", v);
-        return std::string(text);
+        std::array<char, 32> text{};
+        const auto end = std::to_chars(text.data(), text.data() + text.size(), v, std::chars_format::fixed, 2).ptr;
+        return std::string(text.data(), end);
     };
     for (std::size_t i = 0; i < table.rows.size() && i < frames.size(); ++i) {
         csv += quoted(frames[i]);

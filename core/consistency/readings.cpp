@@ -1,5 +1,7 @@
 #include "core/consistency/readings.h"
 
+#include "core/base/caught.h"
+#include "core/base/memory_gate.h"
 #include "core/engine/render_plan.h"
 #include "core/image/read.h"
 #include "core/image/resize.h"
@@ -8,6 +10,7 @@
 
 #include <atomic>
 #include <tbb/parallel_for.h>
+#include <tbb/task_arena.h>
 
 namespace amber {
 namespace {
@@ -21,9 +24,13 @@ struct Opened {
     int longEdge = 0;
 };
 
-Result<Opened> open(const ReadFrame& frame, bool withFeatures)
+Result<Opened> read(const ReadFrame& frame, bool withFeatures, MemoryGate& gate)
 {
-    auto picture = readReduced(frame.path, kFeatureEdge, true);
+    // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the other would wait for.
+    auto picture = tbb::this_task_arena::isolate([&]() -> Result<Picture> {
+        const auto held = gate.take(bytesToReadReduced(frame.path, kFeatureEdge, true));
+        return readReduced(frame.path, kFeatureEdge, true);
+    });
     if (!picture)
         return tl::make_unexpected(picture.error());
     Opened opened;
@@ -35,6 +42,11 @@ Result<Opened> open(const ReadFrame& frame, bool withFeatures)
     opened.balanced = opened.untouched;
     applyLight(frame.balance, frame.response, opened.balanced.mutableView());
     return opened;
+}
+
+Result<Opened> open(const ReadFrame& frame, bool withFeatures, MemoryGate& gate)
+{
+    return caught(frame.path.string(), [&] { return read(frame, withFeatures, gate); });
 }
 
 Image finished(const Image& balanced, const Look& look, const std::string& name, int longEdge)
@@ -52,11 +64,12 @@ std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const 
     std::vector<FrameReading> readings(frames.size());
     // The frames on which something was marked, first: the others are compared with them.
     std::map<std::int64_t, Opened> marked;
+    MemoryGate gate;
     std::map<std::int64_t, int> groupOf;
     for (const ReadFrame& frame : frames) {
         groupOf[frame.frame] = frame.group;
         if (std::any_of(keys.begin(), keys.end(), [&](const KeyColour& k) { return k.frame == frame.frame; }))
-            if (auto opened = open(frame, true))
+            if (auto opened = open(frame, true, gate))
                 marked.emplace(frame.frame, std::move(*opened));
     }
     std::atomic<int> done = 0;
@@ -68,7 +81,7 @@ std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const 
         r.frame = frame.frame, r.group = frame.group, r.isLead = frame.isLead;
         r.untouched.resize(keys.size()), r.balanced.resize(keys.size()), r.finished.resize(keys.size()), r.doubt.assign(keys.size(), 0);
         r.places.assign(keys.size(), Region{0, 0, 0, 0});
-        auto opened = open(frame, std::any_of(keys.begin(), keys.end(), [&](const KeyColour& k) { return k.frame != frame.frame && groupOf[k.frame] == frame.group && !frame.places.count(k.name); }));
+        auto opened = open(frame, std::any_of(keys.begin(), keys.end(), [&](const KeyColour& k) { return k.frame != frame.frame && groupOf[k.frame] == frame.group && !frame.places.count(k.name); }), gate);
         if (!opened) {
             r.fault = opened.error().message();
             if (progress)

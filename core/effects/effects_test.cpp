@@ -94,7 +94,9 @@ TEST(StepTrace, FollowsTheFraming)
     EXPECT_NEAR(cropped->states[0].meanL, 0.75, 0.01);
     EXPECT_EQ(cropped->states[0].meanL, holed->states[0].meanL);
     EXPECT_EQ(framingFromText(framingToText(hole)), hole);
-    EXPECT_EQ(framingFromText("nonsense"), Framing{});
+    EXPECT_FALSE(framingFromText("nonsense"));
+    EXPECT_FALSE(framingFromText("0,1 0,1 0,9 0,9;")) << "a comma is no point";
+    EXPECT_EQ(framingFromText(""), Framing{});
     const ImageView all = field.view();
     EXPECT_EQ(counted(all, right).width(), all.width / 2 * all.height);
     const ClipPlaces places = clipPlaces(all, {});
@@ -317,7 +319,8 @@ TEST(KeyColours, WatchThemselvesAndAreKept)
     auto kept = std::vector{keyAt(room.view(), "Ada's skin", 0.5, 0.2)};
     kept[0].target = Lab{60, 12, 14};
     EXPECT_EQ(keyColoursFromText(keyColoursToText(kept)), kept);
-    EXPECT_TRUE(keyColoursFromText("[{\"name\":1}]").empty());
+    EXPECT_FALSE(keyColoursFromText("[{\"name\":1}]"));
+    EXPECT_TRUE(keyColoursFromText("")->empty());
     const OkLch absent = toOkLch(toOkLab(absentColour(room.view())));
     EXPECT_GT(std::abs(hueDifference(absent.hueDegrees, 34)), 60) << "far from the room's own colour";
     EXPECT_GT(absent.chroma, 0.12);

@@ -1,13 +1,16 @@
 #include "core/handover/export.h"
 
 #include "core/base/atomic_file.h"
+#include "core/base/caught.h"
 #include "core/engine/render_plan.h"
 #include "core/image/resize.h"
 #include "core/image/rows.h"
 
 #include <algorithm>
+#include <chrono>
 #include <mutex>
 #include <set>
+#include <sys/stat.h>
 #include <tbb/parallel_pipeline.h>
 #include <tbb/task_arena.h>
 
@@ -16,6 +19,13 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr int kPicturesInFlight = 2, kBandPixels = 1 << 16, kBandsInFlight = 6;
+constexpr std::chrono::seconds kSavedEvery{2};
+
+std::string lowerCase(std::string s)
+{
+    std::transform(s.begin(), s.end(), s.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    return s;
+}
 
 Image alphaAsPicture(const std::vector<float>& alpha, int width, int height)
 {
@@ -37,11 +47,11 @@ std::vector<float> reducedAlpha(const std::vector<float>& alpha, int width, int 
 std::vector<float> placedAlpha(const std::vector<float>& alpha, int width, int height, const Geometry& geometry) { return alphaOf(placed(alphaAsPicture(alpha, width, height), geometry)); }
 
 /// Bands of rows on their way: read one after another, rendered side by side, written one after another.
-Status deliverInBands(const RenderPlan& plan, const PictureOwn& own, RowReader& reader, const fs::path& source, const fs::path& target, const Recipe& recipe, const CancelToken& cancel)
+Status deliverInBands(const RenderPlan& plan, const PictureOwn& own, RowReader& reader, const fs::path& source, const fs::path& target, const Recipe& recipe, WrittenFiles& written, const CancelToken& cancel)
 {
     const int width = reader.info().width, height = reader.info().height;
     const int rows = std::clamp(kBandPixels / std::max(1, width), 8, 512) / 8 * 8;
-    auto writer = RowWriter::open(target, width, height, recipe.output);
+    auto writer = RowWriter::open(target, width, height, recipe.output, &written);
     if (!writer)
         return tl::make_unexpected(writer.error());
     struct Band {
@@ -52,11 +62,11 @@ Status deliverInBands(const RenderPlan& plan, const PictureOwn& own, RowReader& 
     // Bands go round: what one has taken of memory serves the next.
     std::vector<std::unique_ptr<Band>> free;
     std::mutex mutex;
-    Status read, written;
+    Status read, put;
     int next = 0;
     const auto take = [&](tbb::flow_control& flow) -> Band* {
         const std::lock_guard lock(mutex);
-        if (next >= height || cancel.isCancelled() || !read || !written) {
+        if (next >= height || cancel.isCancelled() || !read || !put) {
             flow.stop();
             return nullptr;
         }
@@ -77,34 +87,31 @@ Status deliverInBands(const RenderPlan& plan, const PictureOwn& own, RowReader& 
         tbb::this_task_arena::isolate([&] {
             if (band->image.width() != width || band->image.height() != band->rows)
                 band->image = Image(width, band->rows);
-            reader.toLinear(band->in, band->image.mutableView());
+            reader.toLinear(band->in.data(), band->image.mutableView());
             applyLight(own.balance, own.response, band->image.mutableView());
             render(plan, band->image.view(), band->image.mutableView(), cancel, {RenderOptions::Stage::All, 0, band->first, height});
             (*writer)->toCodes(band->image.view(), band->out);
         });
         return band;
     };
-    const auto put = [&](Band* band) {
-        if (written && !cancel.isCancelled())
-            written = (*writer)->write(band->rows, band->out);
+    const auto give = [&](Band* band) {
+        if (put && !cancel.isCancelled())
+            put = (*writer)->write(band->rows, band->out);
         const std::lock_guard lock(mutex);
         free.emplace_back(band);
     };
     tbb::parallel_pipeline(kBandsInFlight, tbb::make_filter<void, Band*>(tbb::filter_mode::serial_in_order, take) &
                                                tbb::make_filter<Band*, Band*>(tbb::filter_mode::parallel, develop) &
-                                               tbb::make_filter<Band*, void>(tbb::filter_mode::serial_in_order, put));
+                                               tbb::make_filter<Band*, void>(tbb::filter_mode::serial_in_order, give));
     if (cancel.isCancelled())
         return fail("cancelled", source.string());
-    if (!read || !written)
-        return read ? written : read;
+    if (!read || !put)
+        return read ? put : read;
     return (*writer)->finish(source);
 }
 
-Status deliver(const RenderPlan& plan, const PictureOwn& own, const fs::path& source, const fs::path& target, const Recipe& recipe, const CancelToken& cancel)
+Status deliver(const RenderPlan& plan, const PictureOwn& own, const fs::path& source, const fs::path& target, const Recipe& recipe, WrittenFiles& written, const CancelToken& cancel)
 {
-    std::error_code error;
-    if (fs::equivalent(source, target, error))
-        return fail("would overwrite its own source: choose another folder", source.string());
     if (recipe.ratio > 0) {
         const auto info = readPictureInfo(source);
         if (!info)
@@ -113,7 +120,7 @@ Status deliver(const RenderPlan& plan, const PictureOwn& own, const fs::path& so
         cut.balance.geometry = croppedTo(own.balance.geometry, static_cast<double>(info->width) / info->height, recipe.ratio);
         Recipe uncut = recipe;
         uncut.ratio = 0;
-        return deliver(plan, cut, source, target, uncut, cancel);
+        return deliver(plan, cut, source, target, uncut, written, cancel);
     }
     if (!plan.needsWholePicture() && own.balance.geometry.isIdentity()) {
         auto reader = RowReader::open(source);
@@ -122,7 +129,7 @@ Status deliver(const RenderPlan& plan, const PictureOwn& own, const fs::path& so
         if (*reader) {
             const Size size{(*reader)->info().width, (*reader)->info().height};
             if (fitted(size, recipe.longEdge) == size)
-                return deliverInBands(plan, own, **reader, source, target, recipe, cancel);
+                return deliverInBands(plan, own, **reader, source, target, recipe, written, cancel);
         }
     }
     auto picture = readPicture(source);
@@ -146,7 +153,7 @@ Status deliver(const RenderPlan& plan, const PictureOwn& own, const fs::path& so
     }
     if (!render(plan, image.view(), image.mutableView(), cancel, {RenderOptions::Stage::Output, 0}))
         return fail("cancelled", source.string());
-    return writePicture(target, image.view(), picture->alpha, recipe.output, source);
+    return writePicture(target, image.view(), picture->alpha, recipe.output, source, &written);
 }
 
 }  // namespace
@@ -156,17 +163,31 @@ int ExportReport::failed() const
     return static_cast<int>(std::count_if(deliveries.begin(), deliveries.end(), [](const Delivery& d) { return !d.fault.empty(); }));
 }
 
-std::vector<fs::path> targetsOf(const std::vector<fs::path>& sources, const Recipe& recipe)
+std::vector<fs::path> targetsOf(const std::vector<fs::path>& sources, const Recipe& recipe, const WrittenFiles& written)
 {
+    std::set<std::pair<dev_t, ino_t>> originals;
+    struct stat facts {};
+    for (const auto* files : {&sources, &recipe.originals})
+        for (const fs::path& file : *files)
+            if (::stat(file.c_str(), &facts) == 0)
+                originals.emplace(facts.st_dev, facts.st_ino);
     std::set<std::string> taken;
+    const auto isFree = [&](const fs::path& target) {
+        if (!taken.insert(lowerCase(target.filename().string())).second)
+            return false;
+        struct stat there {};
+        if (::lstat(target.c_str(), &there) != 0)
+            return true;
+        return originals.count({there.st_dev, there.st_ino}) == 0 && written.seemsOurs(target);
+    };
     std::vector<fs::path> targets;
     const std::string extension(extensionOf(recipe.output.format));
     for (const fs::path& source : sources) {
         const std::string stem = source.stem().string();
-        std::string name = stem + extension;
-        for (int n = 2; !taken.insert(name).second; ++n)
-            name = stem + "-" + std::to_string(n) + extension;
-        targets.push_back(recipe.folder / name);
+        fs::path target = recipe.folder / (stem + extension);
+        for (int n = 2; !isFree(target); ++n)
+            target = recipe.folder / (stem + "-" + std::to_string(n) + extension);
+        targets.push_back(std::move(target));
     }
     return targets;
 }
@@ -183,11 +204,13 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
         return fail("the folder cannot be made" + (error ? ": " + error.message() : std::string()), recipe.folder.string());
     removeLeftovers(recipe.folder);
 
-    const std::vector<fs::path> targets = targetsOf(sources, recipe);
+    WrittenFiles written = WrittenFiles::ofFolder(recipe.folder);
+    const std::vector<fs::path> targets = targetsOf(sources, recipe, written);
     std::vector<Delivery> all(sources.size());
     std::vector<char> finished(sources.size(), 0);
     std::mutex mutex;
     int done = 0;
+    auto saved = std::chrono::steady_clock::now();
     std::size_t next = 0;
     const auto take = [&](tbb::flow_control& flow) {
         if (next >= sources.size() || cancel.isCancelled()) {
@@ -200,19 +223,25 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
         static const PictureOwn nothing;
         const PictureOwn& mine = i < own.size() ? own[i] : nothing;
         const auto ownPlan = mine.name.empty() ? plan : RenderPlan::compile(lookFor(look, mine.name));
-        Status status = ownPlan ? deliver(*ownPlan, mine, sources[i], targets[i], recipe, cancel) : Status(tl::make_unexpected(ownPlan.error()));
+        Status status = !mine.fault.empty() ? Status(fail(mine.fault, sources[i].string())) : ownPlan ? caught(sources[i].string(), [&] { return deliver(*ownPlan, mine, sources[i], targets[i], recipe, written, cancel); }) : Status(tl::make_unexpected(ownPlan.error()));
         const std::lock_guard lock(mutex);
         if (!status && cancel.isCancelled())
             return;
         all[i] = {sources[i], status ? targets[i] : fs::path(), status ? std::string() : status.error().message()};
         finished[i] = 1;
         ++done;
+        // What a killed export has written is ours all the same when it is done again.
+        if (const auto now = std::chrono::steady_clock::now(); now - saved > kSavedEvery)
+            (void)written.save(), saved = now;
         if (progress)
             progress(done, static_cast<int>(sources.size()), all[i]);
     };
     tbb::parallel_pipeline(kPicturesInFlight, tbb::make_filter<void, std::size_t>(tbb::filter_mode::serial_in_order, take) &
                                                   tbb::make_filter<std::size_t, void>(tbb::filter_mode::parallel, work));
+    const Status listed = written.save();
     ExportReport report;
+    if (!listed)
+        report.warning = listed.error().message();
     for (std::size_t i = 0; i < all.size(); ++i)
         if (finished[i])
             report.deliveries.push_back(std::move(all[i]));

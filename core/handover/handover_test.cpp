@@ -48,7 +48,7 @@ TEST(Export, WritesEveryPictureAndReportsEachFault)
     EXPECT_NE(report->deliveries[1].fault.find("broken.png"), std::string::npos);
     for (int i : {0, 2, 3})
         EXPECT_EQ(largestDifference(readRaw(report->deliveries[static_cast<std::size_t>(i)].target), readRaw(sources[static_cast<std::size_t>(i)])), 0);
-    EXPECT_EQ(std::distance(fs::directory_iterator(folder / "out/deep"), fs::directory_iterator()), 3);
+    EXPECT_EQ(std::distance(fs::directory_iterator(folder / "out/deep"), fs::directory_iterator()), 3 + 1) << "and the list of what was written";
 }
 
 TEST(Export, BandsOfRowsGiveTheSameFileAsTheWholePicture)
@@ -71,7 +71,7 @@ TEST(Export, BandsOfRowsGiveTheSameFileAsTheWholePicture)
             auto whole = readPicture(source);
             ASSERT_TRUE(whole);
             ASSERT_TRUE(render(*plan, whole->image.view(), whole->image.mutableView()));
-            const auto other = folder / ("whole" + std::string(extensionOf(format)));
+            const auto other = folder / (std::string("whole-") + name + std::string(extensionOf(format)));
             ASSERT_TRUE(writePicture(other, whole->image.view(), {}, {format, RgbSpace::Srgb, 92}, source));
             EXPECT_EQ(largestDifference(readRaw(report->deliveries[0].target), readRaw(other)), 0) << name << " " << nameOf(format);
         }
@@ -90,13 +90,67 @@ TEST(Export, NamesNeverCollideAndASourceIsNeverOverwritten)
     fs::create_directory(folder / "b");
     for (const char* name : {"a/x.png", "b/x.png"})
         ASSERT_TRUE(writeRaw(folder / name, noise(8, 8, 3, 8, 1)));
-    const auto targets = targetsOf({folder / "a/x.png", folder / "b/x.png", folder / "c/x.jpg"}, into("/out", FileFormat::Jpeg));
-    EXPECT_EQ(targets, (std::vector<fs::path>{"/out/x.jpg", "/out/x-2.jpg", "/out/x-3.jpg"}));
+    const auto targets = targetsOf({folder / "a/x.png", folder / "b/x.png", folder / "c/X.jpg"}, into("/out", FileFormat::Jpeg), WrittenFiles::ofFolder("/out"));
+    EXPECT_EQ(targets, (std::vector<fs::path>{"/out/x.jpg", "/out/x-2.jpg", "/out/X-3.jpg"}));
     const std::string before = readText(folder / "a/x.png");
     const auto report = exportPictures(Look{}, {folder / "a/x.png"}, into(folder / "a"), {}, {});
-    EXPECT_EQ(report->failed(), 1);
-    EXPECT_NE(report->deliveries[0].fault.find("overwrite"), std::string::npos);
+    ASSERT_EQ(report->failed(), 0) << report->deliveries[0].fault;
+    EXPECT_EQ(report->deliveries[0].target, folder / "a/x-2.png");
     EXPECT_EQ(readText(folder / "a/x.png"), before);
+}
+
+/// Everything in a folder that is no picture of ours: name and content.
+std::map<std::string, std::string> contents(const fs::path& folder)
+{
+    std::map<std::string, std::string> all;
+    for (const auto& entry : fs::directory_iterator(folder))
+        all[entry.path().filename().string()] = readText(entry.path());
+    return all;
+}
+
+TEST(Export, NeverReplacesAnOriginalOrAnybodysFile)
+{
+    const TemporaryFolder folder;
+    fs::create_directory(folder / "shoot");
+    const auto shoot = folder / "shoot";
+    for (const char* name : {"a.png", "a.jpg", "b.png", "b.tif", "c.png", "d.png", "e.png"})
+        ASSERT_TRUE(writeRaw(shoot / name, noise(16, 12, 3, 8, 1)));
+    // Somebody's files under the names of the results, and links to originals.
+    folder.write("shoot/c.jpg", "notes of somebody");
+    fs::create_symlink(shoot / "b.tif", shoot / "b.jpg");
+    fs::create_hard_link(shoot / "b.tif", shoot / "d.jpg");
+    folder.write("shoot/manifest.json", "{\"somebody's\": true}");
+    fs::create_symlink(shoot, folder / "other name");
+    const auto before = contents(shoot);
+    Recipe recipe = into(folder / "other name", FileFormat::Jpeg);
+    recipe.originals = {shoot / "a.jpg", shoot / "b.tif"};
+    const std::vector<fs::path> sources{shoot / "a.png", shoot / "b.png", shoot / "c.png", shoot / "d.png", shoot / "e.png"};
+    for (int run = 0; run < 2; ++run) {
+        const auto report = exportPictures(Look{}, sources, recipe, {}, {});
+        ASSERT_TRUE(report);
+        EXPECT_EQ(report->failed(), 0);
+        for (const auto& [name, bytes] : before)
+            EXPECT_EQ(readText(shoot / name), bytes) << name << " in run " << run;
+        EXPECT_EQ(contents(shoot).size(), before.size() + 5 + 1) << "the same names again, and one list";
+    }
+    // What was changed since is somebody's.
+    folder.write("shoot/e.jpg", "retouched");
+    const auto again = exportPictures(Look{}, sources, recipe, {}, {});
+    EXPECT_EQ(again->deliveries[4].target.filename(), "e-2.jpg");
+    EXPECT_EQ(readText(shoot / "e.jpg"), "retouched");
+    // Brought into the job, a result is an original too.
+    recipe.originals.push_back(shoot / "a-2.jpg");
+    EXPECT_EQ(exportPictures(Look{}, {shoot / "a.png"}, recipe, {}, {})->deliveries[0].target.filename(), "a-3.jpg");
+    // A file that comes while a picture is rendered: that picture fails, the file stays.
+    const auto late = exportPictures(Look{}, {shoot / "a.png", shoot / "b.png", shoot / "c.png", shoot / "d.png"}, into(folder / "out"), [&](int done, int, const Delivery&) {
+        if (done == 1)
+            for (const char* name : {"c.png", "d.png"})
+                folder.write(std::string("out/") + name, "came meanwhile");
+    }, {});
+    for (const Delivery& d : late->deliveries)
+        EXPECT_TRUE(d.fault.empty() || d.fault.find("is there already") != std::string::npos) << d.fault;
+    for (const char* name : {"c.png", "d.png"})
+        EXPECT_TRUE(readText(folder / (std::string("out/") + name)) == "came meanwhile" || WrittenFiles::ofFolder(folder / "out").seemsOurs(folder / (std::string("out/") + name))) << name;
 }
 
 TEST(Export, ReducesToTheLongEdgeWithItsAlpha)
@@ -126,7 +180,9 @@ TEST(Export, CancelledInTheMiddleLeavesOnlyWholeFiles)
     EXPECT_TRUE(report->cancelled);
     EXPECT_LT(report->deliveries.size(), 10u);
     for (const auto& entry : fs::directory_iterator(folder / "out"))
-        EXPECT_EQ(readRaw(entry.path()).width, 60) << entry.path();
+        if (entry.path().extension() == ".png") {
+            EXPECT_EQ(readRaw(entry.path()).width, 60) << entry.path();
+        }
 }
 
 TEST(Export, SaysWhenTheFolderCannotBeMade)

@@ -1,5 +1,7 @@
 #include "core/image/metadata.h"
 
+#include "core/base/json_text.h"
+
 #include <cmath>
 #include <fstream>
 #include <cstdio>
@@ -135,8 +137,8 @@ CaptureFacts captureFacts(const std::filesystem::path& path)
             time.tm_year -= 1900, time.tm_mon -= 1;
             facts.seconds = std::max<std::int64_t>(0, timegm(&time));
         }
-        facts.camera = words("Exif.Image.Model");
-        facts.lens = words("Exif.Photo.LensModel");
+        facts.camera = validUtf8(words("Exif.Image.Model"));
+        facts.lens = validUtf8(words("Exif.Photo.LensModel"));
         facts.exposureSeconds = number("Exif.Photo.ExposureTime");
         facts.fNumber = number("Exif.Photo.FNumber");
         facts.sensitivity = number("Exif.Photo.ISOSpeedRatings");

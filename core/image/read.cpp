@@ -1,6 +1,7 @@
 #include "core/image/read.h"
 
 #include "core/base/atomic_file.h"
+#include "core/base/caught.h"
 #include "core/image/metadata.h"
 #include "core/image/open_input.h"
 #include "core/image/raw.h"
@@ -17,6 +18,7 @@ namespace amber {
 namespace fs = std::filesystem;
 namespace {
 
+constexpr int kBandRows = 64;
 constexpr std::size_t kFileLimitBytes = std::size_t{4} << 30;
 
 std::string sniff(const unsigned char* b, std::size_t n)
@@ -236,6 +238,14 @@ Status develop(Opened& opened, const fs::path& path, Picture& picture)
     return {};
 }
 
+int scaleOfJpeg(int width, int height, int longEdge)
+{
+    int divisor = 1;
+    while (divisor < 8 && std::max(width, height) / (divisor * 2) >= longEdge)
+        divisor *= 2;
+    return divisor;
+}
+
 /// JPEGs at 1/2, 1/4 or 1/8 of their size, as long as the long edge stays at least `longEdge`.
 std::optional<Picture> readScaledJpeg(const Opened& opened, const fs::path& path, const PictureInfo& info, int longEdge)
 {
@@ -250,9 +260,7 @@ std::optional<Picture> readScaledJpeg(const Opened& opened, const fs::path& path
     int width = 0, height = 0, sampling = 0, space = 0;
     if (tjDecompressHeader3(decoder.get(), data, bytes->size(), &width, &height, &sampling, &space) != 0)
         return std::nullopt;
-    int divisor = 1;
-    while (divisor < 8 && std::max(width, height) / (divisor * 2) >= longEdge)
-        divisor *= 2;
+    const int divisor = scaleOfJpeg(width, height, longEdge);
     if (divisor == 1)
         return std::nullopt;
     Opened small;
@@ -279,7 +287,8 @@ Picture reduced(Picture picture, int longEdge)
 
 }  // namespace
 
-Result<PictureInfo> readPictureInfo(const fs::path& path)
+namespace {
+Result<PictureInfo> infoOf(const fs::path& path)
 {
     if (wantsRaw(path))
         return readRawInfo(path);
@@ -288,8 +297,12 @@ Result<PictureInfo> readPictureInfo(const fs::path& path)
         return tl::make_unexpected(opened.error());
     return describe(*opened, path);
 }
+}  // namespace
 
-Result<Picture> readPicture(const fs::path& path)
+Result<PictureInfo> readPictureInfo(const fs::path& path) { return caught(path.string(), [&] { return infoOf(path); }); }
+
+namespace {
+Result<Picture> wholePicture(const fs::path& path)
 {
     if (wantsRaw(path))
         return readRaw(path, false);
@@ -306,8 +319,12 @@ Result<Picture> readPicture(const fs::path& path)
         return tl::make_unexpected(done.error());
     return picture;
 }
+}  // namespace
 
-Result<Picture> readReduced(const fs::path& path, int longEdge, bool quick)
+Result<Picture> readPicture(const fs::path& path) { return caught(path.string(), [&] { return wholePicture(path); }); }
+
+namespace {
+Result<Picture> reducedPicture(const fs::path& path, int longEdge, bool quick)
 {
     if (quick && wantsRaw(path)) {
         auto picture = readRaw(path, true);
@@ -325,13 +342,98 @@ Result<Picture> readReduced(const fs::path& path, int longEdge, bool quick)
                 return reduced(std::move(*picture), longEdge);
         }
     }
-    auto picture = readPicture(path);
-    if (!picture)
-        return picture;
-    return reduced(std::move(*picture), longEdge);
+    auto read = readReducedWithSamples(path, longEdge, 1);
+    if (!read)
+        return tl::make_unexpected(read.error());
+    return Picture{std::move(read->info), std::move(read->image), {}};
+}
+}  // namespace
+
+Result<Picture> readReduced(const fs::path& path, int longEdge, bool quick) { return caught(path.string(), [&] { return reducedPicture(path, longEdge, quick); }); }
+
+namespace {
+Result<ReducedPicture> reducedWithSamples(const fs::path& path, int longEdge, int sampleEdge)
+{
+    const auto reader = RowReader::open(path);
+    if (!reader)
+        return tl::make_unexpected(reader.error());
+    if (!*reader) {
+        auto picture = readPicture(path);
+        if (!picture)
+            return tl::make_unexpected(picture.error());
+        const Size full{picture->image.width(), picture->image.height()}, grid = fitted(full, sampleEdge);
+        Image samples = sampleGrid(picture->image.view(), grid.width, grid.height);
+        Picture small = reduced(std::move(*picture), longEdge);
+        return ReducedPicture{std::move(small.info), std::move(small.image), std::move(samples)};
+    }
+    RowReader& rows = **reader;
+    const Size full{rows.info().width, rows.info().height}, size = fitted(full, longEdge), grid = fitted(full, sampleEdge);
+    AreaReducer reducer(full.width, full.height, size.width, size.height);
+    Image samples(grid.width, grid.height), band(full.width, std::min(full.height, kBandRows));
+    std::vector<std::uint8_t> codes;
+    int sample = 0;
+    for (int y = 0; y < full.height; y += kBandRows) {
+        MutableImageView light = band.mutableView();
+        light.height = std::min(kBandRows, full.height - y);
+        if (const Status read = rows.read(light.height, codes); !read)
+            return tl::make_unexpected(read.error());
+        tbb::parallel_for(0, light.height, [&](int i) {
+            MutableImageView one = light;
+            one.data = light.row(i), one.height = 1;
+            rows.toLinear(codes.data() + static_cast<std::size_t>(i) * rows.bytesPerRow(), one);
+        });
+        for (; sample < grid.height && gridIndex(sample, full.height, grid.height) < y + light.height; ++sample) {
+            const float* in = light.row(gridIndex(sample, full.height, grid.height) - y);
+            for (int x = 0; x < grid.width; ++x)
+                std::copy_n(in + std::ptrdiff_t{3} * gridIndex(x, full.width, grid.width), 3, samples.mutableView().row(sample) + std::ptrdiff_t{3} * x);
+        }
+        ImageView taken = band.view();
+        taken.height = light.height;
+        reducer.take(taken);
+    }
+    return ReducedPicture{rows.info(), reducer.result(), std::move(samples)};
+}
+}  // namespace
+
+Result<ReducedPicture> readReducedWithSamples(const fs::path& path, int longEdge, int sampleEdge)
+{
+    return caught(path.string(), [&] { return reducedWithSamples(path, longEdge, sampleEdge); });
 }
 
-Result<EncodedPicture> readEncoded(const fs::path& path)
+namespace {
+/// Decoded codes and linear light stand side by side while a picture is developed; LibRaw holds the sensor's numbers and two copies of four channels.
+std::size_t bytesToRead(const PictureInfo& info)
+{
+    constexpr std::size_t kLight = 3 * sizeof(float), kAlpha = sizeof(float), kRaw = 2 + 2 * 4 * 2;
+    const std::size_t code = static_cast<std::size_t>(info.bits / 8) * (info.hasAlpha ? 4 : 3);
+    return static_cast<std::size_t>(info.width) * info.height * (kLight + (info.isRaw() ? kRaw : code + (info.hasAlpha ? kAlpha : 0)));
+}
+}  // namespace
+
+std::size_t bytesToRead(const fs::path& path)
+{
+    const auto info = readPictureInfo(path);
+    return info ? bytesToRead(*info) : 0;
+}
+
+std::size_t bytesToReadReduced(const fs::path& path, int longEdge, bool quick)
+{
+    const auto info = readPictureInfo(path);
+    if (!info)
+        return 0;
+    std::error_code error;
+    const auto whole = fs::file_size(path, error);
+    if (const int divisor = quick && info->format == "jpeg" ? scaleOfJpeg(info->width, info->height, longEdge) : 1; divisor > 1)
+        return bytesToRead(*info) / static_cast<std::size_t>(divisor * divisor) + (error ? 0 : whole);
+    const auto reader = RowReader::open(path);
+    if (!reader || !*reader)
+        return bytesToRead(*info);
+    const Size size = fitted({info->width, info->height}, longEdge);
+    return (static_cast<std::size_t>(info->width) * (kBandRows + 2) + static_cast<std::size_t>(size.width) * size.height) * 3 * sizeof(float) + (*reader)->bytesPerRow() * kBandRows;
+}
+
+namespace {
+Result<EncodedPicture> encodedPicture(const fs::path& path)
 {
     auto opened = open(path);
     if (!opened)
@@ -358,6 +460,9 @@ Result<EncodedPicture> readEncoded(const fs::path& path)
         return tl::make_unexpected(done.error());
     return result;
 }
+}  // namespace
+
+Result<EncodedPicture> readEncoded(const fs::path& path) { return caught(path.string(), [&] { return encodedPicture(path); }); }
 
 struct RowReader::State {
     Opened opened;
@@ -401,12 +506,12 @@ Status RowReader::read(int rows, std::vector<std::uint8_t>& codes)
     return fail("damaged or cut short" + (why.empty() ? "" : ": " + why), s.path.string());
 }
 
-void RowReader::toLinear(const std::vector<std::uint8_t>& codes, MutableImageView rows) const
+void RowReader::toLinear(const std::uint8_t* codes, MutableImageView rows) const
 {
     const State& s = *m_state;
     const SourceTransform& transform = *s.info.profile.transform;
     for (int y = 0; y < rows.height; ++y) {
-        const std::uint8_t* in = codes.data() + static_cast<std::size_t>(y) * bytesPerRow();
+        const std::uint8_t* in = codes + static_cast<std::size_t>(y) * bytesPerRow();
         if (s.info.bits == 8)
             transform.convert(in, s.opened.spec.nchannels, rows.width, rows.row(y));
         else

@@ -40,6 +40,18 @@ Result<Picture> readPicture(const std::filesystem::path& path);
 /// decoded at a fraction of their size first: good for thumbnails, not for measures.
 Result<Picture> readReduced(const std::filesystem::path& path, int longEdge, bool quick);
 
+/// A picture reduced as readReduced() without `quick` does, and single pixels of it on an even grid at most `sampleEdge` long (sampleGrid()).
+struct ReducedPicture {
+    PictureInfo info;
+    Image image, samples;
+};
+Result<ReducedPicture> readReducedWithSamples(const std::filesystem::path& path, int longEdge, int sampleEdge);
+
+/// How much memory reading a picture takes at its highest, with the picture itself, by its header; 0 when there is none to read.
+std::size_t bytesToRead(const std::filesystem::path& path);
+/// The same of readReduced(). Upright pictures without alpha are reduced a band of rows at a time: they take little, whatever their size.
+std::size_t bytesToReadReduced(const std::filesystem::path& path, int longEdge, bool quick);
+
 /// A picture's own encoded values, 0..1, not colour managed, upright, with what is needed to write it back alike.
 struct EncodedPicture {
     Image image;

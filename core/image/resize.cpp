@@ -27,6 +27,27 @@ std::vector<Span> spans(int from, int to)
     return all;
 }
 
+void addWeighted(const float* in, float weight, std::vector<float>& line)
+{
+    for (std::size_t i = 0; i < line.size(); ++i)
+        line[i] += weight * in[i];
+}
+
+/// A line of the source's width, its rows already weighed together, to a row of the result.
+void reduceAcross(const std::vector<float>& line, const std::vector<Span>& columns, float* pixel)
+{
+    for (const Span& across : columns) {
+        float r = 0, g = 0, b = 0;
+        const float* in = line.data() + std::size_t{3} * static_cast<std::size_t>(across.begin);
+        for (float w : across.weights) {
+            r += w * in[0], g += w * in[1], b += w * in[2];
+            in += 3;
+        }
+        pixel[0] = r, pixel[1] = g, pixel[2] = b;
+        pixel += 3;
+    }
+}
+
 }  // namespace
 
 Image reduceByArea(ImageView source, int width, int height)
@@ -37,36 +58,60 @@ Image reduceByArea(ImageView source, int width, int height)
     tbb::parallel_for(0, height, [&](int y) {
         const Span& span = rows[static_cast<std::size_t>(y)];
         std::vector<float> line(static_cast<std::size_t>(source.width) * 3, 0.0f);
-        for (std::size_t k = 0; k < span.weights.size(); ++k) {
-            const float* in = source.row(span.begin + static_cast<int>(k));
-            const float w = span.weights[k];
-            for (std::size_t i = 0; i < line.size(); ++i)
-                line[i] += w * in[i];
-        }
-        float* pixel = out.row(y);
-        for (int x = 0; x < width; ++x, pixel += 3) {
-            const Span& across = columns[static_cast<std::size_t>(x)];
-            float r = 0, g = 0, b = 0;
-            const float* in = line.data() + std::size_t{3} * static_cast<std::size_t>(across.begin);
-            for (float w : across.weights) {
-                r += w * in[0], g += w * in[1], b += w * in[2];
-                in += 3;
-            }
-            pixel[0] = r, pixel[1] = g, pixel[2] = b;
-        }
+        for (std::size_t k = 0; k < span.weights.size(); ++k)
+            addWeighted(source.row(span.begin + static_cast<int>(k)), span.weights[k], line);
+        reduceAcross(line, columns, out.row(y));
     });
     return result;
 }
 
+struct AreaReducer::State {
+    std::vector<Span> columns, rows;
+    Image result;
+    std::vector<float> line, next;  ///< of the row of the result that is being filled, and of the one after it
+    int y = 0;                      ///< that row
+    int source = 0;                 ///< rows taken
+};
+
+AreaReducer::AreaReducer(int sourceWidth, int sourceHeight, int width, int height) : m_state(new State{spans(sourceWidth, width), spans(sourceHeight, height), Image(width, height), {}, {}})
+{
+    m_state->line.assign(static_cast<std::size_t>(sourceWidth) * 3, 0.0f);
+    m_state->next = m_state->line;
+}
+
+AreaReducer::~AreaReducer() = default;
+
+void AreaReducer::take(ImageView rows)
+{
+    State& s = *m_state;
+    for (int i = 0; i < rows.height; ++i, ++s.source) {
+        const float* in = rows.row(i);
+        // A row of the source lies in one row of the result or across two: the source is not smaller.
+        for (int k = 0; k < 2 && s.y + k < static_cast<int>(s.rows.size()); ++k) {
+            const Span& span = s.rows[static_cast<std::size_t>(s.y + k)];
+            if (const int at = s.source - span.begin; at >= 0 && at < static_cast<int>(span.weights.size()))
+                addWeighted(in, span.weights[static_cast<std::size_t>(at)], k == 0 ? s.line : s.next);
+        }
+        if (s.y < static_cast<int>(s.rows.size()) && s.source + 1 >= s.rows[static_cast<std::size_t>(s.y)].begin + static_cast<int>(s.rows[static_cast<std::size_t>(s.y)].weights.size())) {
+            reduceAcross(s.line, s.columns, s.result.mutableView().row(s.y++));
+            std::swap(s.line, s.next);
+            std::fill(s.next.begin(), s.next.end(), 0.0f);
+        }
+    }
+}
+
+Image AreaReducer::result() { return std::move(m_state->result); }
+
+int gridIndex(int i, int from, int to) { return static_cast<int>((i + 0.5) * from / to); }
+
 Image sampleGrid(ImageView source, int width, int height)
 {
     Image result(width, height);
-    const auto middle = [](int i, int from, int to) { return static_cast<int>((i + 0.5) * from / to); };
     for (int y = 0; y < height; ++y) {
-        const float* in = source.row(middle(y, source.height, height));
+        const float* in = source.row(gridIndex(y, source.height, height));
         float* out = result.mutableView().row(y);
         for (int x = 0; x < width; ++x)
-            std::copy_n(in + std::ptrdiff_t{3} * middle(x, source.width, width), 3, out + std::ptrdiff_t{3} * x);
+            std::copy_n(in + std::ptrdiff_t{3} * gridIndex(x, source.width, width), 3, out + std::ptrdiff_t{3} * x);
     }
     return result;
 }

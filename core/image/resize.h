@@ -3,10 +3,30 @@
 
 #include "core/image/image.h"
 
+#include <memory>
+
 namespace amber {
 
 /// Each output pixel is the mean of the area it covers (exact fractional weights). Size must be 1 or more and not larger than the source.
 Image reduceByArea(ImageView source, int width, int height);
+
+/// The same, bit for bit, of a picture that comes a band of rows at a time and never lies in memory as a whole.
+class AreaReducer {
+public:
+    AreaReducer(int sourceWidth, int sourceHeight, int width, int height);
+    ~AreaReducer();
+    /// The next rows of the source, from the top.
+    void take(ImageView rows);
+    /// The reduced picture, once all rows were taken.
+    Image result();
+
+private:
+    struct State;
+    std::unique_ptr<State> m_state;
+};
+
+/// Which column or row of `from` the i-th of `to` single pixels is.
+int gridIndex(int i, int from, int to);
 
 /// Single pixels of the source on an even grid, `width` by `height` of them: a smaller picture whose pixels are not averaged, so that
 /// its distribution, clipping and noise are those of the source. Size must be 1 or more and not larger than the source.

@@ -19,7 +19,7 @@ public:
     /// The next `rows` rows as codes, in order from the top.
     Status read(int rows, std::vector<std::uint8_t>& codes);
     /// Codes of such rows to linear working-space light. Thread safe.
-    void toLinear(const std::vector<std::uint8_t>& codes, MutableImageView rows) const;
+    void toLinear(const std::uint8_t* codes, MutableImageView rows) const;
 
 private:
     struct State;
@@ -30,7 +30,7 @@ private:
 /// The counterpart of writePicture for bands; gives the same file.
 class RowWriter {
 public:
-    static Result<std::unique_ptr<RowWriter>> open(const std::filesystem::path& target, int width, int height, const OutputOptions& options);
+    static Result<std::unique_ptr<RowWriter>> open(const std::filesystem::path& target, int width, int height, const OutputOptions& options, WrittenFiles* written = nullptr);
     ~RowWriter();
 
     /// Linear rows to the codes of the file. Thread safe.

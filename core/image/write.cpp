@@ -1,6 +1,7 @@
 #include "core/image/write.h"
 
 #include "core/base/atomic_file.h"
+#include "core/base/written_files.h"
 #include "core/colour/gamut.h"
 #include "core/image/metadata.h"
 #include "core/image/open_input.h"
@@ -156,7 +157,7 @@ Result<FileFormat> fileFormatFromName(std::string_view name)
 void encodeToCodes(ImageView linear, RgbSpace space, std::uint8_t* codes) { encodeRows(linear, space, codes); }
 void encodeToCodes(ImageView linear, RgbSpace space, std::uint16_t* codes) { encodeRows(linear, space, codes); }
 
-Status writePicture(const std::filesystem::path& path, ImageView linear, const std::vector<float>& alpha, const OutputOptions& options, const std::filesystem::path& source)
+Status writePicture(const std::filesystem::path& path, ImageView linear, const std::vector<float>& alpha, const OutputOptions& options, const std::filesystem::path& source, WrittenFiles* written)
 {
     const FormatEntry& format = entry(options.format);
     Image flattened;
@@ -165,7 +166,7 @@ Status writePicture(const std::filesystem::path& path, ImageView linear, const s
         flattened = overWhite(linear, alpha);
         linear = flattened.view();
     }
-    AtomicFile file(path);
+    AtomicFile file(path, written);
     const auto run = [&]<class Code>(Code) {
         std::vector<Code> codes(static_cast<std::size_t>(linear.width) * linear.height * 3);
         encodeRows(linear, options.space, codes.data());
@@ -173,8 +174,8 @@ Status writePicture(const std::filesystem::path& path, ImageView linear, const s
             codes = withAlpha(codes, alpha);
         return writeCodes(file.temporaryPath(), path, format.plugin, {linear.width, linear.height, keepAlpha ? 4 : 3, format.bits, codes.data()}, options.quality, iccProfile(options.space));
     };
-    if (const Status written = format.bits == 8 ? run(std::uint8_t{}) : run(std::uint16_t{}); !written)
-        return written;
+    if (const Status encoded = format.bits == 8 ? run(std::uint8_t{}) : run(std::uint16_t{}); !encoded)
+        return encoded;
     return complete(file, path, options, source);
 }
 
@@ -189,7 +190,8 @@ Status writeEncoded(const std::filesystem::path& path, const EncodedPicture& pic
     const ImageView view = picture.image.view();
     const int bits = std::string_view(plugin) == "jpeg" ? 8 : picture.bits;
     const bool keepAlpha = !picture.alpha.empty() && std::string_view(plugin) != "jpeg";
-    AtomicFile file(path);
+    WrittenFiles saved = WrittenFiles::ofUser();
+    AtomicFile file(path, &saved);
     const auto run = [&]<class Code>(Code) {
         std::vector<Code> codes(static_cast<std::size_t>(view.width) * view.height * 3);
         for (std::size_t i = 0; i < codes.size(); ++i)
@@ -217,9 +219,9 @@ struct RowWriter::State {
 RowWriter::RowWriter(std::unique_ptr<State> state) : m_state(std::move(state)) {}
 RowWriter::~RowWriter() = default;
 
-Result<std::unique_ptr<RowWriter>> RowWriter::open(const std::filesystem::path& target, int width, int height, const OutputOptions& options)
+Result<std::unique_ptr<RowWriter>> RowWriter::open(const std::filesystem::path& target, int width, int height, const OutputOptions& options, WrittenFiles* written)
 {
-    std::unique_ptr<State> state(new State{target, options, AtomicFile(target), nullptr});
+    std::unique_ptr<State> state(new State{target, options, AtomicFile(target, written), nullptr});
     auto output = openOutput(state->file.temporaryPath(), target, entry(options.format).plugin, {width, height, 3, bitsOf(options.format), nullptr}, options.quality, iccProfile(options.space));
     if (!output)
         return tl::make_unexpected(output.error());

@@ -10,6 +10,8 @@
 
 namespace amber {
 
+class WrittenFiles;
+
 enum class FileFormat { Jpeg, Png8, Png16, Tiff8, Tiff16 };
 
 /// jpeg, png8, png16, tiff8, tiff16
@@ -31,12 +33,13 @@ void encodeToCodes(ImageView linear, RgbSpace space, std::uint8_t* codes);
 void encodeToCodes(ImageView linear, RgbSpace space, std::uint16_t* codes);
 
 /// Writes a linear picture, whole or not at all: temporary name in the target folder, metadata of `source` (when not empty)
-/// carried over with the orientation set upright, the profile embedded and read back, flushed, renamed.
+/// carried over with the orientation set upright, the profile embedded and read back, flushed, renamed. A file that is there already is replaced only
+/// when `written` lists it and it is unchanged (written_files.h).
 /// JPEG has no alpha: a picture with alpha is laid over white.
-Status writePicture(const std::filesystem::path& path, ImageView linear, const std::vector<float>& alpha, const OutputOptions& options, const std::filesystem::path& source);
+Status writePicture(const std::filesystem::path& path, ImageView linear, const std::vector<float>& alpha, const OutputOptions& options, const std::filesystem::path& source, WrittenFiles* written = nullptr);
 
 /// Writes encoded values 0..1 as they are (clamped, rounded) with the profile they came with; the format follows the extension
-/// (jpg, png, tif), the depth is `picture.bits`.
+/// (jpg, png, tif), the depth is `picture.bits`. Saved for the user, as saveFile() does.
 Status writeEncoded(const std::filesystem::path& path, const EncodedPicture& picture);
 
 }  // namespace amber

@@ -52,6 +52,18 @@ fs::path targetFor(const fs::path& source, const fs::path& folder, const std::st
     }
 }
 
+/// Copies a sidecar; one that is there already counts when it holds the same.
+Status carry(const fs::path& sidecar, const fs::path& to)
+{
+    std::error_code error;
+    if (fs::symlink_status(to, error).type() == fs::file_type::not_found)
+        return copyFileAtomically(sidecar, to);
+    const auto one = contentHashOfFile(sidecar), other = contentHashOfFile(to);
+    if (one && other && *one == *other)
+        return {};
+    return fail("was not copied: another file of that name is there and is left as it is", sidecar.filename().string());
+}
+
 bool isFull(const fs::path& folder, std::uintmax_t needed)
 {
     std::error_code error;
@@ -136,7 +148,10 @@ BroughtIn bringIn(const BringIn& what, const std::function<void(int, int)>& prog
                     for (const fs::path& sidecar : sidecarsOf(source)) {
                         const bool whole = lower(sidecar.filename().string()).rfind(lower(source.filename().string()), 0) == 0;
                         const fs::path to = what.folder / ((whole ? target.filename().string() : target.stem().string()) + sidecar.extension().string());
-                        a.sidecars += fs::exists(to, error) || copyFileAtomically(sidecar, to).has_value();
+                        if (const Status carried = carry(sidecar, to))
+                            ++a.sidecars;
+                        else
+                            a.sidecarFault = carried.error().message();
                     }
                 } else if (isFull(what.folder, 0)) {
                     result.stopped = what.folder.string() + ": the disk is full";
@@ -151,6 +166,34 @@ BroughtIn bringIn(const BringIn& what, const std::function<void(int, int)>& prog
     return result;
 }
 
+namespace {
+bool isPicture(const fs::directory_entry& entry, const std::vector<std::string>& endings)
+{
+    std::error_code ignored;
+    return entry.is_regular_file(ignored) && std::find(endings.begin(), endings.end(), lower(entry.path().extension().string())) != endings.end();
+}
+}  // namespace
+
+const std::vector<std::string>& pictureEndings()
+{
+    static const std::vector<std::string> kEndings{".jpg", ".jpeg", ".png", ".tif", ".tiff", ".webp", ".dng", ".3fr", ".arw", ".cr2", ".cr3", ".crw", ".dcr", ".erf", ".fff", ".iiq", ".kdc", ".mef", ".mos", ".mrw", ".nef", ".nrw", ".orf", ".pef", ".raf", ".raw", ".rw2", ".rwl", ".sr2", ".srf", ".srw", ".x3f"};
+    return kEndings;
+}
+
+Result<std::vector<fs::path>> picturesIn(const fs::path& folder, const std::vector<std::string>& endings)
+{
+    std::vector<fs::path> found;
+    std::error_code error;
+    fs::directory_iterator it(folder, error);
+    for (; !error && it != fs::directory_iterator(); it.increment(error))
+        if (it->path().filename().string().front() != '.' && isPicture(*it, endings))
+            found.push_back(it->path());
+    if (error)
+        return fail("the folder cannot be read: " + error.message(), folder.string());
+    std::sort(found.begin(), found.end());
+    return found;
+}
+
 std::vector<fs::path> picturesUnder(const fs::path& folder, const std::vector<std::string>& endings)
 {
     std::vector<fs::path> found;
@@ -163,7 +206,7 @@ std::vector<fs::path> picturesUnder(const fs::path& folder, const std::vector<st
                 it.disable_recursion_pending();
             continue;
         }
-        if (it->is_regular_file(ignored) && std::find(endings.begin(), endings.end(), lower(it->path().extension().string())) != endings.end())
+        if (isPicture(*it, endings))
             found.push_back(it->path());
     }
     std::sort(found.begin(), found.end());

@@ -20,6 +20,7 @@ struct Arrival {
     std::string fault;                   ///< why it did not come in
     bool wasThere = false;               ///< the copy was there from an earlier, broken-off time
     int sidecars = 0;                    ///< metadata files (.xmp) that came along
+    std::string sidecarFault;            ///< why one did not: another file has its name
 };
 
 struct BringIn {
@@ -40,6 +41,12 @@ struct BroughtIn {
 /// its content and not copied twice. Two pictures of one name and different content: the later becomes name-2. Files that vanish or cannot be read are
 /// reported and the rest goes on; a full disk ends it, with all that was copied kept.
 BroughtIn bringIn(const BringIn& what, const std::function<void(int done, int total)>& progress = {}, const CancelToken& cancel = {});
+
+/// The endings of files that are taken for pictures when a folder is read: ".jpg", and the raw files of cameras. What a file is, is told when it is read.
+const std::vector<std::string>& pictureEndings();
+
+/// The files in a folder itself with one of these endings, by name, hidden ones passed over. Fails for a folder that cannot be read.
+Result<std::vector<std::filesystem::path>> picturesIn(const std::filesystem::path& folder, const std::vector<std::string>& endings);
 
 /// All files under a folder with one of these endings (".jpg"; letter case does not matter), by name; hidden ones are passed over. Folders that cannot
 /// be read are passed over.

@@ -47,6 +47,19 @@ TEST(BringIn, CopiesOnceNamesWhatIsThereAndTakesSidecarsAlong)
     EXPECT_EQ(here.targets()[0], sources[0]);
 }
 
+TEST(BringIn, ASidecarOfTheSameNameCountsOnlyWhenItHoldsTheSame)
+{
+    const test::TemporaryFolder card, job;
+    write(card / "one.jpg", "first"), write(card / "one.xmp", "of this picture"), write(card / "two.jpg", "second"), write(card / "two.xmp", "the same");
+    write(job / "in/one.xmp", "of another picture"), write(job / "in/two.xmp", "the same");
+    const BroughtIn in = bringIn({{card / "one.jpg", card / "two.jpg"}, job / "in", {}});
+    EXPECT_EQ(in.arrivals[0].sidecars, 0);
+    EXPECT_NE(in.arrivals[0].sidecarFault.find("one.xmp"), std::string::npos) << in.arrivals[0].sidecarFault;
+    EXPECT_EQ(test::readText(job / "in/one.xmp"), "of another picture");
+    EXPECT_EQ(in.arrivals[1].sidecars, 1);
+    EXPECT_TRUE(in.arrivals[1].sidecarFault.empty());
+}
+
 TEST(BringIn, GoesOnWhenFilesVanishStopsWhenToldAndKeepsOnlyWholeCopies)
 {
     const test::TemporaryFolder card, job;

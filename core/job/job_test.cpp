@@ -1,5 +1,6 @@
 #include "core/job/job_store.h"
 #include "tests/support/random_look.h"
+#include "tests/support/read_only.h"
 #include "tests/support/temporary_folder.h"
 
 #include <gtest/gtest.h>
@@ -34,7 +35,7 @@ TEST(JobStore, FramesKeepTheirOrderAndAreAddedOnce)
         ASSERT_EQ(frames->size(), 3u);
         EXPECT_EQ((*frames)[0].path, folder / "b.jpg");
         EXPECT_EQ((*frames)[2].path, folder / "c.jpg");
-        ASSERT_TRUE(job->setFrameHashes({{(*frames)[1].id, "abc"}, {(*frames)[2].id, "def"}}));
+        ASSERT_TRUE(job->setFrameContents({{(*frames)[1].id, "abc", 3}, {(*frames)[2].id, "def", 4}}));
         ASSERT_TRUE(job->setFrameFault((*frames)[0].id, "damaged"));
     }
     const auto again = JobStore::open(folder / "a.amberjob");
@@ -42,6 +43,8 @@ TEST(JobStore, FramesKeepTheirOrderAndAreAddedOnce)
     EXPECT_EQ((*frames)[0].fault, "damaged");
     EXPECT_EQ((*frames)[1].hash, "abc");
     EXPECT_EQ((*frames)[2].hash, "def");
+    EXPECT_EQ((*frames)[2].bytes, 4u);
+    EXPECT_TRUE((*frames)[2].isLost) << "there never was such a file";
 }
 
 TEST(JobStore, UndoAndRedoWalkTheRevisionsAndSurviveARestart)
@@ -240,6 +243,178 @@ TEST(JobStore, AKilledProcessLosesNothingThatReturned)
         EXPECT_GE(std::stoi(job->currentLook(1)->name), last);
         EXPECT_LE(std::stoi(job->currentLook(1)->name), last + 1);
     }
+}
+
+/// A folder with two pictures, a job that knows them, and their ids; the first has the hash "aa".
+struct Shoot {
+    explicit Shoot(const fs::path& folder)
+    {
+        fs::create_directories(folder / "second part");
+        std::ofstream(folder / "a.jpg") << "picture a";
+        std::ofstream(folder / "second part/b.jpg") << "picture b";
+        auto job = JobStore::open(folder / "shoot.amberjob");
+        EXPECT_TRUE(job && job->addFrames({folder / "a.jpg", folder / "second part/b.jpg"}));
+        EXPECT_TRUE(job->setFrameContents({{1, "aa", 9}}));
+        EXPECT_TRUE(job->setChoice("folder", job->keptPlace(folder / "handed-over")));
+    }
+};
+
+void expectBoth(const JobStore& job, const fs::path& folder)
+{
+    const auto frames = job.frames();
+    ASSERT_TRUE(frames && frames->size() == 2u);
+    EXPECT_EQ((*frames)[0].path, folder / "a.jpg");
+    EXPECT_EQ((*frames)[1].path, folder / "second part/b.jpg");
+    EXPECT_FALSE((*frames)[0].isLost || (*frames)[1].isLost);
+    EXPECT_EQ(job.placeOf(job.choice("folder")), folder / "handed-over");
+}
+
+TEST(MovedJob, AFolderThatIsMovedRenamedOrCopiedKeepsItsJobAndItsFrames)
+{
+    const TemporaryFolder folder;
+    const Shoot shoot(folder / "one");
+    fs::create_directory(folder / "deeper");
+    fs::rename(folder / "one", folder / "deeper/another name");
+    EXPECT_EQ(JobStore::fileForFolder(folder / "deeper/another name"), folder / "deeper/another name/shoot.amberjob") << "whatever the job is called";
+    expectBoth(*JobStore::open(folder / "deeper/another name/shoot.amberjob"), folder / "deeper/another name");
+    fs::copy(folder / "deeper/another name", folder / "copy", fs::copy_options::recursive);
+    std::ofstream(folder / "copy/a.jpg") << "only in the copy";
+    expectBoth(*JobStore::open(folder / "copy/shoot.amberjob"), folder / "copy");
+    // The pictures that are added by either name of the place are known.
+    auto job = JobStore::open(folder / "copy/shoot.amberjob");
+    ASSERT_TRUE(job->addFrames({folder / "copy/a.jpg", folder / "copy/second part/../second part/b.jpg"}));
+    EXPECT_EQ(job->frames()->size(), 2u);
+}
+
+TEST(MovedJob, AJobFileThatMovesAloneFindsItsPicturesWhereTheyWere)
+{
+    const TemporaryFolder folder;
+    const Shoot shoot(folder / "one");
+    fs::create_directory(folder / "desk");
+    fs::copy_file(folder / "one/shoot.amberjob", folder / "desk/shoot.amberjob");
+    const auto job = JobStore::open(folder / "desk/shoot.amberjob");
+    const auto frames = job->frames();
+    EXPECT_EQ((*frames)[1].path, folder / "one/second part/b.jpg");
+    EXPECT_FALSE((*frames)[0].isLost || (*frames)[1].isLost);
+}
+
+TEST(MovedJob, APictureOfTheSameNameIsNotTakenForOneThatIsLost)
+{
+    const TemporaryFolder folder;
+    const Shoot shoot(folder / "one");
+    auto job = JobStore::open(folder / "one/shoot.amberjob");
+    fs::rename(folder / "one/second part", folder / "one/part 2");
+    EXPECT_TRUE((*job->frames())[1].isLost);
+    ASSERT_TRUE(job->moveFrames({{2, folder / "one/part 2/b.jpg"}}));
+    EXPECT_EQ((*job->frames())[1].path, folder / "one/part 2/b.jpg");
+    EXPECT_FALSE((*job->frames())[1].isLost);
+    ASSERT_TRUE(job->loseFrames({1}));
+    ASSERT_TRUE(job->addFrames({folder / "one/a.jpg"}));
+    const auto frames = job->frames();
+    ASSERT_EQ(frames->size(), 3u);
+    EXPECT_TRUE((*frames)[0].isLost);
+    EXPECT_EQ((*frames)[0].hash, "aa") << "by which it is found again";
+    EXPECT_FALSE(fs::exists((*frames)[0].path)) << "what has its name now is not read in its stead";
+    EXPECT_EQ((*frames)[2].path, folder / "one/a.jpg");
+}
+
+TEST(MovedJob, OfSeveralJobsInAFolderTheNamesakeIsTakenElseTheNewest)
+{
+    const TemporaryFolder folder;
+    fs::create_directory(folder / "shoot");
+    folder.write("shoot/empty.amberjob", "");
+    folder.write("shoot/text.amberjob", std::string(4000, 'x'));
+    for (const char* name : {"shoot/old.amberjob", "shoot/new.amberjob"})
+        ASSERT_TRUE(JobStore::open(folder / name));
+    fs::last_write_time(folder / "shoot/old.amberjob", fs::file_time_type::clock::now() - std::chrono::hours(30));
+    EXPECT_EQ(JobStore::fileForFolder(folder / "shoot"), folder / "shoot/new.amberjob");
+    ASSERT_TRUE(JobStore::open(folder / "shoot/shoot.amberjob"));
+    fs::last_write_time(folder / "shoot/shoot.amberjob", fs::file_time_type::clock::now() - std::chrono::hours(60));
+    EXPECT_EQ(JobStore::fileForFolder(folder / "shoot/"), folder / "shoot/shoot.amberjob");
+    EXPECT_EQ(JobStore::jobsInFolder(folder / "shoot").size(), 3u);
+}
+
+TEST(MovedJob, OneOnAMediumThatTakesNothingIsOpenedAsItIsAndNotKept)
+{
+    const TemporaryFolder folder;
+    const Shoot shoot(folder / "one");
+    std::int64_t look = 0;
+    {
+        // Killed in the middle: the last look is still in the log of writes beside the job.
+        auto job = JobStore::open(folder / "one/shoot.amberjob");
+        look = *job->addLook(named("in the log"));
+        for (const char* part : {"", "-wal"})
+            fs::copy_file(folder / (std::string("one/shoot.amberjob") + part), folder / (std::string("one/killed.amberjob") + part));
+    }
+    fs::remove(folder / "one/shoot.amberjob");
+    const test::ReadOnly medium(folder.path(), folder / "one");
+    const auto before = test::readText(folder / "one/killed.amberjob");
+    EXPECT_EQ(JobStore::fileForFolder(folder / "one"), folder / "one/killed.amberjob");
+    auto job = JobStore::open(folder / "one/killed.amberjob");
+    ASSERT_TRUE(job) << job.error().message();
+    EXPECT_EQ(job->notKept(), JobStore::NotKept::CannotBeWritten);
+    EXPECT_EQ(job->currentLook(look)->name, "in the log");
+    expectBoth(*job, folder / "one");
+    ASSERT_TRUE(job->commit(look, named("tried"), "tried"));
+    EXPECT_EQ(job->currentLook(look)->name, "tried");
+    job = fail("closed");
+    EXPECT_EQ(test::readText(folder / "one/killed.amberjob"), before);
+    EXPECT_EQ(JobStore::open(folder / "one/killed.amberjob")->currentLook(look)->name, "in the log");
+}
+
+TEST(OldJob, OfFormat1IsBroughtUpToDateAndKeptBeside)
+{
+    const TemporaryFolder folder;
+    fs::copy_file(fs::path(AMBER_SOURCE_DIR) / "tests/data/job/format1.amberjob", folder / "job.amberjob");
+    const std::string before = test::readText(folder / "job.amberjob");
+    {
+        const auto job = JobStore::open(folder / "job.amberjob");
+        ASSERT_TRUE(job) << job.error().message();
+        const auto frames = job->frames();
+        ASSERT_EQ(frames->size(), 4u);
+        EXPECT_EQ((*frames)[0].path, "/made-up/shoot/frame-0.png");
+        EXPECT_EQ((*frames)[0].hash.size(), 32u);
+        EXPECT_TRUE((*frames)[0].isLost);
+        EXPECT_EQ(job->looks()->size(), 2u);
+        EXPECT_EQ(job->currentLook(1)->name, "Made up");
+        EXPECT_EQ(*job->undoAction(1), "Look renamed");
+        EXPECT_FALSE(job->choice("balance/frame/2").empty());
+    }
+    EXPECT_TRUE(fs::exists(folder / "job.amberjob-format1"));
+    EXPECT_EQ(JobStore::jobsInFolder(folder.path()).size(), 1u) << "what is kept beside is not taken for a job";
+    EXPECT_EQ(JobStore::open(folder / "job.amberjob")->frames()->size(), 4u);
+}
+
+TEST(DamagedJob, IsRefusedOrNamedAndNeverTakenForAnEmptyOne)
+{
+    const TemporaryFolder folder;
+    std::int64_t look = 0;
+    {
+        auto job = JobStore::open(folder / "a.amberjob");
+        look = *job->addLook(named("first"));
+        Random random(62);
+        Look tabled = named("with a table");
+        tabled.steps.push_back({lookupTable(random.table(0, 5), "five.cube"), true, 1, {}, {}});
+        ASSERT_TRUE(job->commit(look, tabled, "Table added"));
+    }
+    const auto change = [&](const char* sql) {
+        sqlite3* file = nullptr;
+        sqlite3_open((folder / "a.amberjob").c_str(), &file);
+        EXPECT_EQ(sqlite3_exec(file, sql, nullptr, nullptr, nullptr), SQLITE_OK) << sql;
+        sqlite3_close(file);
+    };
+    change("UPDATE table_data SET cube = 'no table'");
+    {
+        const auto job = JobStore::open(folder / "a.amberjob");
+        const auto current = job->currentLook(look);
+        ASSERT_FALSE(current) << "a look without its table is another look";
+        EXPECT_NE(current.error().message().find("five.cube"), std::string::npos);
+        EXPECT_EQ(*job->lastGoodRevision(look), 1);
+    }
+    change("UPDATE revision SET json = '{' WHERE id = 1");
+    EXPECT_EQ(*JobStore::open(folder / "a.amberjob")->lastGoodRevision(look), 0);
+    change("ALTER TABLE choice RENAME TO gone");
+    EXPECT_FALSE(JobStore::open(folder / "a.amberjob")) << "a job whose balances cannot be read is not opened without them";
 }
 
 TEST(JobStore, TheJobOfAFolderLivesInItOrWithTheUser)

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
-#include <nlohmann/json.hpp>
+#include "core/base/json_text.h"
 #include <numeric>
 
 namespace amber {
@@ -42,12 +42,12 @@ TimeForecast forecast(const TimePlan& plan, const std::vector<PlannedFrame>& fra
     return f;
 }
 
-std::string timePlanToText(const TimePlan& plan) { return nlohmann::json{{"minutes", plan.minutesPerFrame}, {"hours", plan.hoursPerDay}}.dump(); }
+std::string timePlanToText(const TimePlan& plan) { return jsonText({{"minutes", plan.minutesPerFrame}, {"hours", plan.hoursPerDay}}); }
 
 TimePlan timePlanFromText(const std::string& text)
 {
     TimePlan plan;
-    const auto j = nlohmann::json::parse(text, nullptr, false);
+    const auto j = Json::parse(text, nullptr, false);
     if (!j.is_object())
         return plan;
     if (const auto m = j.find("minutes"); m != j.end() && m->is_array() && m->size() == kStages)
@@ -59,12 +59,12 @@ TimePlan timePlanFromText(const std::string& text)
     return plan;
 }
 
-std::string stageTimesToText(const StageTimes& times) { return nlohmann::json(times).dump(); }
+std::string stageTimesToText(const StageTimes& times) { return jsonText(times); }
 
 StageTimes stageTimesFromText(const std::string& text)
 {
     StageTimes times{};
-    const auto j = nlohmann::json::parse(text, nullptr, false);
+    const auto j = Json::parse(text, nullptr, false);
     if (j.is_array() && j.size() == kStages)
         for (std::size_t i = 0; i < kStages; ++i)
             if (j[i].is_number() && std::isfinite(j[i].get<double>()))

@@ -57,7 +57,7 @@ Result<StepParameters> withParameters(const Step& step, const Json& parameters)
     return std::visit(
         [&]<class T>(const T& old) -> Result<StepParameters> {
             if constexpr (std::is_same_v<T, UnknownStep>) {
-                return StepParameters(UnknownStep{old.type, parameters.dump()});
+                return StepParameters(UnknownStep{old.type, jsonText(parameters)});
             } else {
                 auto fresh = parse<T>(parameters, std::string(T::kType));
                 if (!fresh)
@@ -110,7 +110,7 @@ Step edited(const Step& step, const std::string& picture, const StepParameters& 
         }
     if (auto shared = withParameters(result, after))
         result.parameters = std::move(*shared);
-    result.own[picture] = own.dump();
+    result.own[picture] = jsonText(own);
     return result;
 }
 
@@ -122,7 +122,7 @@ Status validate(const Look& look)
         const Step& step = look.steps[i];
         const std::string where = "steps[" + std::to_string(i) + "]";
         if (!(step.strength >= 0 && step.strength <= 2))
-            return fail("strength outside its limits", where + ".strength", "0 to 2", Json(step.strength).dump());
+            return fail("strength outside its limits", where + ".strength", "0 to 2", jsonText(step.strength));
         if (auto good = validate(step.guard, where + ".guard"); !good)
             return good;
         const Status good = std::visit(Overloaded{[](const UnknownStep&) { return Status{}; }, [&](const auto& s) { return validate(s, where); }}, step.parameters);

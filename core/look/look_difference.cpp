@@ -12,7 +12,7 @@ std::map<std::string, std::string> flat(const Look& look)
     std::map<std::string, std::string> fields;
     const Json flattened = Json::parse(lookToText(look, false)).flatten();
     for (const auto& [path, value] : flattened.items())
-        fields[path.substr(1)] = value.dump();
+        fields[path.substr(1)] = jsonText(value);
     return fields;
 }
 

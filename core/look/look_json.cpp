@@ -33,7 +33,7 @@ Status readParameters(const std::string& type, const Json& json, const std::stri
 {
     using T = std::variant_alternative_t<I, StepParameters>;
     if constexpr (std::is_same_v<T, UnknownStep>) {
-        step.parameters = UnknownStep{type, json.dump()};
+        step.parameters = UnknownStep{type, jsonText(json)};
         return {};
     } else {
         if (type != T::kType)
@@ -108,7 +108,7 @@ Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
     });
     if (const Json* own = fields.find("own"); own && own->is_object())
         for (const auto& [picture, values] : own->items())
-            step.own[picture] = values.dump();
+            step.own[picture] = jsonText(values);
     if (auto good = fields.status(); !good)
         return good;
     if (auto good = readParameters(type, parameters ? *parameters : Json::object(), where + ".parameters", step); !good)
@@ -142,7 +142,7 @@ std::string lookToText(const Look& look, bool embedTables)
         json["reference"] = toJson(*look.reference);
     json["steps"] = std::move(steps);
     addUnknown(json, look.unknownFields);
-    return json.dump(1, '\t') + "\n";
+    return jsonText(json, 1, true) + "\n";
 }
 
 Result<LoadedLook> lookFromText(const std::string& text, const std::string& name)
@@ -201,6 +201,6 @@ Result<LoadedLook> readLook(const std::filesystem::path& path)
     return loaded;
 }
 
-Status writeLook(const Look& look, const std::filesystem::path& path) { return writeFileAtomically(path, lookToText(look, true)); }
+Status writeLook(const Look& look, const std::filesystem::path& path) { return saveFile(path, lookToText(look, true)); }
 
 }  // namespace amber

@@ -1,19 +1,17 @@
 #include "core/match/frame_balance.h"
 
+#include "core/base/json_text.h"
 #include "core/colour/rgb_space.h"
 #include "core/image/resize.h"
 
 #include <algorithm>
 #include <cmath>
-#include <nlohmann/json.hpp>
 #include <numbers>
 #include <opencv2/imgproc.hpp>
 #include <tbb/parallel_for.h>
 
 namespace amber {
 namespace {
-
-using Json = nlohmann::json;
 
 constexpr double kRadians = std::numbers::pi / 180;
 
@@ -173,7 +171,11 @@ std::optional<double> measuredTilt(ImageView picture)
             codes.at<std::uint8_t>(y, x) = static_cast<std::uint8_t>(std::lround(255 * std::cbrt(std::clamp(luminanceOf({p[0], p[1], p[2]}), 0.0, 1.0))));
         }
     std::vector<cv::Vec4f> lines;
-    cv::createLineSegmentDetector(cv::LSD_REFINE_STD)->detect(codes, lines);
+    try {
+        cv::createLineSegmentDetector(cv::LSD_REFINE_STD)->detect(codes, lines);
+    } catch (const cv::Exception&) {
+        return std::nullopt;
+    }
     std::vector<std::pair<double, double>> votes;
     double total = 0;
     for (const cv::Vec4f& l : lines) {
@@ -252,48 +254,71 @@ Image balancedPicture(Image picture, const FrameBalance& balance, const Response
 std::string frameBalanceToText(const FrameBalance& b)
 {
     const Region& c = b.geometry.crop;
-    return Json{{"stops", b.light.exposureStops}, {"kelvin", b.light.kelvin}, {"tint", b.light.tint}, {"black", b.ends.black}, {"white", b.ends.white}, {"straighten", b.geometry.straightenDegrees}, {"leanUp", b.geometry.leanUp}, {"leanAside", b.geometry.leanAside},
-                {"crop", {c.left, c.top, c.right, c.bottom}}, {"response", b.response}, {"exposureLocked", b.exposureLocked}, {"whiteLocked", b.whiteLocked}, {"endsLocked", b.endsLocked}, {"keyStops", b.keyStops}, {"because", b.because}, {"confidence", b.confidence}}
-        .dump();
+    return jsonText({{"stops", b.light.exposureStops}, {"kelvin", b.light.kelvin}, {"tint", b.light.tint}, {"black", b.ends.black}, {"white", b.ends.white}, {"straighten", b.geometry.straightenDegrees}, {"leanUp", b.geometry.leanUp}, {"leanAside", b.geometry.leanAside},
+                {"crop", {c.left, c.top, c.right, c.bottom}}, {"response", b.response}, {"exposureLocked", b.exposureLocked}, {"whiteLocked", b.whiteLocked}, {"endsLocked", b.endsLocked}, {"keyStops", b.keyStops}, {"because", b.because}, {"confidence", b.confidence}});
 }
 
-FrameBalance frameBalanceFromText(const std::string& text)
+Result<FrameBalance> frameBalanceFromText(const std::string& text)
 {
+    FrameBalance b;
+    if (text.empty())
+        return b;
     const Json j = Json::parse(text, nullptr, false);
     if (!j.is_object())
-        return {};
-    FrameBalance b;
+        return fail("the balance cannot be read", {}, "an object", text.substr(0, 60));
+    std::string wrong;
     const auto number = [&](const char* name, double& value, double low, double high) {
-        if (const auto found = j.find(name); found != j.end() && found->is_number() && std::isfinite(found->get<double>()))
+        if (const auto found = j.find(name); found == j.end())
+            return;
+        else if (found->is_number() && std::isfinite(found->get<double>()))
             value = std::clamp(found->get<double>(), low, high);
+        else
+            wrong = name;
     };
     const auto flag = [&](const char* name, bool& value) {
-        if (const auto found = j.find(name); found != j.end() && found->is_boolean())
+        if (const auto found = j.find(name); found == j.end())
+            return;
+        else if (found->is_boolean())
             value = found->get<bool>();
+        else
+            wrong = name;
     };
     number("stops", b.light.exposureStops, -8, 8), number("kelvin", b.light.kelvin, 2000, 25000), number("tint", b.light.tint, -50, 50);
     number("black", b.ends.black, -0.5, 0.5), number("white", b.ends.white, b.ends.black + 0.05, 4);
     number("straighten", b.geometry.straightenDegrees, -45, 45), number("leanUp", b.geometry.leanUp, -0.4, 0.4), number("leanAside", b.geometry.leanAside, -0.4, 0.4);
-    if (const auto crop = j.find("crop"); crop != j.end() && crop->is_array() && crop->size() == 4 && std::all_of(crop->begin(), crop->end(), [](const Json& v) { return v.is_number(); })) {
+    if (const auto crop = j.find("crop"); crop == j.end()) {
+    } else if (crop->is_array() && crop->size() == 4 && std::all_of(crop->begin(), crop->end(), [](const Json& v) { return v.is_number(); })) {
         const Region r{std::clamp((*crop)[0].get<double>(), 0.0, 1.0), std::clamp((*crop)[1].get<double>(), 0.0, 1.0), std::clamp((*crop)[2].get<double>(), 0.0, 1.0), std::clamp((*crop)[3].get<double>(), 0.0, 1.0)};
         if (r.right - r.left > 0.01 && r.bottom - r.top > 0.01)
             b.geometry.crop = r;
+        else
+            wrong = "crop";
+    } else {
+        wrong = "crop";
     }
     flag("exposureLocked", b.exposureLocked), flag("whiteLocked", b.whiteLocked), flag("endsLocked", b.endsLocked);
     number("keyStops", b.keyStops, -8, 8), number("confidence", b.confidence, 0, 1);
     for (const auto& [name, value] : {std::pair("response", &b.response), std::pair("because", &b.because)})
-        if (const auto found = j.find(name); found != j.end() && found->is_string())
+        if (const auto found = j.find(name); found == j.end())
+            continue;
+        else if (found->is_string())
             *value = found->get<std::string>();
+        else
+            wrong = name;
+    if (!wrong.empty())
+        return fail("the balance cannot be read", wrong, {}, jsonText(j[wrong]).substr(0, 60));
     return b;
 }
 
-std::string responseToText(const Response& response) { return response.isIdentity() ? std::string() : Json(response.logLight()).dump(); }
+std::string responseToText(const Response& response) { return response.isIdentity() ? std::string() : jsonText(response.logLight()); }
 
-Response responseFromText(const std::string& text)
+Result<Response> responseFromText(const std::string& text)
 {
+    if (text.empty())
+        return Response{};
     const Json j = Json::parse(text, nullptr, false);
     if (!j.is_array() || j.size() != Response::kKnots || !std::all_of(j.begin(), j.end(), [](const Json& v) { return v.is_number(); }))
-        return {};
+        return fail("a camera's response cannot be read", {}, {}, text.substr(0, 60));
     std::array<double, Response::kKnots> knots{};
     for (std::size_t i = 0; i < knots.size(); ++i)
         knots[i] = j[i].get<double>();

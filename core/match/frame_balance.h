@@ -67,10 +67,10 @@ Image balancedPicture(Image picture, const FrameBalance& balance, const Response
 /// Of a single colour: light, then ends.
 LinearRgb balancedColour(const LinearRgb& c, const FrameBalance& balance, const Response& response);
 
-/// JSON text for keeping, and back; what cannot be read is as it was.
+/// JSON text for keeping, and back; no text is a frame as it came. Numbers outside their limits are brought to them; anything else that is wrong is an error.
 std::string frameBalanceToText(const FrameBalance& balance);
-FrameBalance frameBalanceFromText(const std::string& text);
+Result<FrameBalance> frameBalanceFromText(const std::string& text);
 std::string responseToText(const Response& response);
-Response responseFromText(const std::string& text);
+Result<Response> responseFromText(const std::string& text);
 
 }  // namespace amber

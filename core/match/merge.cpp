@@ -1,5 +1,6 @@
 #include "core/match/merge.h"
 
+#include "core/base/caught.h"
 #include "core/colour/rgb_space.h"
 #include "core/image/resize.h"
 #include "core/match/balance.h"
@@ -47,7 +48,8 @@ double farthestShift(const Registration& r, int width, int height)
 
 }  // namespace
 
-Result<Merged> mergeBracket(const std::vector<BracketFrame>& frames, const Response& response, const CancelToken& cancel)
+namespace {
+Result<Merged> merged(const std::vector<BracketFrame>& frames, const Response& response, const CancelToken& cancel)
 {
     if (frames.size() < 2)
         return fail("a bracket has two exposures or more");
@@ -157,6 +159,12 @@ Result<Merged> mergeBracket(const std::vector<BracketFrame>& frames, const Respo
         ghosted += n;
     merged.ghostShare = static_cast<double>(ghosted) / (static_cast<double>(width) * height);
     return merged;
+}
+}  // namespace
+
+Result<Merged> mergeBracket(const std::vector<BracketFrame>& frames, const Response& response, const CancelToken& cancel)
+{
+    return caught({}, [&] { return merged(frames, response, cancel); });
 }
 
 }  // namespace amber

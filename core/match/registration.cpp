@@ -53,11 +53,16 @@ Features featuresOf(ImageView picture)
     auto data = std::make_shared<Features::Data>();
     data->width = picture.width, data->height = picture.height;
     if (picture.width >= 16 && picture.height >= 16)
-        cv::SIFT::create(kMost, 3, kContrast)->detectAndCompute(tonesOf(picture), cv::noArray(), data->points, data->descriptions);
+        try {
+            cv::SIFT::create(kMost, 3, kContrast)->detectAndCompute(tonesOf(picture), cv::noArray(), data->points, data->descriptions);
+        } catch (const cv::Exception&) {
+            data->points.clear();  // a picture that it cannot work on has nothing to hold on to
+        }
     return {std::move(data)};
 }
 
-std::optional<Registration> registerFeatures(const Features& from, const Features& to)
+namespace {
+std::optional<Registration> registered(const Features& from, const Features& to)
 {
     constexpr std::size_t kLeast = 16;
     constexpr float kBetter = 0.8f;  // the nearest description must beat the second by so much
@@ -103,6 +108,16 @@ std::optional<Registration> registerFeatures(const Features& from, const Feature
     if (r.m[0] * r.m[4] - r.m[1] * r.m[3] <= 0 || scale < 0.4 || scale > 2.5 || std::hypot(r.m[6], r.m[7]) > 0.5 * std::abs(r.m[8]))
         return std::nullopt;
     return r;
+}
+}  // namespace
+
+std::optional<Registration> registerFeatures(const Features& from, const Features& to)
+{
+    try {
+        return registered(from, to);
+    } catch (const cv::Exception&) {
+        return std::nullopt;  // points that it cannot make a view of show no common one
+    }
 }
 
 Registration::Place Registration::map(Place from) const

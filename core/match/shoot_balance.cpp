@@ -1,5 +1,7 @@
 #include "core/match/shoot_balance.h"
 
+#include "core/base/caught.h"
+#include "core/base/memory_gate.h"
 #include "core/image/read.h"
 #include "core/measure/key_colour.h"
 
@@ -7,6 +9,7 @@
 #include <mutex>
 #include <set>
 #include <tbb/parallel_for.h>
+#include <tbb/task_arena.h>
 
 namespace amber {
 
@@ -25,11 +28,18 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
         if (progress)
             progress(std::min(at, total), total);
     };
+    MemoryGate gate;
     const auto read = [&](std::size_t i) {
         if (cancel.isCancelled() || isRead[i] || !result.faults[i].empty())
             return;
-        const auto picture = readReduced(frames[i].path, kFeatureEdge, true);
-        if (picture) {
+        // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the other would wait for.
+        const auto picture = tbb::this_task_arena::isolate([&]() -> Result<Picture> {
+            const auto held = gate.take(bytesToReadReduced(frames[i].path, kFeatureEdge, true));
+            return readReduced(frames[i].path, kFeatureEdge, true);
+        });
+        const auto measured = caught(frames[i].path.string(), [&]() -> Status {
+            if (!picture)
+                return tl::make_unexpected(picture.error());
             evidence[i] = evidenceOf(picture->image.view(), captureFacts(frames[i].path));
             for (const auto& [name, place] : frames[i].keys)
                 evidence[i].keys[name] = meanOf(picture->image.view(), regionInSource(frames[i].current.geometry, static_cast<double>(picture->image.width()) / picture->image.height(), place));
@@ -42,9 +52,10 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
             evidence[i].keyStops = current.keyStops;
             result.responseNames[i] = picture->info.isRaw() ? "raw" : "";
             isRead[i] = 1;
-        } else {
-            result.faults[i] = picture.error().message();
-        }
+            return {};
+        });
+        if (!measured)
+            result.faults[i] = measured.error().message();
         const std::lock_guard lock(mutex);
         advance(++done);
     };

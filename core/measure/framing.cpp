@@ -5,7 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
-#include <cstdio>
+#include <locale>
 #include <sstream>
 
 namespace amber {
@@ -54,9 +54,11 @@ ClipPlaces clipPlaces(ImageView image, const Framing& framing)
     return places;
 }
 
+// Numbers are written and read in the classic locale, whatever the program's is.
 std::string framingToText(const Framing& framing)
 {
     std::ostringstream text;
+    text.imbue(std::locale::classic());
     text.precision(6);
     const auto put = [&](const Region& r) { text << r.left << ' ' << r.top << ' ' << r.right << ' ' << r.bottom << ';'; };
     put(framing.crop);
@@ -65,15 +67,17 @@ std::string framingToText(const Framing& framing)
     return text.str();
 }
 
-Framing framingFromText(const std::string& text)
+Result<Framing> framingFromText(const std::string& text)
 {
     Framing framing;
     std::istringstream all(text);
     std::string part;
     for (bool first = true; std::getline(all, part, ';'); first = false) {
         Region r;
-        if (std::sscanf(part.c_str(), "%lf %lf %lf %lf", &r.left, &r.top, &r.right, &r.bottom) != 4 || !(r.left < r.right) || !(r.top < r.bottom))
-            return {};
+        std::istringstream numbers(part);
+        numbers.imbue(std::locale::classic());
+        if (!(numbers >> r.left >> r.top >> r.right >> r.bottom) || !(numbers >> std::ws).eof() || !(r.left < r.right) || !(r.top < r.bottom))
+            return fail("a crop or a region left out cannot be read", {}, "four numbers", part.substr(0, 60));
         if (first)
             framing.crop = r;
         else

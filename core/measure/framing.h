@@ -1,6 +1,7 @@
 // What of a picture counts: the planned crop less the regions left out. Every measure of a picture can follow it.
 #pragma once
 
+#include "core/base/result.h"
 #include "core/image/image.h"
 
 #include <array>
@@ -35,8 +36,8 @@ struct ClipPlaces {
 };
 ClipPlaces clipPlaces(ImageView image, const Framing& framing);
 
-/// JSON text for keeping, and back; what cannot be read is a whole picture.
+/// Text for keeping, and back; no text is a whole picture.
 std::string framingToText(const Framing& framing);
-Framing framingFromText(const std::string& text);
+Result<Framing> framingFromText(const std::string& text);
 
 }  // namespace amber

@@ -1,5 +1,6 @@
 #include "core/measure/key_colour.h"
 
+#include "core/base/json_text.h"
 #include "core/colour/difference.h"
 #include "core/colour/gamut.h"
 #include "core/colour/oklab.h"
@@ -9,7 +10,6 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
-#include <nlohmann/json.hpp>
 
 namespace amber {
 namespace {
@@ -106,7 +106,6 @@ std::vector<KeyColour> automaticKeyColours(ImageView image, std::int64_t frame, 
 
 std::string keyColoursToText(const std::vector<KeyColour>& keys)
 {
-    using Json = nlohmann::ordered_json;
     Json list = Json::array();
     for (const KeyColour& k : keys) {
         Json entry{{"name", k.name}, {"frame", k.frame}, {"place", {k.place.left, k.place.top, k.place.right, k.place.bottom}}, {"marked", {k.marked.r, k.marked.g, k.marked.b}}, {"tolerance", k.tolerance}};
@@ -114,15 +113,17 @@ std::string keyColoursToText(const std::vector<KeyColour>& keys)
             entry["target"] = {k.target->l, k.target->a, k.target->b};
         list.push_back(entry);
     }
-    return list.dump();
+    return jsonText(list);
 }
 
-std::vector<KeyColour> keyColoursFromText(const std::string& text)
+Result<std::vector<KeyColour>> keyColoursFromText(const std::string& text)
 {
-    const auto list = nlohmann::json::parse(text, nullptr, false);
     std::vector<KeyColour> keys;
-    if (!list.is_array())
+    if (text.empty())
         return keys;
+    const Json list = Json::parse(text, nullptr, false);
+    if (!list.is_array())
+        return fail("the key colours cannot be read", {}, "a list", text.substr(0, 60));
     for (const auto& entry : list)
         try {
             KeyColour k;
@@ -137,8 +138,8 @@ std::vector<KeyColour> keyColoursFromText(const std::string& text)
                 k.target = Lab{t.at(0), t.at(1), t.at(2)};
             }
             keys.push_back(std::move(k));
-        } catch (const nlohmann::json::exception&) {
-        } catch (const std::out_of_range&) {
+        } catch (const std::exception& error) {
+            return fail("the key colours cannot be read: " + std::string(error.what()), {}, {}, jsonText(entry).substr(0, 60));
         }
     return keys;
 }

@@ -34,9 +34,9 @@ LinearRgb meanOf(ImageView image, const Region& place);
 /// untouched picture.
 std::vector<KeyColour> automaticKeyColours(ImageView image, std::int64_t frame, const Framing& framing = {});
 
-/// JSON text of a list for keeping, and back; entries that cannot be read are left out.
+/// JSON text of a list for keeping, and back; no text is no key colours.
 std::string keyColoursToText(const std::vector<KeyColour>& keys);
-std::vector<KeyColour> keyColoursFromText(const std::string& text);
+Result<std::vector<KeyColour>> keyColoursFromText(const std::string& text);
 
 /// A strong colour that the picture does not contain, for overlays: of 24 hues at two lightnesses the one farthest from every colour
 /// of the picture (OKLab distance).

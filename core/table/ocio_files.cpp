@@ -1,18 +1,17 @@
 // The kinds of table files that OpenColorIO reads and writes. This is the one place where it is used.
 #include "core/base/content_hash.h"
+#include "core/base/private_folder.h"
 #include "core/table/table_file.h"
 #include "core/table/xml_check.h"
 
 #include <OpenColorIO/OpenColorIO.h>
 
 #include <algorithm>
-#include <atomic>
 #include <cmath>
 #include <cstdlib>
 #include <fstream>
 #include <optional>
 #include <sstream>
-#include <unistd.h>
 
 namespace OCIO = OCIO_NAMESPACE;
 
@@ -27,8 +26,9 @@ class CheckedFile {
 public:
     CheckedFile(std::string_view text, const std::string& ending)
     {
-        static std::atomic<unsigned> number{0};
-        m_path = std::filesystem::temp_directory_path() / (".amber-" + std::to_string(getpid()) + "-" + std::to_string(++number) + ending);
+        if (!m_folder)
+            return;
+        m_path = m_folder->path() / ("table" + ending);
         std::ofstream out(m_path, std::ios::binary);
         out.write(text.data(), static_cast<std::streamsize>(text.size()));
         m_good = static_cast<bool>(out.flush());
@@ -36,8 +36,6 @@ public:
     ~CheckedFile()
     {
         OCIO::ClearAllCaches();
-        std::error_code error;
-        std::filesystem::remove(m_path, error);
     }
     CheckedFile(const CheckedFile&) = delete;
     CheckedFile& operator=(const CheckedFile&) = delete;
@@ -45,6 +43,7 @@ public:
     bool isGood() const { return m_good; }
 
 private:
+    std::optional<PrivateFolder> m_folder = PrivateFolder::make();
     std::filesystem::path m_path;
     bool m_good = false;
 };
@@ -259,7 +258,7 @@ Result<std::string> written(const Table& table, const char* format)
 
 Result<TableFile> parseClf(std::string_view text, const std::string& name)
 {
-    if (auto good = checkXml(text, name, {{{"Array", {kMostNumbers}}, {"IndexMap", {kMostNumbers}}}, {"ProcessList"}, {}}); !good)
+    if (auto good = checkXml(text, name, {{{"Array", {kMostNumbers}}, {"IndexMap", {kMostNumbers}}}, {"ProcessList"}, {}, {{"Matrix", "Array"}, {"LUT1D", "Array"}, {"LUT3D", "Array"}}}); !good)
         return tl::make_unexpected(good.error());
     quiet();
     const CheckedFile file(text, ".clf");

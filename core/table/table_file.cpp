@@ -149,7 +149,7 @@ Status writeTableFile(const fs::path& path, const Table& table, TableFormat form
         error.where = path.string();
         return tl::make_unexpected(error);
     }
-    return writeFileAtomically(path, *text);
+    return saveFile(path, *text);
 }
 
 }  // namespace amber

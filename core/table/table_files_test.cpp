@@ -48,6 +48,7 @@ TEST(TableFiles, EveryIllegalFileIsRefusedForItsOneFault)
         {"clf/size-one.clf", "line 4: size outside the limits"}, {"clf/size-huge.clf", "line 4: size outside the limits (expected 2 to 129, found 100000)"}, {"clf/size-word.clf", "line 4: wrong size in dim"},
         {"clf/document-type.clf", "line 2: a document type or entity"}, {"clf/entity.clf", "line 3: an entity that XML does not define"}, {"clf/cut-short.clf", "the file is cut short"},
         {"clf/crossed-tags.clf", "line 13: the elements do not nest"}, {"clf/nested-deep.clf", "nested too deep"}, {"clf/two-roots.clf", "line 16: a second root element"},
+        {"clf/matrix-without-array.clf", "line 4: nothing in <Matrix> says what it does (expected <Array>)"}, {"clf/matrix-closed-at-once.clf", "line 4: nothing in <Matrix>"}, {"clf/array-empty.clf", "line 5: too few numbers in <Array>"},
         {"clf/unknown-operation.clf", "not a Common LUT Format file"}, {"clf/no-operation.clf", "not a Common LUT Format file"},
         {"cdl/offset-nan.cc", "line 5: not a finite number"}, {"cdl/slope-infinite.cc", "line 4: not a finite number"}, {"cdl/slope-negative.cc", "line 4: number outside its limits in <Slope> (expected at least 0, found -1)"},
         {"cdl/power-zero.cc", "line 6: number outside its limits in <Power> (expected more than 0, found 0)"}, {"cdl/saturation-negative.cc", "line 9: number outside"}, {"cdl/decimal-comma.cc", "line 4: not a number"},

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <charconv>
 #include <cmath>
+#include <set>
 #include <vector>
 
 namespace amber {
@@ -41,6 +42,8 @@ private:
         std::string name;
         const NumberRule* rule;     ///< null: any text
         std::size_t wanted, count;  ///< numbers; wanted 0: any
+        int line = 1;               ///< that it begins in
+        std::set<std::string> inside = {};
     };
 
     tl::unexpected<Error> wrong(std::string what, std::string expected = {}, std::string found = {}) const
@@ -156,10 +159,17 @@ private:
             tag.remove_suffix(1);
         if (m_open.empty() || m_open.back().name != tag)
             return wrong("the elements do not nest", m_open.empty() ? "no closing tag" : "</" + m_open.back().name + ">", "</" + std::string(tag.substr(0, 40)) + ">");
-        const Element& element = m_open.back();
-        if (element.rule && element.wanted > 0 && element.count != element.wanted)
-            return wrong("too few numbers in <" + element.name + ">", std::to_string(element.wanted), std::to_string(element.count));
+        const Status whole = isWhole(m_open.back());
         m_open.pop_back();
+        return whole;
+    }
+
+    Status isWhole(const Element& element) const
+    {
+        if (element.rule && (element.count == 0 || (element.wanted > 0 && element.count != element.wanted)))
+            return wrong("too few numbers in <" + element.name + ">", element.wanted > 0 ? std::to_string(element.wanted) : "at least one", std::to_string(element.count));
+        if (const auto needed = m_rules.needed.find(element.name); needed != m_rules.needed.end() && element.inside.count(needed->second) == 0)
+            return fail("nothing in <" + element.name + "> says what it does", m_name + ", line " + std::to_string(element.line), "<" + needed->second + ">");
         return {};
     }
 
@@ -171,7 +181,7 @@ private:
         std::size_t stop = 0;
         while (stop < tag.size() && !isSpace(tag[stop]))
             ++stop;
-        Element element{std::string(tag.substr(0, stop)), nullptr, 0, 0};
+        Element element{std::string(tag.substr(0, stop)), nullptr, 0, 0, m_line};
         if (element.name.empty())
             return wrong("a tag without a name");
         if (m_open.empty() && !m_root.empty())
@@ -189,8 +199,10 @@ private:
             if (auto good = dimensions(tag.substr(stop), element); !good)
                 return good;
         }
+        if (!m_open.empty())
+            m_open.back().inside.insert(element.name);
         if (ends)
-            return element.wanted > 0 ? Status(wrong("too few numbers in <" + element.name + ">", std::to_string(element.wanted), "0")) : Status{};
+            return isWhole(element);
         if (m_open.size() >= kDepthLimit)
             return wrong("elements nested too deep", "at most " + std::to_string(kDepthLimit));
         m_open.push_back(std::move(element));

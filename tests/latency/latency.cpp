@@ -3,7 +3,7 @@
 // usage: amber_latency            drag each editor's handle and say how long the picture took
 //        amber_latency --open N        open a folder of N pictures of 24 megapixels and say when the window could be used
 //        amber_latency --open FOLDER   the same for a folder that is there
-#include "app/theme/theme.h"
+#include "app/shell/application.h"
 #include "tests/window/window_support.h"
 
 #include <cstdio>
@@ -159,8 +159,7 @@ int main(int argc, char** argv)
 {
     if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM"))
         qputenv("QT_QPA_PLATFORM", "offscreen");
-    QApplication application(argc, argv);
-    amber::theme::install(application);
+    amber::Application application(argc, argv);
     if (argc == 3 && std::string(argv[1]) == "--open")
         return std::filesystem::is_directory(argv[2]) ? amber::test::openFolder(argv[2]) : amber::test::openLarge(std::atoi(argv[2]));
     return amber::test::drags();

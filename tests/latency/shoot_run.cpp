@@ -7,7 +7,7 @@
 #include "tests/window/window_support.h"
 
 #include "app/places/balance/balance_place.h"
-#include "app/theme/theme.h"
+#include "app/shell/application.h"
 
 #include <cstdio>
 #include <cstring>
@@ -39,8 +39,7 @@ bool runUntil(const std::function<bool()>& done, int seconds)
 
 int main(int argc, char** argv)
 {
-    QApplication application(argc, argv);
-    theme::install(application);
+    amber::Application application(argc, argv);
     if (argc < 2) {
         std::fprintf(stderr, "usage: amber_shoot_run FOLDER [--no-balance]\n");
         return 2;

@@ -185,7 +185,7 @@ TEST_F(ADocument, AnyWalkOfGesturesCanBeUndoneToTheStart)
 
 TEST_F(ADocument, HashesAndFaultsOfFramesAreWritten)
 {
-    m_document.setFrameHash(m_document.frames()[2].id, "0123");
+    m_document.setFrameContent(m_document.frames()[2].id, "0123", 4);
     m_document.setFrameFault(m_document.frames()[3].id, "torn");
     ASSERT_TRUE(waitUntil([&] {
         const auto frames = JobStore::open(JobStore::fileForFolder(m_folder.path()))->frames();

@@ -1,5 +1,6 @@
 #include "app/places/balance/balance_bench.h"
 
+#include "app/theme/number_box.h"
 #include "app/theme/theme.h"
 
 #include <QtWidgets>
@@ -107,7 +108,7 @@ BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
 
 QDoubleSpinBox* BalanceBench::number(const char* name, const QString& words, const QString& tip, double low, double high, double step, int decimals)
 {
-    auto* box = new QDoubleSpinBox(this);
+    auto* box = new NumberBox(this);
     box->setObjectName(name);
     box->setAccessibleName(words);
     box->setToolTip(tip);

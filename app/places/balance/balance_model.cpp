@@ -6,7 +6,12 @@ namespace amber {
 
 BalanceModel::BalanceModel(Document& document, std::function<QPixmap(std::int64_t)> thumbnail, QObject* parent) : QAbstractTableModel(parent), m_document(document), m_thumbnail(std::move(thumbnail))
 {
-    connect(&document, &Document::opening, this, [this] { m_proposals.clear(), m_last.clear(); });
+    connect(&document, &Document::opening, this, [this] {
+        m_proposals.clear(), m_last.clear();
+        beginResetModel();
+        m_rows.clear();
+        endResetModel();
+    });
     connect(&document, &Document::opened, this, &BalanceModel::rebuild);
     connect(&document, &Document::groupsChanged, this, &BalanceModel::rebuild);
     connect(&document, &Document::framesChanged, this, &BalanceModel::rebuild);
@@ -87,7 +92,7 @@ QString BalanceModel::groundWords(std::int64_t frame) const
         return text(m_document.balances().of(frame).because);
     const SolvedBalance& s = last->second.solved;
     const Frame* through = m_document.frame(last->second.through);
-    const QString other = through ? text(through->path.stem()) : QString();
+    const QString other = through ? titleOf(*through) : QString();
     switch (s.ground) {
     case Ground::Lead: return tr("stands for its light");
     case Ground::ByHand: return tr("set by hand");
@@ -159,7 +164,7 @@ QVariant BalanceModel::data(const QModelIndex& index, int role) const
     case FrameColumn: {
         const int group = m_document.groupOf(frame);
         const bool isLead = group >= 0 && m_document.groups()[static_cast<std::size_t>(group)].lead == frame;
-        return entry ? text(entry->path.stem()) + (isLead ? tr(" (lead)") : QString()) : QString();
+        return entry ? titleOf(*entry) + (isLead ? tr(" (lead)") : QString()) : QString();
     }
     case ExposureColumn: return theme::number(balance.light.exposureStops, 2);
     case WhiteColumn: return theme::number(balance.light.kelvin, 0);

@@ -200,6 +200,8 @@ void BalancePlace::refresh()
     m_undo->setToolTip(undo.isEmpty() ? tr("Nothing to undo") : tr("Undo: %1 (Ctrl+Z)").arg(undo));
     m_redo->setEnabled(!redo.isEmpty());
     m_redo->setToolTip(redo.isEmpty() ? tr("Nothing to redo") : tr("Redo: %1 (Ctrl+Shift+Z)").arg(redo));
+    const Frame* inHand = m_document.frame(m_document.frameInHand());
+    m_bench->setEnabled(inHand && !inHand->isLost);
     const int ticked = static_cast<int>(m_model->ticked().size());
     m_solve->setEnabled(!m_task->isRunning() && !m_document.groups().empty());
     m_take->setEnabled(!m_task->isRunning() && ticked > 0);
@@ -256,10 +258,10 @@ void BalancePlace::showPictures()
             view->clear();
         return;
     }
-    const QString name = text(frame->path.stem());
-    show(*m_after, frame, true, m_model->proposal(frame->id) ? tr("%1 · proposed").arg(name) : tr("%1 · balanced").arg(name));
+    const QString name = titleOf(*frame);
+    show(*m_after, frame, true, m_model->proposal(frame->id) ? tr("%1 · proposed").arg(name) : m_document.balances().of(frame->id).changesPixels() ? tr("%1 · balanced").arg(name) : tr("%1 · not balanced").arg(name));
     show(*m_before, frame, false, tr("as it came"));
-    show(*m_lead, lead, true, lead ? tr("lead: %1").arg(text(lead->path.stem())) : tr("lead"));
+    show(*m_lead, lead, true, lead ? tr("lead: %1").arg(titleOf(*lead)) : tr("lead"));
     if (const auto proxy = m_proxies.untouched(frame->id, frame->path))
         m_bench->show(m_pendingFrame == frame->id ? m_pending : shown(frame->id), static_cast<double>(proxy->info.width) / proxy->info.height);
 }
@@ -300,7 +302,7 @@ void BalancePlace::measureTilt()
         return;
     const auto tilt = measuredTilt(proxy->image.view());
     if (!tilt) {
-        emit m_document.failed(tr("No long straight edges near the level were found in %1.").arg(text(frame->path.stem())));
+        emit m_document.failed(tr("No long straight edges near the level were found in %1.").arg(titleOf(*frame)));
         return;
     }
     FrameBalance balance = shown(frame->id);

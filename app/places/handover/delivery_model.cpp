@@ -38,9 +38,9 @@ QVariant DeliveryModel::data(const QModelIndex& index, int role) const
     if (role != Qt::DisplayRole)
         return {};
     switch (index.column()) {
-    case PictureColumn: return text(d.source.filename());
+    case PictureColumn: return oneLine(text(d.source.filename()));
     case ResultColumn: return d.fault.empty() ? tr("written") : tr("failed: %1").arg(text(d.fault));
-    case FileColumn: return text(d.target.filename());
+    case FileColumn: return oneLine(text(d.target.filename()));
     case SizeColumn: return d.fault.empty() ? QLocale().formattedDataSize(m_sizes[static_cast<std::size_t>(index.row())], 1, QLocale::DataSizeSIFormat) : QString();
     default: return {};
     }

@@ -16,7 +16,10 @@ void ExportTask::start(const Look& look, const std::vector<std::filesystem::path
             };
             *report = exportPictures(look, sources, recipe, progress, cancel, own);
         },
-        [this, report](bool) { emit finished((*report)->value_or(ExportReport{}), **report ? QString() : QString::fromStdString((*report)->error().message())); });
+        [this, report](bool) {
+            const Result<ExportReport> done = *report ? std::move(**report) : fail(tr("The work broke off. What was written is whole.").toStdString());
+            emit finished(done.value_or(ExportReport{}), done ? QString() : QString::fromStdString(done.error().message()));
+        });
 }
 
 }  // namespace amber

@@ -144,7 +144,7 @@ void HandoverPlace::restoreChoices()
     m_shape->setCurrentIndex(std::clamp(number("export-shape", 0), 0, m_shape->count() - 1));
     m_quality->setValue(number("export-quality", 92));
     m_edge->setValue(number("export-edge", 0));
-    const QString folder = text(m_document.choice("export-folder"));
+    const QString folder = m_document.placeOf(m_document.choice("export-folder"));
     m_folder->setText(folder.isEmpty() ? m_document.folder() + QStringLiteral("/handed-over") : folder);
     m_model->clear();
     m_state->setText(tr("Nothing handed over yet."));
@@ -161,12 +161,12 @@ void HandoverPlace::refresh()
     const Frame* frame = m_document.frame(m_document.frameInHand());
     m_which->clear();
     m_which->addItem(m_document.frames().size() == 1 ? tr("the one frame") : tr("all %L1 frames").arg(m_document.frames().size()));
-    m_which->addItem(frame ? tr("only %1").arg(text(frame->path.stem())) : tr("the frame in hand"));
+    m_which->addItem(frame ? tr("only %1").arg(titleOf(*frame)) : tr("the frame in hand"));
     m_which->addItem(tr("all but unused exposures"));
     m_which->setItemData(2, tr("Without the exposures of brackets of which another was chosen"), Qt::ToolTipRole);
     m_which->setCurrentIndex(which);
-    m_summary->setText(m_document.isOpen() ? tr("%1 on %2").arg(text(m_document.look().name), m_document.title()) : tr("No job is open"));
-    m_start->setEnabled(ready && !m_task->isRunning());
+    m_summary->setText(!m_document.lookFault().isEmpty() ? m_document.lookFault() : m_document.isOpen() ? tr("%1 on %2").arg(text(m_document.look().name), m_document.title()) : tr("No job is open"));
+    m_start->setEnabled(ready && m_document.lookFault().isEmpty() && !m_task->isRunning());
     m_cancel->setEnabled(m_task->isRunning());
 }
 
@@ -175,14 +175,19 @@ void HandoverPlace::start()
     m_document.commitPending();
     std::vector<std::filesystem::path> sources;
     std::vector<PictureOwn> own;
+    const auto faultOf = [&](std::int64_t frame) {
+        return m_document.changedContents().count(frame) ? tr("another picture may have its name now: say first whether it is the same one").toStdString() : m_document.balances().fault(frame);
+    };
     for (const Frame& frame : m_document.frames())
         if (m_which->currentIndex() == 0 || (m_which->currentIndex() == 1 && frame.id == m_document.frameInHand()) || (m_which->currentIndex() == 2 && m_document.choice("unused/" + std::to_string(frame.id)).empty()))
-            sources.push_back(frame.path), own.push_back({Document::pictureName(frame.id), m_document.balances().of(frame.id), m_document.balances().responseOf(m_document.balances().of(frame.id))});
+            sources.push_back(frame.path), own.push_back({Document::pictureName(frame.id), m_document.balances().of(frame.id), m_document.balances().responseOf(m_document.balances().of(frame.id)), faultOf(frame.id)});
     Recipe recipe;
     recipe.output = {kFormats[m_format->currentIndex()], kSpaces[m_space->currentIndex()], m_quality->value()};
     recipe.longEdge = m_edge->value();
     recipe.ratio = shapes()[static_cast<std::size_t>(std::max(0, m_shape->currentIndex()))].ratio;
     recipe.folder = m_folder->text().trimmed().toStdString();
+    for (const Frame& frame : m_document.frames())
+        recipe.originals.push_back(frame.path);
     if (recipe.folder.empty()) {
         m_state->setText(tr("Choose a folder for the files first."));
         return;
@@ -192,7 +197,7 @@ void HandoverPlace::start()
     m_document.setChoice("export-quality", std::to_string(m_quality->value()));
     m_document.setChoice("export-edge", std::to_string(m_edge->value()));
     m_document.setChoice("export-shape", std::to_string(m_shape->currentIndex()));
-    m_document.setChoice("export-folder", recipe.folder.string());
+    m_document.setChoice("export-folder", m_document.keptPlace(m_folder->text().trimmed()));
     m_model->clear();
     m_progress->setRange(0, static_cast<int>(sources.size()));
     m_progress->setValue(0);
@@ -220,6 +225,11 @@ void HandoverPlace::finish(const ExportReport& report, const QString& fault)
         words << tr("Done: %L1 written to %2").arg(written).arg(m_folder->text());
     if (failed > 0)
         words << tr("%L1 failed, see the list").arg(failed);
+    const auto isRenamed = [](const Delivery& d) { return d.fault.empty() && d.target.stem() != d.source.stem(); };
+    if (const auto renamed = std::count_if(report.deliveries.begin(), report.deliveries.end(), isRenamed); renamed > 0)
+        words << tr("%L1 under another name, because a file that was not written here has theirs").arg(renamed);
+    if (!report.warning.empty())
+        words << text(report.warning);
     m_state->setText(words.join(QStringLiteral(" · ")));
     refresh();
 }

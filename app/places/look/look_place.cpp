@@ -257,7 +257,7 @@ void LookPlace::remindOfSecondLook()
     const bool due = frame && now - aside.front().leftAt >= Document::kSecondLookSeconds;
     m_aside->setVisible(due);
     if (due)
-        m_aside->setText(tr("Second look: %1").arg(text(frame->path.stem())));
+        m_aside->setText(tr("Second look: %1").arg(titleOf(*frame)));
 }
 
 void LookPlace::takeSecondLook()
@@ -414,7 +414,7 @@ void LookPlace::showSpot(int step, int mark)
             if (!other)
                 return;
             proxy = other;
-            where = tr("%1 in %2").arg(where, text(frame->path.stem()));
+            where = tr("%1 in %2").arg(where, titleOf(*frame));
         }
     }
     const QRect at = m_stepLine->markRect(step, mark);

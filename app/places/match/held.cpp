@@ -1,11 +1,11 @@
 #include "app/places/match/held.h"
 
+#include "core/base/json_text.h"
 #include "core/image/read.h"
 #include "core/image/resize.h"
 #include "core/table/table_file.h"
 
 #include <QFileInfo>
-#include <nlohmann/json.hpp>
 
 namespace amber {
 
@@ -13,16 +13,16 @@ QString Held::name() const { return kind == Kind::Frame ? QString::fromStdString
 
 std::string Held::toText() const
 {
-    nlohmann::json json{{"kind", static_cast<int>(kind)}, {"frame", frame}, {"table", withTable}, {"paths", nlohmann::json::array()}};
+    Json json{{"kind", static_cast<int>(kind)}, {"frame", frame}, {"table", withTable}, {"paths", Json::array()}};
     for (const QString& path : paths)
         json["paths"].push_back(path.toStdString());
-    return json.dump();
+    return jsonText(json);
 }
 
 Held Held::fromText(const std::string& text)
 {
     Held held;
-    const auto json = nlohmann::json::parse(text, nullptr, false);
+    const auto json = Json::parse(text, nullptr, false);
     if (!json.is_object() || !json.contains("paths") || !json["paths"].is_array())
         return held;
     held.kind = static_cast<Kind>(std::clamp(json.value("kind", 0), 0, static_cast<int>(Kind::Table)));

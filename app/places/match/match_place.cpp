@@ -215,7 +215,7 @@ void MatchPlace::holdFrame()
     const auto plan = RenderPlan::compile(m_document.lookOf(frame->id));
     auto held = std::make_shared<Held>();
     m_task->start(
-        [held, id = frame->id, name = text(frame->path.stem()), proxy, plan](const Task::Progress&, const CancelToken&) {
+        [held, id = frame->id, name = titleOf(*frame), proxy, plan](const Task::Progress&, const CancelToken&) {
             Image finished = proxy->image;
             if (plan)
                 amber::render(*plan, proxy->image.view(), finished.mutableView());
@@ -249,8 +249,12 @@ void MatchPlace::took(Held held, bool isNew)
     m_relatedFrame = 0, m_registration.reset(), m_solved.reset();
     m_panel->setWithTable(m_held.withTable);
     m_map->setCurrentIndex(0), m_wipe->setChecked(false);
-    if (isNew)
-        m_document.setChoice("match", m_held.toText());
+    if (isNew) {
+        Held kept = m_held;
+        for (QString& path : kept.paths)
+            path = text(m_document.keptPlace(path));
+        m_document.setChoice("match", kept.toText());
+    }
     if (!m_table->currentIndex().isValid())
         m_table->selectRow(0);
     relate();
@@ -263,7 +267,9 @@ void MatchPlace::restore()
     if (m_isRestored || !m_document.isOpen() || m_held.kind != Held::Kind::Nothing)
         return;
     m_isRestored = true;
-    const Held wanted = Held::fromText(m_document.choice("match"));
+    Held wanted = Held::fromText(m_document.choice("match"));
+    for (QString& path : wanted.paths)
+        path = m_document.placeOf(path.toStdString());
     // A frame is held as it stood; as that is not kept, it is held anew by hand.
     if (wanted.kind != Held::Kind::Nothing && wanted.kind != Held::Kind::Frame)
         hold(wanted, false);
@@ -444,7 +450,7 @@ void MatchPlace::showPictures()
     const Frame* frame = m_document.frame(m_document.frameInHand());
     const auto proxy = frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
     const bool isPair = m_held.kind == Held::Kind::Pair, isTable = m_held.kind == Held::Kind::Table;
-    const QString name = frame ? text(frame->path.stem()) : QString();
+    const QString name = frame ? titleOf(*frame) : QString();
     MatchPictures::Side reference, ours;
     // On the left the reference; for a table the frame in hand through it.
     const auto& kept = m_document.look().reference;

@@ -50,7 +50,7 @@ QVariant ConsistencyModel::data(const QModelIndex& index, int role) const
     if (index.column() == 0) {
         const Frame* frame = m_document.frame(r.frame);
         if (role == Qt::DisplayRole)
-            return frame ? text(frame->path.stem()) + (r.isLead ? tr(" (lead)") : QString()) : QString();
+            return frame ? titleOf(*frame) + (r.isLead ? tr(" (lead)") : QString()) : QString();
         if (role == Qt::DecorationRole) {
             const QPixmap picture = m_thumbnail(r.frame);
             return picture.isNull() ? QVariant() : picture.scaled(42, 28, Qt::KeepAspectRatio, Qt::SmoothTransformation);

@@ -284,7 +284,7 @@ Status ProofPlace::saveTable(const QString& path) const
         const Frame* frame = m_document.frame(r.frame);
         names.push_back(frame ? frame->path.filename().string() : std::string());
     }
-    return writeFileAtomically(path.toStdString(), consistencyCsv(m_model->table(), m_model->keys(), names));
+    return saveFile(path.toStdString(), consistencyCsv(m_model->table(), m_model->keys(), names));
 }
 
 void ProofPlace::refresh()
@@ -303,7 +303,7 @@ void ProofPlace::refresh()
     m_outliers->clear();
     for (const Outlier& o : table.outliers) {
         const Frame* frame = m_document.frame(o.frame);
-        m_outliers->addItem(tr("%1 · %2: %3 of %4 · %5").arg(frame ? text(frame->path.stem()) : QString(), m_model->columnTitle(static_cast<int>(o.column) + 1), theme::number(o.difference, 1), theme::number(o.tolerance, 1), causeWords(o)));
+        m_outliers->addItem(tr("%1 · %2: %3 of %4 · %5").arg(frame ? titleOf(*frame) : QString(), m_model->columnTitle(static_cast<int>(o.column) + 1), theme::number(o.difference, 1), theme::number(o.tolerance, 1), causeWords(o)));
     }
     if (isMeasured && table.outliers.empty()) {
         m_outliers->addItem(tr("Nothing stands out."));
@@ -417,8 +417,8 @@ void ProofPlace::showCell()
         view.setMarks(marks, {});
     };
     const bool cured = outlier && !outlier->cure.isIdentity();
-    show(*m_here, *here, frame ? (cured ? tr("%1 · with the cure").arg(text(frame->path.stem())) : text(frame->path.stem())) : QString(), cured ? outlier->cure : Balance{});
-    show(*m_lead, *lead, leadFrame ? tr("lead: %1").arg(text(leadFrame->path.stem())) : QString(), Balance{});
+    show(*m_here, *here, frame ? (cured ? tr("%1 · with the cure").arg(titleOf(*frame)) : titleOf(*frame)) : QString(), cured ? outlier->cure : Balance{});
+    show(*m_lead, *lead, leadFrame ? tr("lead: %1").arg(titleOf(*leadFrame)) : QString(), Balance{});
 }
 
 void ProofPlace::setPlace(const Region& place)

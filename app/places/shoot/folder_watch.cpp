@@ -1,12 +1,13 @@
 #include "app/places/shoot/folder_watch.h"
 
-#include "app/document/document.h"
+#include "core/job/bring_in.h"
 
 #include <QDir>
 #include <QFileSystemWatcher>
 #include <QTimer>
 
 namespace amber {
+namespace fs = std::filesystem;
 
 FolderWatch::FolderWatch(QObject* parent) : QObject(parent), m_watcher(new QFileSystemWatcher(this)), m_timer(new QTimer(this))
 {
@@ -15,7 +16,7 @@ FolderWatch::FolderWatch(QObject* parent) : QObject(parent), m_watcher(new QFile
     connect(m_watcher, &QFileSystemWatcher::directoryChanged, this, &FolderWatch::look);
 }
 
-void FolderWatch::watch(const QString& folder, const QSet<QString>& known)
+void FolderWatch::watch(const QString& folder, const std::set<std::filesystem::path>& known)
 {
     if (!m_watcher->directories().isEmpty())
         m_watcher->removePaths(m_watcher->directories());
@@ -42,22 +43,24 @@ void FolderWatch::look()
     }
     if (!std::exchange(m_wasThere, true))
         m_watcher->addPath(m_folder);
-    QStringList whole;
-    const auto entries = folder.entryInfoList(Document::pictureEndings(), QDir::Files, QDir::Name);
-    for (const QFileInfo& entry : entries) {
-        const QString path = entry.absoluteFilePath();
-        if (m_known.contains(path))
+    std::vector<fs::path> whole;
+    for (const fs::path& path : picturesIn(m_folder.toStdString(), pictureEndings()).value_or(std::vector<fs::path>{})) {
+        if (m_known.count(path))
+            continue;
+        std::error_code sizeError, timeError;
+        const Seen now{fs::file_size(path, sizeError), fs::last_write_time(path, timeError)};
+        if (sizeError || timeError)
             continue;
         Seen& seen = m_growing[path];
-        if (entry.size() > 0 && seen.size == entry.size() && seen.changed == entry.lastModified()) {
-            whole << path;
+        if (now.size > 0 && seen == now) {
+            whole.push_back(path);
             m_known.insert(path);
-            m_growing.remove(path);
+            m_growing.erase(path);
         } else {
-            seen = {entry.size(), entry.lastModified()};
+            seen = now;
         }
     }
-    if (!whole.isEmpty())
+    if (!whole.empty())
         emit arrived(whole);
 }
 

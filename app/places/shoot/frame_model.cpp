@@ -5,6 +5,9 @@ namespace amber {
 FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent) : QAbstractListModel(parent), m_document(document), m_proxies(proxies)
 {
     connect(&document, &Document::opening, this, [this] {
+        beginResetModel();
+        m_rows.clear();
+        endResetModel();
         m_proxies.clear();
         m_thumbnails.clear();
         m_facts.clear();
@@ -16,22 +19,29 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
     connect(&document, &Document::opened, this, [this] {
         rebuild();
         for (const Frame& frame : m_document.frames())
-            m_proxies.requestThumbnail(frame.id, frame.path, false);
+            if (!frame.isLost)
+                m_proxies.requestThumbnail(frame.id, frame.path, false);
+        seeWhetherAllAreRead();
     });
     connect(&document, &Document::framesChanged, this, [this] {
-        if (static_cast<int>(m_document.frames().size()) == rowCount())
-            return;
-        rebuild();
+        if (static_cast<int>(m_document.frames().size()) != rowCount())
+            rebuild();
         for (const Frame& frame : m_document.frames())
             if (!m_thumbnails.contains(frame.id) && frame.fault.empty())
                 m_proxies.requestThumbnail(frame.id, frame.path, false);
     });
+    connect(&document, &Document::frameFound, this, [this](std::int64_t frame) {
+        m_proxies.forget(frame);
+        m_thumbnails.remove(frame);
+        m_facts.remove(frame);
+        touch(frame);
+    });
     connect(&document, &Document::frameChosen, this, [this] { emit dataChanged(index(0), index(rowCount() - 1), {InHandRole, CompanionRole}); });
     connect(&document, &Document::companionsChanged, this, [this] { emit dataChanged(index(0), index(rowCount() - 1), {CompanionRole}); });
-    connect(&proxies, &ProxyStore::thumbnailReady, this, [this](std::int64_t frame, const QImage& image, const QString& hash, const CaptureFacts& capture) {
+    connect(&proxies, &ProxyStore::thumbnailReady, this, [this](std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes, const CaptureFacts& capture) {
         m_facts.insert(frame, frameFacts(fromScreen(image).view(), capture));
         m_thumbnails.insert(frame, QPixmap::fromImage(image));
-        m_document.setFrameHash(frame, hash.toStdString());
+        m_document.setFrameContent(frame, hash.toStdString(), static_cast<std::uintmax_t>(bytes));
         if (const auto first = m_firstOfHash.constFind(hash); first == m_firstOfHash.constEnd())
             m_firstOfHash.insert(hash, frame);
         else if (*first != frame)
@@ -41,6 +51,7 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
         seeWhetherAllAreRead();
         emit progressed();
     });
+    connect(&document, &Document::contentsChanged, this, &FrameModel::touchAll);
     for (const auto changed : {&Document::groupsChanged, &Document::ratingsChanged})
         connect(&document, changed, this, [this] {
             if (rowCount() > 0)
@@ -185,11 +196,11 @@ void FrameModel::want(const QModelIndex& index) const
 
 QVariant FrameModel::data(const QModelIndex& index, int role) const
 {
-    if (!index.isValid() || index.row() >= rowCount())
+    if (!index.isValid() || index.row() >= rowCount() || index.row() >= static_cast<int>(m_document.frames().size()))
         return {};
     const Frame& frame = m_document.frames()[static_cast<std::size_t>(index.row())];
     switch (role) {
-    case Qt::DisplayRole: return text(frame.path.stem());
+    case Qt::DisplayRole: return titleOf(frame);
     case Qt::DecorationRole: return m_thumbnails.value(frame.id);
     case Qt::ToolTipRole: {
         QStringList words{frame.fault.empty() ? text(frame.path) : text(frame.fault)};
@@ -202,7 +213,7 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
         return words.join('\n');
     }
     case Qt::AccessibleTextRole: {
-        QString words = text(frame.path.stem());
+        QString words = titleOf(frame);
         if (frame.id == m_document.frameInHand())
             words += tr(", in hand");
         if (data(index, CompanionRole).toInt() > 0)
@@ -221,6 +232,8 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
     }
     case GroupRole: return m_document.groupOf(frame.id);
     case RatingRole: return m_document.rating(frame.id);
+    case LostRole: return frame.isLost;
+    case ChangedRole: return m_document.changedContents().count(frame.id) > 0;
     case BracketRole: {
         const int at = bracketOf(frame.id);
         if (at < 0)
@@ -231,7 +244,7 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
     case TimeRole: return QVariant::fromValue<qlonglong>(m_facts.value(frame.id).capture.seconds);
     case DuplicateRole: {
         const Frame* other = m_document.frame(m_duplicates.value(frame.id));
-        return other ? text(other->path.stem()) : QString();
+        return other ? titleOf(*other) : QString();
     }
     case WeightRole: return weightOf(frame.id);
     case DoneRole: return m_isDone && m_isDone(frame.id);

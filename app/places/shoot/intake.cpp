@@ -1,5 +1,6 @@
 #include "app/places/shoot/intake.h"
 
+#include "app/theme/theme.h"
 #include "core/handover/merge_files.h"
 #include "core/job/bring_in.h"
 
@@ -17,14 +18,11 @@ Intake::Intake(Document& document, QObject* parent) : QObject(parent), m_documen
         m_watch->watch({}, {});
     });
     connect(&document, &Document::opened, this, [this] {
-        if (const QString folder = text(m_document.choice("watched")); !folder.isEmpty())
+        if (const QString folder = m_document.placeOf(m_document.choice("watched")); !folder.isEmpty())
             watch(folder);
         emit watchChanged();
     });
-    connect(m_watch, &FolderWatch::arrived, this, [this](const QStringList& paths) {
-        std::vector<fs::path> sources;
-        for (const QString& path : paths)
-            sources.emplace_back(path.toStdString());
+    connect(m_watch, &FolderWatch::arrived, this, [this](const std::vector<fs::path>& sources) {
         const QString own = QDir(m_document.folder()).canonicalPath(), from = QDir(m_watch->folder()).canonicalPath();
         take(sources, own == from ? QString() : m_document.folder(), true);
     });
@@ -40,17 +38,17 @@ Intake::Intake(Document& document, QObject* parent) : QObject(parent), m_documen
 
 void Intake::watch(const QString& folder)
 {
-    QSet<QString> known;
+    std::set<fs::path> known(m_document.heldBack().begin(), m_document.heldBack().end());
     for (const Frame& frame : m_document.frames())
-        known.insert(text(frame.path));
-    m_document.setChoice("watched", folder.toStdString());
+        known.insert(frame.path);
+    m_document.setChoice("watched", m_document.keptPlace(folder));
     m_watch->watch(folder, known);
     emit watchChanged();
 }
 
 void Intake::bringIn(const QString& from, const QString& into)
 {
-    const auto sources = picturesUnder(from.toStdString(), endingsOfPictures());
+    const auto sources = picturesUnder(from.toStdString(), pictureEndings());
     if (sources.empty())
         emit said(tr("No pictures in %1.").arg(from));
     else
@@ -86,37 +84,40 @@ void Intake::finish(const BroughtIn& brought, const QString& into, bool quietly)
             emit said(tr("%1. The copies are kept; bring them in again.").arg(text(added.error().message())));
             return;
         }
-        std::vector<std::pair<std::int64_t, std::string>> hashes;
         for (const Arrival& a : brought.arrivals)
-            for (const Frame& frame : m_document.frames())
+            for (const Frame& frame : std::vector<Frame>(m_document.frames())) {
+                std::error_code error;
                 if (!a.target.empty() && frame.path == a.target && frame.hash.empty())
-                    m_document.setFrameHash(frame.id, a.hash);
+                    if (const auto bytes = fs::file_size(a.target, error); !error)
+                        m_document.setFrameContent(frame.id, a.hash, bytes);
+            }
     } else if (!targets.empty()) {
-        QStringList paths;
-        for (const fs::path& target : targets)
-            paths << text(target);
-        emit openRequested(into.isEmpty() ? paths : QStringList{into});
+        emit openRequested(into.isEmpty() ? targets : std::vector<fs::path>{into.toStdString()});
     }
     QStringList words;
     if (!targets.empty())
         words << (targets.size() == 1 ? tr("1 picture came in.") : tr("%L1 pictures came in.").arg(targets.size()));
-    QStringList same, faults;
+    QStringList same, faults, sidecars;
     for (const Arrival& a : brought.arrivals) {
         if (!a.duplicateOf.empty())
             same << tr("%1 is %2").arg(text(a.source.filename()), text(a.duplicateOf.filename()));
         if (!a.fault.empty())
             faults << text(a.fault);
+        if (!a.sidecarFault.empty())
+            sidecars << text(a.sidecarFault);
     }
     const auto some = [](const QStringList& list) { return list.mid(0, 3).join(QStringLiteral(", ")) + (list.size() > 3 ? Intake::tr(" and %1 more").arg(list.size() - 3) : QString()); };
     if (!same.isEmpty())
         words << tr("%L1 known already: %2.").arg(same.size()).arg(some(same));
     if (!faults.isEmpty())
         words << tr("%L1 did not come in: %2.").arg(faults.size()).arg(some(faults));
+    if (!sidecars.isEmpty())
+        words << tr("%L1 metadata files did not come along: %2.").arg(sidecars.size()).arg(some(sidecars));
     if (!brought.stopped.empty())
         words << tr("Stopped: %1. What came in is kept; make room and bring the rest in again.").arg(text(brought.stopped));
     if (brought.isCancelled)
         words << tr("Cancelled. Bring in again to go on; what is there is not copied twice.");
-    if (!words.isEmpty() && (!quietly || !faults.isEmpty() || !brought.stopped.empty()))
+    if (!words.isEmpty() && (!quietly || !faults.isEmpty() || !sidecars.isEmpty() || !brought.stopped.empty()))
         emit said(words.join(' '));
 }
 
@@ -171,7 +172,7 @@ void Intake::merge(const std::vector<std::int64_t>& bracket)
                               m_document.balances().set({{frame.id, balance}}, tr("Bracket merged"));
                               m_document.setFrameInHand(frame.id);
                           }
-                      emit said(tr("Merged into %1. %2 % of it moved between the exposures and was taken from the best one alone.").arg(text(merged.path.filename())).arg(merged.ghostShare * 100, 0, 'f', 1));
+                      emit said(tr("Merged into %1. %2 % of it moved between the exposures and was taken from the best one alone.").arg(text(merged.path.filename())).arg(theme::decimal(merged.ghostShare * 100, 1)));
                   });
 }
 

@@ -25,7 +25,7 @@ public:
 
 signals:
     void said(const QString& message);
-    void openRequested(const QStringList& paths);
+    void openRequested(const std::vector<std::filesystem::path>& paths);
     void watchChanged();
 
 private:
@@ -37,8 +37,5 @@ private:
     FolderWatch* m_watch;
     std::vector<std::filesystem::path> m_waiting;  ///< arrived while other work was running
 };
-
-/// ".jpg" and so on.
-std::vector<std::string> endingsOfPictures();
 
 }  // namespace amber

@@ -10,7 +10,7 @@
 namespace amber {
 namespace {
 
-constexpr int kSmallestCell = 216, kInset = 14, kCaptionHeight = 26;
+constexpr int kThinnest = 3, kSmallestCell = 216, kInset = 14, kCaptionHeight = 26;
 
 /// One frame of the contact sheet: picture, name, and what it is chosen for, in words.
 class FrameDelegate : public QStyledItemDelegate {
@@ -38,7 +38,8 @@ public:
         painter->setRenderHint(QPainter::SmoothPixmapTransform);
         QRect shown = place;
         if (!picture.isNull()) {
-            const QSize size = picture.size().scaled(place.size(), Qt::KeepAspectRatio);
+            // However long a picture is, something of it is seen.
+            const QSize size = picture.size().scaled(place.size(), Qt::KeepAspectRatio).expandedTo({kThinnest, kThinnest});
             shown = QRect(place.left() + (place.width() - size.width()) / 2, place.bottom() + 1 - size.height(), size.width(), size.height());
             // Reduced once for the size of the cell, not at every paint: scrolling must not wait for it.
             QPixmap* fitted = m_fitted.object(picture.cacheKey());
@@ -55,7 +56,7 @@ public:
             painter->drawRect(place.adjusted(0, 0, -1, -1));
             painter->setPen(theme::kWallInk);
             painter->setFont(theme::font(13));
-            painter->drawText(place.adjusted(8, 8, -8, -8), Qt::AlignCenter | Qt::TextWordWrap, fault.isEmpty() ? FrameModel::tr("reading…") : FrameModel::tr("Cannot be read"));
+            painter->drawText(place.adjusted(8, 8, -8, -8), Qt::AlignCenter | Qt::TextWordWrap, fault.isEmpty() ? FrameModel::tr("reading…") : index.data(FrameModel::LostRole).toBool() ? FrameModel::tr("Not where it was") : FrameModel::tr("Cannot be read"));
         }
         painter->setPen(theme::kWallInk);
         painter->setFont(theme::font(13, inHand));
@@ -63,6 +64,8 @@ public:
         const int stars = index.data(FrameModel::RatingRole).toInt();
         const QString bracket = index.data(FrameModel::BracketRole).toString();
         QString role = inHand ? FrameModel::tr("in hand") : companion > 0 ? FrameModel::tr("companion %1").arg(companion) : QString();
+        if (index.data(FrameModel::ChangedRole).toBool())
+            role = FrameModel::tr("another content");
         if (role.isEmpty() && !bracket.isEmpty())
             role = bracket;
         if (role.isEmpty() && index.data(FrameModel::DoneRole).toBool())
@@ -402,7 +405,7 @@ void ShootPlace::chooseBracket()
             continue;
         const double t = facts->capture.exposureSeconds;
         const QString shutter = t >= 0.4 ? tr("%1 s").arg(QLocale().toString(t, 'g', 3)) : tr("1/%1 s").arg(std::lround(1 / t));
-        choices.push_back({id, text(frame->path.stem()), tr("%1, f/%2, %3 stops").arg(shutter, QLocale().toString(facts->capture.fNumber, 'g', 3), theme::number(facts->capture.exposureStops() - middle, 1)), facts->clippedLow, facts->clippedHigh, id == bracket.proposed, id == chosenBefore});
+        choices.push_back({id, titleOf(*frame), tr("%1, f/%2, %3 stops").arg(shutter, QLocale().toString(facts->capture.fNumber, 'g', 3), theme::number(facts->capture.exposureStops() - middle, 1)), facts->clippedLow, facts->clippedHigh, id == bracket.proposed, id == chosenBefore});
         pictures.push_back(m_model->thumbnail(id));
     }
     BracketDialog dialog(choices, pictures, this);
@@ -424,7 +427,7 @@ void ShootPlace::askFolder()
 {
     const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a folder of pictures"), m_document.folder());
     if (!folder.isEmpty())
-        emit openRequested({folder});
+        emit openRequested({std::filesystem::path(folder.toStdString())});
 }
 
 void ShootPlace::refresh()

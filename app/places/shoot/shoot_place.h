@@ -31,7 +31,7 @@ public:
 
 signals:
     /// Open these files or folders.
-    void openRequested(const QStringList& paths);
+    void openRequested(const std::vector<std::filesystem::path>& paths);
     /// The artist wants to work on the frame in hand.
     void workRequested();
 

@@ -51,7 +51,7 @@ public:
     void number(const char* name, double value, double low, double high)
     {
         if (m_good && !(value >= low && value <= high))
-            m_good = fail("value outside its limits", m_where + "." + name, Json(low).dump() + " to " + Json(high).dump(), Json(value).dump());
+            m_good = fail("value outside its limits", m_where + "." + name, jsonText(low) + " to " + jsonText(high), jsonText(value));
     }
     void boolean(const char*, bool) {}
     template <class Enum, std::size_t N>

@@ -1,15 +1,13 @@
 // Small shared vocabulary for reading and writing the fields of looks. Readers report what is wrong and where.
 #pragma once
 
+#include "core/base/json_text.h"
 #include "core/base/result.h"
 
 #include <cmath>
-#include <nlohmann/json.hpp>
 #include <set>
 
 namespace amber {
-
-using Json = nlohmann::ordered_json;
 
 /// Reads named fields of one object; remembers which were known, so that the others can be kept. The first fault wins.
 class FieldReader {
@@ -88,7 +86,7 @@ public:
     void readNumber(const Json& v, const std::string& name, double& target, double low, double high)
     {
         if (!v.is_number() || !std::isfinite(v.get<double>()) || v.get<double>() < low || v.get<double>() > high)
-            return wrong(name, "a number from " + Json(low).dump() + " to " + Json(high).dump(), v.dump());
+            return wrong(name, "a number from " + jsonText(low) + " to " + jsonText(high), jsonText(v));
         target = v.get<double>();
     }
 
@@ -101,7 +99,7 @@ public:
             for (const auto& [name, value] : m_object.items())
                 if (!m_known.count(name))
                     rest[name] = value;
-        return rest.empty() ? std::string() : rest.dump();
+        return rest.empty() ? std::string() : jsonText(rest);
     }
 
 private:

@@ -82,7 +82,7 @@ Status validate(const LookupTable& step, const std::string& where)
     if (!step.hash.empty() && !step.table)
         return fail("the table's values are missing", where, "the table " + step.hash, step.name);
     if (!(step.mix >= 0 && step.mix <= 1))
-        return fail("mix outside its limits", where + ".mix", "0 to 1", Json(step.mix).dump());
+        return fail("mix outside its limits", where + ".mix", "0 to 1", jsonText(step.mix));
     return {};
 }
 

@@ -24,7 +24,7 @@ Status validate(const SplitToning& step, const std::string& where)
             return fail("dye outside its limits", where + ".dyes[" + std::to_string(i) + "]", "position 0 to 1, hue 0 to 360, chroma 0 to 0.3, reach 0.05 to 1.5");
     }
     if (!within(step.balance, -0.5, 0.5))
-        return fail("balance outside its limits", where + ".balance", "-0.5 to 0.5", Json(step.balance).dump());
+        return fail("balance outside its limits", where + ".balance", "-0.5 to 0.5", jsonText(step.balance));
     return {};
 }
 

@@ -25,11 +25,11 @@ Status validatePoints(const ToneCurve::Points& points, const std::string& where)
     for (std::size_t i = 0; i < points.size(); ++i) {
         const auto inside = [](double v) { return v >= -1 && v <= 3; };
         if (!inside(points[i].x) || !inside(points[i].y))
-            return fail("curve point off the axis", where, "-1 to 3", Json(points[i].x).dump() + ", " + Json(points[i].y).dump());
+            return fail("curve point off the axis", where, "-1 to 3", jsonText(points[i].x) + ", " + jsonText(points[i].y));
         if (i > 0 && points[i].x - points[i - 1].x < kCurveGap * 0.999)
-            return fail("curve points must rise along the axis, at least 0.002 apart", where, {}, Json(points[i].x).dump());
+            return fail("curve points must rise along the axis, at least 0.002 apart", where, {}, jsonText(points[i].x));
         if (i > 0 && points[i].y < points[i - 1].y)
-            return fail("the curve must not fall", where, "at least " + Json(points[i - 1].y).dump(), Json(points[i].y).dump());
+            return fail("the curve must not fall", where, "at least " + jsonText(points[i - 1].y), jsonText(points[i].y));
     }
     return {};
 }
@@ -49,7 +49,7 @@ void readPoints(FieldReader& reader, const char* name, ToneCurve::Points& target
     target.clear();
     reader.list(name, kCurvePointLimit, [&](const Json& entry, const std::string& where) -> Status {
         if (!entry.is_array() || entry.size() != 2 || !entry[0].is_number() || !entry[1].is_number())
-            return fail("wrong value", where, "a pair [x, y]", entry.dump().substr(0, 80));
+            return fail("wrong value", where, "a pair [x, y]", jsonText(entry).substr(0, 80));
         target.push_back({entry[0].get<double>(), entry[1].get<double>()});
         return {};
     });

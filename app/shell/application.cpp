@@ -1,0 +1,28 @@
+#include "app/shell/application.h"
+
+#include "app/theme/theme.h"
+
+#include <clocale>
+
+namespace amber {
+
+Application::Application(int& argc, char** argv) : QApplication(argc, argv)
+{
+    // QApplication takes the user's locale for the C library as well, where it changes what numbers look like to every library.
+    std::setlocale(LC_NUMERIC, "C");
+    theme::install(*this);
+}
+
+bool Application::notify(QObject* receiver, QEvent* event)
+{
+    try {
+        return QApplication::notify(receiver, event);
+    } catch (const std::bad_alloc&) {
+        emit broke(tr("There was not enough memory for this. Nothing that was kept is lost."));
+    } catch (const std::exception& error) {
+        emit broke(tr("This could not be done: %1. Nothing that was kept is lost.").arg(QString::fromUtf8(error.what())));
+    }
+    return false;
+}
+
+}  // namespace amber

@@ -1,0 +1,93 @@
+#include "app/shell/message_bars.h"
+
+#include <QtWidgets>
+
+namespace amber {
+namespace {
+
+struct Bar {
+    QWidget* widget;
+    QLabel* words;
+    QHBoxLayout* row;
+};
+
+Bar makeBar(const QString& name, const QString& words, QWidget* parent)
+{
+    auto* bar = new QWidget(parent);
+    bar->setObjectName(name);
+    bar->setProperty("messageBar", true);
+    bar->setAttribute(Qt::WA_StyledBackground);
+    auto* label = new QLabel(bar);
+    label->setObjectName(words);
+    label->setWordWrap(true);
+    label->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    auto* row = new QHBoxLayout(bar);
+    row->setContentsMargins(14, 6, 14, 6);
+    row->setSpacing(8);
+    row->addWidget(label, 1);
+    return {bar, label, row};
+}
+
+}  // namespace
+
+MessageBars::MessageBars(QWidget* parent) : QWidget(parent), m_rows(new QVBoxLayout(this))
+{
+    m_rows->setContentsMargins(0, 0, 0, 0);
+    m_rows->setSpacing(0);
+    const Bar bar = makeBar("messageBar", "message", this);
+    m_messageBar = bar.widget, m_message = bar.words;
+    auto* close = new QToolButton(m_messageBar);
+    close->setObjectName("messageClose");
+    close->setText(tr("Close"));
+    connect(close, &QToolButton::clicked, m_messageBar, &QWidget::hide);
+    bar.row->addWidget(close, 0, Qt::AlignTop);
+    m_messageBar->hide();
+    m_rows->addWidget(m_messageBar);
+}
+
+void MessageBars::say(const QString& message)
+{
+    m_message->setText(message);
+    m_messageBar->setVisible(!message.isEmpty());
+}
+
+void MessageBars::drop(const QString& name)
+{
+    for (auto it = m_questions.begin(); it != m_questions.end(); ++it)
+        if (it->first == name) {
+            it->second->setParent(nullptr);  // nobody finds it any more; it goes once its button has been let go
+            it->second->deleteLater();
+            m_questions.erase(it);
+            return;
+        }
+}
+
+void MessageBars::ask(const LostFrames::Question& question)
+{
+    drop(question.name);
+    if (question.words.isEmpty())
+        return;
+    const Bar bar = makeBar("question-" + question.name, "question-" + question.name + "-words", this);
+    bar.words->setText(question.words);
+    int number = 0;
+    const auto add = [&, name = question.name](const QString& words, const std::function<void()>& act) {
+        auto* button = new QPushButton(words, bar.widget);
+        button->setObjectName(QStringLiteral("question-%1-%2").arg(name).arg(number++));
+        // The answer may ask again under the same name: this one is gone before.
+        connect(button, &QPushButton::clicked, this, [this, name, act] {
+            drop(name);
+            if (act)
+                act();
+        });
+        bar.row->addWidget(button, 0, Qt::AlignTop);
+    };
+    for (const LostFrames::Answer& answer : question.answers)
+        add(answer.words, answer.act);
+    if (question.canWait)
+        add(tr("Not now"), {});
+    m_questions.emplace_back(question.name, bar.widget);
+    m_rows->addWidget(bar.widget);
+    bar.widget->show();
+}
+
+}  // namespace amber

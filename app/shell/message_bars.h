@@ -1,0 +1,33 @@
+// Above every place: what went wrong, and what is to be decided. One line each, no window in the way.
+#pragma once
+
+#include "app/document/lost_frames.h"
+
+#include <QFrame>
+#include <list>
+
+class QLabel;
+class QVBoxLayout;
+
+namespace amber {
+
+class MessageBars : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit MessageBars(QWidget* parent = nullptr);
+    /// One message at a time; an empty one takes the last away.
+    void say(const QString& message);
+    /// Questions stay until they are answered, put off, or taken back by an empty one of the same name.
+    void ask(const LostFrames::Question& question);
+
+private:
+    void drop(const QString& name);
+
+    QWidget* m_messageBar;
+    QLabel* m_message;
+    QVBoxLayout* m_rows;
+    std::list<std::pair<QString, QWidget*>> m_questions;
+};
+
+}  // namespace amber

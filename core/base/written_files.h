@@ -1,0 +1,54 @@
+// What this program has written, so that it never replaces anything else: a file is replaced only when it is listed here and unchanged since.
+//
+// A delivery keeps its list beside its files (manifest.json); files saved singly are listed under the user's state folder. The list holds names and
+// content hashes; a file whose entry was lost (killed in between, another machine) counts as somebody else's and is left alone.
+#pragma once
+
+#include "core/base/result.h"
+
+#include <filesystem>
+#include <map>
+#include <mutex>
+#include <string>
+
+namespace amber {
+
+/// All calls may come from any thread. What was added is saved by save() or when the list goes.
+class WrittenFiles {
+public:
+    /// The list beside the files of a delivery. A manifest.json that is not ours is left alone: ours is then manifest-2.json, and so on.
+    static WrittenFiles ofFolder(const std::filesystem::path& folder);
+    /// The list of files saved singly: under $XDG_STATE_HOME, or ~/.local/state. At most 2,000 are remembered, the newest.
+    static WrittenFiles ofUser();
+    ~WrittenFiles();
+    WrittenFiles(const WrittenFiles&) = delete;
+    WrittenFiles& operator=(const WrittenFiles&) = delete;
+
+    /// The hash of what was written under this name; empty when nothing was.
+    std::string hashOf(const std::filesystem::path& file) const;
+    /// Whether a file of this name is ours by name and size: what a plan can ask for thousands of files. Its content is compared when it is replaced.
+    bool seemsOurs(const std::filesystem::path& file) const;
+    void add(const std::filesystem::path& file, const std::string& hash, std::uintmax_t bytes);
+    /// Joins what was added with what others have added meanwhile.
+    Status save();
+    const std::filesystem::path& listFile() const { return m_list; }
+
+private:
+    struct Entry {
+        std::string hash;
+        std::uintmax_t bytes = 0;
+        long long when = 0;  ///< seconds since 1970, UTC
+    };
+    using Entries = std::map<std::string, Entry>;
+    WrittenFiles(std::filesystem::path list, bool isBeside, std::size_t limit);
+    std::string nameOf(const std::filesystem::path& file) const;
+    static Result<Entries> parse(const std::string& text);
+
+    std::filesystem::path m_list;
+    bool m_isBeside = false;  ///< names are those of files beside the list; else whole paths
+    std::size_t m_limit;
+    mutable std::mutex m_mutex;
+    Entries m_known, m_fresh;
+};
+
+}  // namespace amber
