@@ -24,7 +24,7 @@ public:
     };
     /// Looks through a folder and all below it, and takes what is found there.
     void searchIn(const QString& folder);
-    bool isSearching() const { return m_task->isRunning(); }
+    Task& task() { return *m_task; }
 
 signals:
     void asked(const LostFrames::Question& question);

@@ -73,6 +73,7 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
     });
     connect(m_lost, &LostFrames::asked, m_messages, &MessageBars::ask);
     connect(m_lost, &LostFrames::said, this, &MainWindow::say);
+    m_messages->show(m_lost->task(), "lostTask", tr("Looking for pictures that are not where they were…"));
     connect(m_lost, &LostFrames::folderWanted, this, [this] {
         const QString folder = QFileDialog::getExistingDirectory(this, tr("Where the pictures are"), m_document.folder());
         if (!folder.isEmpty())

@@ -62,6 +62,25 @@ void MessageBars::drop(const QString& name)
         }
 }
 
+void MessageBars::show(Task& task, const QString& name, const QString& words)
+{
+    constexpr int kMoment = 700;
+    const Bar bar = makeBar(name + "Bar", name + "BarWords", this);
+    bar.words->setText(words);
+    bar.row->addWidget(makeTaskBar(task, name, bar.widget));
+    bar.widget->hide();
+    m_rows->addWidget(bar.widget);
+    auto* moment = new QTimer(bar.widget);
+    moment->setSingleShot(true);
+    moment->setInterval(kMoment);
+    connect(moment, &QTimer::timeout, bar.widget, &QWidget::show);
+    connect(&task, &Task::began, moment, qOverload<>(&QTimer::start));
+    connect(&task, &Task::ended, bar.widget, [moment, widget = bar.widget] {
+        moment->stop();
+        widget->hide();
+    });
+}
+
 void MessageBars::ask(const LostFrames::Question& question)
 {
     drop(question.name);

@@ -20,6 +20,8 @@ public:
     void say(const QString& message);
     /// Questions stay until they are answered, put off, or taken back by an empty one of the same name.
     void ask(const LostFrames::Question& question);
+    /// Shows work that was not begun by hand, once it has run for a moment: what it is, how far, and a way to stop it.
+    void show(Task& task, const QString& name, const QString& words);
 
 private:
     void drop(const QString& name);

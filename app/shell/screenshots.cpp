@@ -15,6 +15,7 @@
 #include "app/variants/sweep_view.h"
 #include "app/variants/tray_view.h"
 #include "app/wall/picture_view.h"
+#include "core/base/atomic_file.h"
 #include "core/image/write.h"
 #include "core/look/look_json.h"
 #include "demo/demo_job.h"
@@ -34,8 +35,12 @@ public:
     {
         waitFor([&] { return isAtRest(widget); }, "what is shown a moment later");
         const QString path = m_folder + "/" + name + ".png";
-        if (!widget.grab().save(path)) {
-            std::fprintf(stderr, "jolly-amber: cannot write %s\n", qPrintable(path));
+        QByteArray bytes;
+        QBuffer buffer(&bytes);
+        buffer.open(QIODevice::WriteOnly);
+        widget.grab().save(&buffer, "PNG");
+        if (const Status written = saveFile(path.toStdString(), std::string_view(bytes.constData(), static_cast<std::size_t>(bytes.size()))); !written) {
+            std::fprintf(stderr, "jolly-amber: %s\n", written.error().message().c_str());
             m_status = 1;
         } else {
             std::printf("%s\n", qPrintable(path));

@@ -37,23 +37,6 @@ std::string machine()
     return contentHash(name).substr(0, 8);
 }
 
-/// Makes the temporary file, readable as any new file is. Where it cannot be made, the writer that opens its name will say why.
-fs::path makeTemporary(const fs::path& target)
-{
-    const fs::path folder = target.parent_path();
-    for (int tries = 0;; ++tries) {
-        std::uint64_t number = 0;
-        if (::getrandom(&number, sizeof number, 0) != sizeof number)
-            number = static_cast<std::uint64_t>(std::chrono::steady_clock::now().time_since_epoch().count());
-        const fs::path path = folder / (std::string(kPrefix) + machine() + "-" + std::to_string(::getpid()) + "-" + hex(number) + target.extension().string());
-        const int file = ::open(path.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0666);
-        if (file >= 0)
-            ::close(file);
-        if (file >= 0 || errno != EEXIST || tries == 100)
-            return path;
-    }
-}
-
 Status flush(const fs::path& path, int flags)
 {
     const int file = ::open(path.c_str(), flags | O_CLOEXEC);
@@ -87,6 +70,24 @@ int renameToFreeName(const fs::path& from, const fs::path& to)
 }
 
 }  // namespace
+
+fs::path AtomicFile::makeTemporary(const fs::path& target)
+{
+    const fs::path folder = target.parent_path();
+    for (int tries = 0;; ++tries) {
+        std::uint64_t number = 0;
+        if (::getrandom(&number, sizeof number, 0) != sizeof number)
+            number = static_cast<std::uint64_t>(std::chrono::steady_clock::now().time_since_epoch().count());
+        const fs::path path = folder / (std::string(kPrefix) + machine() + "-" + std::to_string(::getpid()) + "-" + hex(number) + target.extension().string());
+        const int file = ::open(path.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0666);
+        if (file >= 0)
+            ::close(file);
+        if (file >= 0 || errno != EEXIST || tries == 100)
+            return path;
+    }
+}
+
+bool AtomicFile::isTemporaryName(const fs::path& path) { return path.filename().string().rfind(kPrefix, 0) == 0; }
 
 AtomicFile::AtomicFile(fs::path target, std::string replaces) : m_target(std::move(target)), m_temporary(makeTemporary(m_target)), m_replaces(std::move(replaces)) {}
 
@@ -134,18 +135,14 @@ Status AtomicFile::commit()
 {
     if (auto flushed = flush(m_temporary, O_RDONLY); !flushed)
         return fail(flushed.error().what, m_target.string());
-    std::string hash;
-    std::uintmax_t bytes = 0;
     if (m_written) {
         std::error_code error;
-        hash = contentHashOfFile(m_temporary).value_or("");
-        bytes = fs::file_size(m_temporary, error);
+        if (const auto hash = contentHashOfFile(m_temporary))
+            m_written->add(m_target, *hash, fs::file_size(m_temporary, error));
     }
     if (const Status placed = putInPlace(); !placed)
         return placed;
     m_done = true;
-    if (m_written && !hash.empty())
-        m_written->add(m_target, hash, bytes);
     const fs::path folder = m_target.parent_path();
     (void)flush(folder.empty() ? fs::path(".") : folder, O_RDONLY | O_DIRECTORY);
     return {};

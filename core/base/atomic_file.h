@@ -25,6 +25,10 @@ public:
     AtomicFile(const AtomicFile&) = delete;
     AtomicFile& operator=(const AtomicFile&) = delete;
 
+    /// Makes an empty file beside `target` under a name that cannot be guessed. Where it cannot be made, whoever opens its name is told why.
+    static std::filesystem::path makeTemporary(const std::filesystem::path& target);
+    static bool isTemporaryName(const std::filesystem::path& path);
+
     const std::filesystem::path& temporaryPath() const { return m_temporary; }
     /// Writes all bytes to the temporary file. Fails with the system's reason.
     Status write(std::string_view bytes);

@@ -8,8 +8,10 @@
 #include <cstdlib>
 #include <ctime>
 #include <fcntl.h>
+#include <sstream>
 #include <sys/file.h>
 #include <unistd.h>
+#include <utility>
 #include <vector>
 
 namespace amber {
@@ -17,7 +19,7 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr std::size_t kListLimitBytes = std::size_t{64} << 20, kUserLimit = 2000, kFolderLimit = 1'000'000;
-constexpr const char* kKind = "jolly-amber written files";
+constexpr const char *kKind = "jolly-amber written files", *kJournalEnding = ".list";
 
 /// Held while a list is read, joined and written: several of us may deliver into one folder.
 class FolderLock {
@@ -46,6 +48,21 @@ WrittenFiles::WrittenFiles(fs::path list, bool isBeside, std::size_t limit) : m_
     if (const auto text = readWholeFile(m_list, kListLimitBytes))
         if (auto entries = parse(*text))
             m_known = std::move(*entries);
+    if (m_isBeside)
+        readJournals();
+}
+
+void WrittenFiles::readJournals()
+{
+    std::error_code error;
+    for (const auto& entry : fs::directory_iterator(m_list.parent_path(), error)) {
+        if (entry.path().extension() != kJournalEnding || !AtomicFile::isTemporaryName(entry.path()))
+            continue;
+        std::istringstream lines(readWholeFile(entry.path(), kListLimitBytes).value_or(""));
+        for (std::string line; std::getline(lines, line);)
+            if (auto one = parse("{\"kind\": \"" + std::string(kKind) + "\", \"files\": [" + line + "]}"))  // the last line may have been cut short
+                m_fresh.merge(*one);
+    }
 }
 
 WrittenFiles WrittenFiles::ofFolder(const fs::path& folder)
@@ -75,7 +92,15 @@ WrittenFiles::~WrittenFiles() { (void)save(); }
 
 std::string WrittenFiles::nameOf(const fs::path& file) const
 {
-    return m_isBeside ? file.filename().string() : fs::absolute(file).lexically_normal().string();
+    const std::string name = m_isBeside ? file.filename().string() : fs::absolute(file).lexically_normal().string();
+    if (validUtf8(name) == name)
+        return name;
+    // A name that is no text, by its bytes.
+    std::string bytes = "bytes:";
+    for (const char c : name)
+        for (const int shift : {4, 0})
+            bytes += "0123456789abcdef"[(static_cast<unsigned char>(c) >> shift) & 15];
+    return bytes;
 }
 
 Result<WrittenFiles::Entries> WrittenFiles::parse(const std::string& text)
@@ -117,7 +142,20 @@ bool WrittenFiles::seemsOurs(const fs::path& file) const
 void WrittenFiles::add(const fs::path& file, const std::string& hash, std::uintmax_t bytes)
 {
     const std::lock_guard lock(m_mutex);
-    m_fresh[nameOf(file)] = {hash, bytes, static_cast<long long>(std::time(nullptr))};
+    const Entry entry{hash, bytes, static_cast<long long>(std::time(nullptr))};
+    m_fresh[nameOf(file)] = entry;
+    if (!m_isBeside)
+        return;
+    // An entry that cannot be written down is only missed after a kill.
+    if (m_journal.empty())
+        m_journal = AtomicFile::makeTemporary(m_list.parent_path() / (std::string("list") + kJournalEnding));
+    const int journal = ::open(m_journal.c_str(), O_WRONLY | O_APPEND | O_NOFOLLOW | O_CLOEXEC);
+    if (journal < 0)
+        return;
+    const std::string line = jsonText({{"name", nameOf(file)}, {"hash", entry.hash}, {"bytes", entry.bytes}, {"when", entry.when}}) + "\n";
+    (void)!::write(journal, line.data(), line.size());
+    (void)::fdatasync(journal);
+    ::close(journal);
 }
 
 Status WrittenFiles::save()
@@ -150,8 +188,11 @@ Status WrittenFiles::save()
     if (const Status written = file.write(jsonText({{"kind", kKind}, {"format", 1}, {"files", std::move(files)}}, 1) + "\n"); !written)
         return written;
     const Status placed = file.commit();
-    if (placed)
+    if (placed) {
         m_fresh.clear();
+        if (!m_journal.empty())
+            fs::remove(std::exchange(m_journal, {}), error);
+    }
     return placed;
 }
 

@@ -1,7 +1,8 @@
 // What this program has written, so that it never replaces anything else: a file is replaced only when it is listed here and unchanged since.
 //
 // A delivery keeps its list beside its files (manifest.json); files saved singly are listed under the user's state folder. The list holds names and
-// content hashes; a file whose entry was lost (killed in between, another machine) counts as somebody else's and is left alone.
+// content hashes; a file whose entry was lost counts as somebody else's and is left alone. An entry is on the disk before its file has its name: what a
+// killed delivery has written is known when it is done again.
 #pragma once
 
 #include "core/base/result.h"
@@ -28,6 +29,7 @@ public:
     std::string hashOf(const std::filesystem::path& file) const;
     /// Whether a file of this name is ours by name and size: what a plan can ask for thousands of files. Its content is compared when it is replaced.
     bool seemsOurs(const std::filesystem::path& file) const;
+    /// To be called before the file gets its name.
     void add(const std::filesystem::path& file, const std::string& hash, std::uintmax_t bytes);
     /// Joins what was added with what others have added meanwhile.
     Status save();
@@ -43,6 +45,9 @@ private:
     WrittenFiles(std::filesystem::path list, bool isBeside, std::size_t limit);
     std::string nameOf(const std::filesystem::path& file) const;
     static Result<Entries> parse(const std::string& text);
+    void readJournals();
+
+    std::filesystem::path m_journal;  ///< what was added and is not in the list yet, a line each; made for the first of them
 
     std::filesystem::path m_list;
     bool m_isBeside = false;  ///< names are those of files beside the list; else whole paths

@@ -7,7 +7,6 @@
 #include "core/image/rows.h"
 
 #include <algorithm>
-#include <chrono>
 #include <mutex>
 #include <set>
 #include <sys/stat.h>
@@ -19,7 +18,6 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr int kPicturesInFlight = 2, kBandPixels = 1 << 16, kBandsInFlight = 6;
-constexpr std::chrono::seconds kSavedEvery{2};
 
 std::string lowerCase(std::string s)
 {
@@ -202,15 +200,15 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
     fs::create_directories(recipe.folder, error);
     if (error || !fs::is_directory(recipe.folder))
         return fail("the folder cannot be made" + (error ? ": " + error.message() : std::string()), recipe.folder.string());
-    removeLeftovers(recipe.folder);
-
+    // What a killed delivery had written is taken into the list before what it left is tidied up.
     WrittenFiles written = WrittenFiles::ofFolder(recipe.folder);
+    if (written.save())
+        removeLeftovers(recipe.folder);
     const std::vector<fs::path> targets = targetsOf(sources, recipe, written);
     std::vector<Delivery> all(sources.size());
     std::vector<char> finished(sources.size(), 0);
     std::mutex mutex;
     int done = 0;
-    auto saved = std::chrono::steady_clock::now();
     std::size_t next = 0;
     const auto take = [&](tbb::flow_control& flow) {
         if (next >= sources.size() || cancel.isCancelled()) {
@@ -230,9 +228,6 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
         all[i] = {sources[i], status ? targets[i] : fs::path(), status ? std::string() : status.error().message()};
         finished[i] = 1;
         ++done;
-        // What a killed export has written is ours all the same when it is done again.
-        if (const auto now = std::chrono::steady_clock::now(); now - saved > kSavedEvery)
-            (void)written.save(), saved = now;
         if (progress)
             progress(done, static_cast<int>(sources.size()), all[i]);
     };

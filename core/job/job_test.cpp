@@ -1,3 +1,5 @@
+#include "core/base/content_hash.h"
+#include "core/job/find_frames.h"
 #include "core/job/job_store.h"
 #include "tests/support/random_look.h"
 #include "tests/support/read_only.h"
@@ -5,6 +7,7 @@
 
 #include <gtest/gtest.h>
 #include <csignal>
+#include <map>
 #include <sqlite3.h>
 #include <sys/wait.h>
 #include <unistd.h>
@@ -316,6 +319,28 @@ TEST(MovedJob, APictureOfTheSameNameIsNotTakenForOneThatIsLost)
     EXPECT_EQ((*frames)[0].hash, "aa") << "by which it is found again";
     EXPECT_FALSE(fs::exists((*frames)[0].path)) << "what has its name now is not read in its stead";
     EXPECT_EQ((*frames)[2].path, folder / "one/a.jpg");
+}
+
+TEST(MovedJob, LostPicturesAreFoundByContentNamesakesFirstAndEachOnce)
+{
+    const TemporaryFolder folder;
+    const auto lost = [&](std::int64_t id, const std::string& name, const std::string& content) { return Frame{id, "/gone/" + name, content.empty() ? std::string() : contentHash(content), {}, content.size(), true}; };
+    std::vector<Frame> frames{lost(1, "a.jpg", "same"), lost(2, "b.jpg", "same"), lost(3, "c.jpg", "other!"), lost(4, "never-read.jpg", ""), lost(5, "d.jpg", "nowhere")};
+    frames.push_back({6, folder / "here.jpg", contentHash("same"), {}, 4, false});
+    fs::create_directory(folder / "new");
+    std::vector<fs::path> candidates;
+    for (const auto& [name, content] : {std::pair{"b.jpg", "same"}, {"x.jpg", "same"}, {"y.jpg", "same"}, {"c.jpg", "of the same size"}, {"z.jpg", "other!"}, {"never-read.jpg", "whatever"}, {"d.jpg", "nobody!"}})
+        candidates.push_back(folder.write(std::string("new/") + name, content));
+    candidates.push_back(folder / "new/vanished.jpg");
+    const FramesFound found = findFrames(frames, candidates);
+    std::map<std::int64_t, std::string> places;
+    for (const FoundFrame& f : found.found)
+        places[f.frame] = f.place.filename().string();
+    EXPECT_EQ(places, (std::map<std::int64_t, std::string>{{1, "x.jpg"}, {2, "b.jpg"}, {3, "z.jpg"}, {4, "never-read.jpg"}}));
+    EXPECT_EQ(found.unknown.size(), 4u) << "the third of the same content, two namesakes of another, and the one that vanished";
+    CancelToken cancel;
+    cancel.cancel();
+    EXPECT_EQ(findFrames(frames, candidates, {}, cancel).unknown.size(), candidates.size());
 }
 
 TEST(MovedJob, OfSeveralJobsInAFolderTheNamesakeIsTakenElseTheNewest)

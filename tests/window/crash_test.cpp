@@ -91,7 +91,7 @@ TEST(KillNine, DuringExportLeavesOnlyWholeFilesAndTheNextOneTidiesUp)
         const auto said = actAndKill("export", folder.path(), lines);
         killedInTheMiddle += said.size() < 40;
         for (const auto& entry : fs::directory_iterator(out))
-            if (entry.path().filename().string().rfind(".amber-part-", 0) != 0) {
+            if (entry.path().extension() == ".png" && entry.path().filename().string().rfind(".amber-part-", 0) != 0) {
                 EXPECT_EQ(readRaw(entry.path()).width, 360) << entry.path();
             }
     }
@@ -107,7 +107,7 @@ TEST(KillNine, DuringExportLeavesOnlyWholeFilesAndTheNextOneTidiesUp)
         EXPECT_NE(entry.path().filename().string()[0], '.') << entry.path();
         ++files;
     }
-    EXPECT_EQ(files, 40);
+    EXPECT_EQ(files, 40 + 1) << "what the killed ones had written was known and written anew; and one list";
 }
 
 }  // namespace

@@ -183,6 +183,30 @@ TEST(MovedJobWindow, OneOnAMediumThatTakesNothingIsOpenedAndSaidNotToBeKept)
     EXPECT_EQ(readText(job), before);
 }
 
+TEST(HandoverWindow, IntoTheFolderOfTheShootNeverReplacesASiblingOrAnybodysFile)
+{
+    const TemporaryFolder folder;
+    writeShoot(folder.path(), 3);
+    writeShoot(folder.path(), 2, ".jpg");
+    folder.write("frame-2.jpg", "words of somebody");
+    std::map<std::string, std::string> before;
+    for (const auto& entry : fs::directory_iterator(folder.path()))
+        before[entry.path().filename().string()] = readText(entry.path());
+    OpenWindow app(folder.path());
+    ASSERT_TRUE(waitUntil([&] { return app.window().shoot().model().readCount() == 5; }));
+    app.key(Qt::Key_6, Qt::ControlModifier);
+    app.find<QLineEdit>("exportFolder").setText(name(folder.path()));
+    for (int run = 0; run < 2; ++run) {
+        QTest::mouseClick(&app.find<QPushButton>("exportStart"), Qt::LeftButton);
+        ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("exportState").text().startsWith("Done"); }));
+        for (const auto& [file, bytes] : before)
+            EXPECT_EQ(readText(folder / file), bytes) << file;
+        EXPECT_TRUE(app.find<QLabel>("exportState").text().contains("under another name")) << app.find<QLabel>("exportState").text().toStdString();
+    }
+    EXPECT_TRUE(fs::exists(folder / "frame-2-3.jpg")) << "the words are a frame that cannot be read, and have the name before";
+    EXPECT_FALSE(fs::exists(folder / "frame-2-4.jpg")) << "the second time its own files are written anew";
+}
+
 TEST(DamagedJobWindow, ALookThatCannotBeReadLetsNoOtherLookIn)
 {
     const TemporaryFolder folder;

@@ -434,16 +434,18 @@ void ShootPlace::refresh()
 {
     m_pages->setCurrentIndex(m_document.isOpen() ? 1 : 0);
     const auto& frames = m_document.frames();
-    int faults = 0;
+    int faults = 0, lost = 0;
     for (const Frame& frame : frames)
-        faults += !frame.fault.empty();
+        faults += !frame.fault.empty(), lost += frame.isLost;
     m_title->setText(m_document.title());
     QStringList words{frames.size() == 1 ? tr("1 frame") : tr("%L1 frames").arg(frames.size())};
     const int waiting = static_cast<int>(frames.size()) - m_model->readCount() - faults;
     if (waiting > 0)
         words << tr("%L1 still being read").arg(waiting);
-    if (faults > 0)
-        words << tr("%L1 cannot be read: point at them for the reason").arg(faults);
+    if (lost > 0)
+        words << tr("%L1 not where they were").arg(lost);
+    if (faults > lost)
+        words << tr("%L1 cannot be read: point at them for the reason").arg(faults - lost);
     if (!m_document.companions().empty())
         words << tr("%1 of 5 companions").arg(m_document.companions().size());
     if (!m_intake->watched().isEmpty())
