@@ -54,12 +54,23 @@ void MessageBars::say(const QString& message)
 void MessageBars::drop(const QString& name)
 {
     for (auto it = m_questions.begin(); it != m_questions.end(); ++it)
-        if (it->first == name) {
-            it->second->setParent(nullptr);  // nobody finds it any more; it goes once its button has been let go
-            it->second->deleteLater();
+        if (it->name == name) {
+            it->bar->setParent(nullptr);  // nobody finds it any more; it goes once its button has been let go
+            it->bar->deleteLater();
             m_questions.erase(it);
+            showOne();
             return;
         }
+}
+
+void MessageBars::showOne()
+{
+    const auto answerable = std::find_if(m_questions.begin(), m_questions.end(), [](const Asked& q) { return q.isAnswerable; });
+    const Asked* shown = answerable != m_questions.end() ? &*answerable : m_questions.empty() ? nullptr : &m_questions.front();
+    for (const Asked& q : m_questions) {
+        q.count->setText(m_questions.size() > 1 ? tr("1 of %1").arg(m_questions.size()) : QString());
+        q.bar->setVisible(&q == shown);
+    }
 }
 
 void MessageBars::show(Task& task, const QString& name, const QString& words)
@@ -104,9 +115,12 @@ void MessageBars::ask(const LostFrames::Question& question)
         add(answer.words, answer.act);
     if (question.canWait)
         add(tr("Not now"), {});
-    m_questions.emplace_back(question.name, bar.widget);
+    auto* count = new QLabel(bar.widget);
+    count->setProperty("quiet", true);
+    bar.row->insertWidget(1, count, 0, Qt::AlignTop);
+    m_questions.push_back({question.name, bar.widget, count, number > 0});
     m_rows->addWidget(bar.widget);
-    bar.widget->show();
+    showOne();
 }
 
 }  // namespace amber

@@ -27,6 +27,7 @@ public:
             return;
         ASSERT_NE(std::setlocale(LC_ALL, ""), nullptr) << "the locale of the environment is not there";
         ASSERT_STREQ(std::localeconv()->decimal_point, ",");
+        std::setlocale(LC_MESSAGES, "C");  // numbers are what is tested, not the system's words
     }
 };
 [[maybe_unused]] const auto* const kLocale = testing::AddGlobalTestEnvironment(new LocaleOfTheUser);
