@@ -117,7 +117,7 @@ void MessageBars::ask(const LostFrames::Question& question)
         add(tr("Not now"), {});
     auto* count = new QLabel(bar.widget);
     count->setProperty("quiet", true);
-    bar.row->insertWidget(1, count, 0, Qt::AlignTop);
+    bar.row->insertWidget(1, count);
     m_questions.push_back({question.name, bar.widget, count, number > 0});
     m_rows->addWidget(bar.widget);
     showOne();

@@ -354,7 +354,7 @@ void StepLine::paintEvent(QPaintEvent*)
     if (stepCount() == 0) {
         painter.setPen(theme::kQuietInk);
         painter.setFont(theme::font(13));
-        painter.drawText(QRect(add.right() + 14, 0, width() - add.right() - 20, height()), Qt::AlignVCenter | Qt::AlignLeft, tr("The look is empty: add its first step."));
+        painter.drawText(QRect(add.right() + 14, 0, width() - add.right() - 20, height()), Qt::AlignVCenter | Qt::AlignLeft, m_document.lookFault().isEmpty() ? tr("The look is empty: add its first step.") : tr("The look cannot be read."));
     }
     if (m_dragTo >= 0 && m_dragFrom >= 0 && m_dragTo != m_dragFrom) {
         const QRect target = tileRect(m_dragTo);
