@@ -1,5 +1,5 @@
 #include "cli/command.h"
-#include "core/effects/net_effect.h"
+#include "core/analysis/net_effect.h"
 #include "core/image/read.h"
 #include "core/image/resize.h"
 #include "core/look/look_difference.h"

@@ -1,9 +1,9 @@
 // amber match: a look found from a pair of pictures, from a lookup table, or from references; and pictures held against a look's reference.
 #include "cli/command.h"
 
-#include "core/fit/pair_fit.h"
+#include "core/match/pair_fit.h"
 #include "core/image/read.h"
-#include "core/reference/ladder.h"
+#include "core/match/ladder.h"
 #include "core/table/table_file.h"
 
 #include <cstdio>

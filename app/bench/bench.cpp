@@ -11,7 +11,7 @@
 #include "app/theme/number_box.h"
 #include "app/theme/theme.h"
 #include "core/colour/oklab.h"
-#include "core/effects/sweep.h"
+#include "core/analysis/sweep.h"
 #include "core/table/table_file.h"
 
 namespace amber {

@@ -2,7 +2,7 @@
 // change is a gesture that can be taken back, also after a restart.
 #pragma once
 
-#include "core/match/frame_balance.h"
+#include "core/frame/frame_balance.h"
 #include "core/measure/key_colour.h"
 
 #include <QObject>

@@ -1,8 +1,8 @@
 #include "app/findings/findings_panel.h"
 
 #include "app/theme/theme.h"
-#include "core/effects/sayings.h"
-#include "core/effects/tint.h"
+#include "core/analysis/sayings.h"
+#include "core/analysis/tint.h"
 
 namespace amber {
 namespace {

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/effects/net_effect.h"
+#include "core/analysis/net_effect.h"
 
 #include <QWidget>
 #include <functional>

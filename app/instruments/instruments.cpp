@@ -5,7 +5,7 @@
 #include "app/theme/theme.h"
 #include "core/colour/gamut.h"
 #include "core/colour/oklab.h"
-#include "core/effects/tint.h"
+#include "core/analysis/tint.h"
 
 namespace amber {
 namespace {

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/bench/step_editor.h"
-#include "core/effects/step_trace.h"
+#include "core/analysis/step_trace.h"
 
 #include <QWidget>
 #include <optional>

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/effects/step_trace.h"
+#include "core/analysis/step_trace.h"
 
 #include <QWidget>
 

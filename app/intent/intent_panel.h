@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/effects/intent_score.h"
+#include "core/analysis/intent_score.h"
 #include "core/measure/tone.h"
 
 #include <QWidget>

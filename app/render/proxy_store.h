@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/image/metadata.h"
-#include "core/match/frame_balance.h"
+#include "core/frame/frame_balance.h"
 #include "core/image/read.h"
 
 #include <QHash>

@@ -1,6 +1,6 @@
 #include "app/render/render_service.h"
 
-#include "core/effects/overlay.h"
+#include "core/analysis/overlay.h"
 #include "core/image/resize.h"
 
 namespace amber {

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/render/proxy_store.h"
-#include "core/effects/step_trace.h"
+#include "core/analysis/step_trace.h"
 #include "core/engine/render_plan.h"
 #include "core/measure/main_colours.h"
 #include "core/measure/frame_measures.h"

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/effects/step_trace.h"
+#include "core/analysis/step_trace.h"
 #include "core/measure/main_colours.h"
 
 #include <QWidget>

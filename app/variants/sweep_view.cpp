@@ -3,7 +3,7 @@
 #include "app/bench/step_words.h"
 #include "app/theme/number_box.h"
 #include "app/theme/theme.h"
-#include "core/effects/step_trace.h"
+#include "core/analysis/step_trace.h"
 #include "core/table/table_file.h"
 
 namespace amber {

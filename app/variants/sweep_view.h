@@ -4,7 +4,7 @@
 
 #include "app/variants/tile_sheet.h"
 #include "app/wall/wall.h"
-#include "core/effects/sweep.h"
+#include "core/analysis/sweep.h"
 
 class QCheckBox;
 class QComboBox;

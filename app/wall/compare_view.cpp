@@ -3,7 +3,7 @@
 #include "app/theme/theme.h"
 #include "core/image/resize.h"
 #include "core/look/look_difference.h"
-#include "core/effects/overlay.h"
+#include "core/analysis/overlay.h"
 #include "core/measure/difference_map.h"
 #include "core/measure/picture_difference.h"
 

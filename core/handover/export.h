@@ -5,7 +5,7 @@
 #include "core/base/written_files.h"
 #include "core/image/write.h"
 #include "core/look/look.h"
-#include "core/match/frame_balance.h"
+#include "core/frame/frame_balance.h"
 
 #include <functional>
 

@@ -1,7 +1,7 @@
 // A bracket of files merged into one file.
 #pragma once
 
-#include "core/match/merge.h"
+#include "core/balance/merge.h"
 
 #include <filesystem>
 

@@ -1,5 +1,5 @@
 // The fingerprint of a reference: what is measured of one or several finished pictures, so that a look can be held against them when the
-// pictures themselves are gone. Plain numbers; measured by core/reference/fingerprint.h.
+// pictures themselves are gone. Plain numbers; measured by core/match/fingerprint.h.
 #pragma once
 
 #include "core/look/steps/fields.h"

@@ -1,5 +1,5 @@
 // The intent card of a look: what it is meant to be, said before it is made. What can be measured of it is scored against the
-// result (core/effects/intent_score.h). It travels with the look; only the reference frames belong to the job and stay there.
+// result (core/analysis/intent_score.h). It travels with the look; only the reference frames belong to the job and stay there.
 #pragma once
 
 #include "core/look/steps/fields.h"

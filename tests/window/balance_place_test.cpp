@@ -4,7 +4,7 @@
 #include "app/places/shoot/intake.h"
 #include "core/image/write.h"
 #include "core/job/bring_in.h"
-#include "core/match/frame_balance.h"
+#include "core/frame/frame_balance.h"
 #include "tests/window/window_support.h"
 
 #include <exiv2/exiv2.hpp>

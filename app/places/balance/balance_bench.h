@@ -1,7 +1,7 @@
 // The numbers of one frame's balance: light, ends, how it stands, and what of it is locked or meant.
 #pragma once
 
-#include "core/match/frame_balance.h"
+#include "core/frame/frame_balance.h"
 
 #include <QWidget>
 

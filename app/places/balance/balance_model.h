@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/match/shoot_balance.h"
+#include "core/balance/shoot_balance.h"
 
 #include <QAbstractTableModel>
 #include <QPixmap>

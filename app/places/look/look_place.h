@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/bench/step_editor.h"
-#include "core/effects/intent_score.h"
+#include "core/analysis/intent_score.h"
 #include "app/wall/wall.h"
 
 class QComboBox;

@@ -1,7 +1,7 @@
 // What a fit found: the difference each step takes away, and what is left.
 #pragma once
 
-#include "core/fit/fit_look.h"
+#include "core/match/fit_look.h"
 
 #include <QWidget>
 

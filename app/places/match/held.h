@@ -1,9 +1,9 @@
 // What is being matched to: pictures, a frame of the job, a pair, or a table; and what was worked out of it off the interface thread.
 #pragma once
 
-#include "core/fit/pair_fit.h"
-#include "core/match/group_balance.h"
-#include "core/reference/ladder.h"
+#include "core/match/pair_fit.h"
+#include "core/balance/group_balance.h"
+#include "core/match/ladder.h"
 
 #include <QString>
 #include <QStringList>

@@ -1,7 +1,7 @@
 // The ladder as a table: reference, ours, and their difference drawn on one scale, with where it was before the match.
 #pragma once
 
-#include "core/reference/ladder.h"
+#include "core/match/ladder.h"
 
 #include <QAbstractTableModel>
 #include <QStyledItemDelegate>

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/look/look.h"
-#include "core/match/registration.h"
+#include "core/balance/registration.h"
 
 #include <QWidget>
 #include <optional>

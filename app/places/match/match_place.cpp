@@ -8,7 +8,7 @@
 #include "app/wall/picture_view.h"
 #include "core/engine/render_plan.h"
 #include "core/image/resize.h"
-#include "core/reference/merge_group.h"
+#include "core/match/merge_group.h"
 
 #include <QtWidgets>
 

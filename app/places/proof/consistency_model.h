@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/consistency/consistency.h"
+#include "core/proof/consistency.h"
 
 #include <QAbstractTableModel>
 #include <QPixmap>

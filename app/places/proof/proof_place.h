@@ -4,7 +4,7 @@
 #include "app/places/proof/consistency_model.h"
 #include "app/render/proxy_store.h"
 #include "app/task/task.h"
-#include "core/consistency/readings.h"
+#include "core/proof/readings.h"
 
 #include <QWidget>
 

@@ -3,7 +3,7 @@
 
 #include "app/document/document.h"
 #include "app/render/proxy_store.h"
-#include "core/match/light_groups.h"
+#include "core/balance/light_groups.h"
 
 #include <QAbstractListModel>
 #include <QCache>

@@ -1,0 +1,215 @@
+#include "core/balance/registration.h"
+
+#include "core/colour/oklab.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+#include <opencv2/calib3d.hpp>
+#include <opencv2/features2d.hpp>
+#include <tbb/parallel_for.h>
+
+namespace amber {
+
+struct Features::Data {
+    std::vector<cv::KeyPoint> points;
+    cv::Mat descriptions;
+    int width = 0, height = 0;
+    double edge() const { return std::max(width, height); }
+};
+
+namespace {
+
+/// Tones as 8-bit codes: the first to the ninety-ninth percentile of OKLab L over the whole range.
+cv::Mat tonesOf(ImageView picture)
+{
+    std::vector<float> tones;
+    tones.reserve(static_cast<std::size_t>(picture.width) * picture.height);
+    for (int y = 0; y < picture.height; ++y)
+        for (int x = 0; x < picture.width; ++x) {
+            const float* p = picture.row(y) + 3 * x;
+            tones.push_back(static_cast<float>(toOkLab(LinearRgb{p[0], p[1], p[2]}).L));
+        }
+    std::vector<float> sorted = tones;
+    const auto quantile = [&](double q) {
+        const auto at = sorted.begin() + static_cast<std::ptrdiff_t>(q * static_cast<double>(sorted.size() - 1));
+        std::nth_element(sorted.begin(), at, sorted.end());
+        return *at;
+    };
+    const float low = quantile(0.01), high = std::max(quantile(0.99), low + 1e-4f);
+    cv::Mat codes(picture.height, picture.width, CV_8U);
+    for (int y = 0; y < picture.height; ++y)
+        for (int x = 0; x < picture.width; ++x)
+            codes.at<std::uint8_t>(y, x) = static_cast<std::uint8_t>(std::clamp((tones[static_cast<std::size_t>(y) * picture.width + x] - low) / (high - low), 0.0f, 1.0f) * 255 + 0.5f);
+    return codes;
+}
+
+}  // namespace
+
+Features featuresOf(ImageView picture)
+{
+    constexpr int kMost = 900;
+    constexpr double kContrast = 0.015;
+    auto data = std::make_shared<Features::Data>();
+    data->width = picture.width, data->height = picture.height;
+    if (picture.width >= 16 && picture.height >= 16)
+        try {
+            cv::SIFT::create(kMost, 3, kContrast)->detectAndCompute(tonesOf(picture), cv::noArray(), data->points, data->descriptions);
+        } catch (const cv::Exception&) {
+            data->points.clear();  // a picture that it cannot work on has nothing to hold on to
+        }
+    return {std::move(data)};
+}
+
+namespace {
+std::optional<Registration> registered(const Features& from, const Features& to)
+{
+    constexpr std::size_t kLeast = 16;
+    constexpr float kBetter = 0.8f;  // the nearest description must beat the second by so much
+    if (!from.data || !to.data)
+        return std::nullopt;
+    const Features::Data &a = *from.data, &b = *to.data;
+    if (a.points.size() < kLeast || b.points.size() < kLeast)
+        return std::nullopt;
+    std::vector<std::vector<cv::DMatch>> nearest;
+    cv::BFMatcher(cv::NORM_L2).knnMatch(a.descriptions, b.descriptions, nearest, 2);
+    std::vector<cv::Point2f> p, q;
+    for (const auto& pair : nearest)
+        if (pair.size() == 2 && pair[0].distance < kBetter * pair[1].distance) {
+            const cv::Point2f u = a.points[static_cast<std::size_t>(pair[0].queryIdx)].pt, v = b.points[static_cast<std::size_t>(pair[0].trainIdx)].pt;
+            p.emplace_back(u.x / a.edge(), u.y / a.edge());
+            q.emplace_back(v.x / b.edge(), v.y / b.edge());
+        }
+    if (p.size() < kLeast)
+        return std::nullopt;
+    constexpr double kNear = 0.004;
+    std::vector<std::uint8_t> agree;
+    cv::setRNGSeed(1);
+    const cv::Mat h = cv::findHomography(p, q, cv::RANSAC, kNear, agree, 1500, 0.995);
+    if (h.empty())
+        return std::nullopt;
+    Registration r;
+    for (int i = 0; i < 9; ++i)
+        r.m[static_cast<std::size_t>(i)] = h.at<double>(i / 3, i % 3);
+    r.fromRatio = static_cast<double>(a.width) / a.height, r.toRatio = static_cast<double>(b.width) / b.height;
+    std::vector<double> errors;
+    for (std::size_t i = 0; i < p.size(); ++i)
+        if (agree[i]) {
+            const double w = r.m[6] * p[i].x + r.m[7] * p[i].y + r.m[8];
+            errors.push_back(std::hypot((r.m[0] * p[i].x + r.m[1] * p[i].y + r.m[2]) / w - q[i].x, (r.m[3] * p[i].x + r.m[4] * p[i].y + r.m[5]) / w - q[i].y));
+        }
+    r.matches = static_cast<int>(errors.size());
+    // By chance a few of many matches agree with some distorted view.
+    if (errors.size() < kLeast || static_cast<double>(errors.size()) < 0.15 * static_cast<double>(p.size()))
+        return std::nullopt;
+    std::nth_element(errors.begin(), errors.begin() + static_cast<std::ptrdiff_t>(errors.size() / 2), errors.end());
+    r.error = errors[errors.size() / 2];
+    const double scale = std::sqrt(std::abs(r.m[0] * r.m[4] - r.m[1] * r.m[3])) / std::abs(r.m[8]);
+    if (r.m[0] * r.m[4] - r.m[1] * r.m[3] <= 0 || scale < 0.4 || scale > 2.5 || std::hypot(r.m[6], r.m[7]) > 0.5 * std::abs(r.m[8]))
+        return std::nullopt;
+    return r;
+}
+}  // namespace
+
+std::optional<Registration> registerFeatures(const Features& from, const Features& to)
+{
+    try {
+        return registered(from, to);
+    } catch (const cv::Exception&) {
+        return std::nullopt;  // points that it cannot make a view of show no common one
+    }
+}
+
+Registration::Place Registration::map(Place from) const
+{
+    const double x = from.x * std::min(1.0, fromRatio), y = from.y * std::min(1.0, 1 / fromRatio);
+    const double w = m[6] * x + m[7] * y + m[8];
+    return {(m[0] * x + m[1] * y + m[2]) / w / std::min(1.0, toRatio), (m[3] * x + m[4] * y + m[5]) / w / std::min(1.0, 1 / toRatio)};
+}
+
+namespace {
+
+struct Patch {
+    LinearRgb mean;
+    bool even = false;
+};
+
+/// The mean of a small square, and whether it is of one colour.
+Patch patchAt(ImageView image, double x, double y, int half)
+{
+    constexpr double kEven = 0.05;  // OKLab
+    const int cx = static_cast<int>(x * image.width), cy = static_cast<int>(y * image.height);
+    if (cx - half < 0 || cy - half < 0 || cx + half >= image.width || cy + half >= image.height)
+        return {};
+    Patch patch;
+    OkLab low{9, 9, 9}, high{-9, -9, -9};
+    int n = 0;
+    for (int v = cy - half; v <= cy + half; ++v)
+        for (int u = cx - half; u <= cx + half; ++u, ++n) {
+            const float* p = image.row(v) + 3 * u;
+            const LinearRgb c{p[0], p[1], p[2]};
+            const OkLab lab = toOkLab(c);
+            patch.mean.r += c.r, patch.mean.g += c.g, patch.mean.b += c.b;
+            low = {std::min(low.L, lab.L), std::min(low.a, lab.a), std::min(low.b, lab.b)};
+            high = {std::max(high.L, lab.L), std::max(high.a, lab.a), std::max(high.b, lab.b)};
+        }
+    patch.mean = {patch.mean.r / n, patch.mean.g / n, patch.mean.b / n};
+    patch.even = std::hypot(high.L - low.L, high.a - low.a, high.b - low.b) < kEven;
+    return patch;
+}
+
+}  // namespace
+
+SeenTwice coloursSeenTwice(ImageView from, ImageView to, const Registration& registration)
+{
+    constexpr int kAcross = 72;
+    SeenTwice seen;
+    const int down = std::max(1, kAcross * from.height / std::max(1, from.width)), half = std::max(1, std::max(from.width, from.height) / 400);
+    for (int j = 0; j < down; ++j)
+        for (int i = 0; i < kAcross; ++i) {
+            const Registration::Place at{(i + 0.5) / kAcross, (j + 0.5) / down}, there = registration.map(at);
+            const Patch p = patchAt(from, at.x, at.y, half), q = patchAt(to, there.x, there.y, half);
+            if (p.even && q.even)
+                seen.from.push_back(p.mean), seen.to.push_back(q.mean), seen.places.push_back(there);
+        }
+    return seen;
+}
+
+Image laidOver(ImageView from, const Registration& registration, int width, int height)
+{
+    Registration back = registration;
+    const cv::Mat inverse = cv::Mat(3, 3, CV_64F, back.m.data()).inv();
+    for (int i = 0; i < 9; ++i)
+        back.m[static_cast<std::size_t>(i)] = inverse.at<double>(i / 3, i % 3);
+    std::swap(back.fromRatio, back.toRatio);
+    Image out(width, height);
+    const auto weight = [](double t) {  // Catmull-Rom
+        t = std::abs(t);
+        return t < 1 ? 1 - t * t * (2.5 - 1.5 * t) : t < 2 ? 2 - t * (4 - t * (2.5 - 0.5 * t)) : 0;
+    };
+    tbb::parallel_for(0, height, [&](int y) {
+        float* q = out.mutableView().row(y);
+        for (int x = 0; x < width; ++x, q += 3) {
+            const Registration::Place at = back.map({(x + 0.5) / width, (y + 0.5) / height});
+            const double u = at.x * from.width - 0.5, v = at.y * from.height - 0.5;
+            if (u < -0.5 || v < -0.5 || u > from.width - 0.5 || v > from.height - 0.5) {
+                q[0] = q[1] = q[2] = std::numeric_limits<float>::quiet_NaN();
+                continue;
+            }
+            const int i = static_cast<int>(std::floor(u)), j = static_cast<int>(std::floor(v));
+            double sum[3] = {};
+            for (int b = -1; b <= 2; ++b)
+                for (int a = -1; a <= 2; ++a) {
+                    const double w = weight(u - i - a) * weight(v - j - b);
+                    const float* p = from.row(std::clamp(j + b, 0, from.height - 1)) + 3 * std::clamp(i + a, 0, from.width - 1);
+                    for (int k = 0; k < 3; ++k)
+                        sum[k] += w * p[k];
+                }
+            for (int k = 0; k < 3; ++k)
+                q[k] = static_cast<float>(sum[k]);
+        }
+    });
+    return out;
+}
+
+}  // namespace amber

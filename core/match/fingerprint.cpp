@@ -1,0 +1,312 @@
+#include "core/match/fingerprint.h"
+
+#include "core/colour/oklab.h"
+#include "core/image/metadata.h"
+#include "core/image/read.h"
+#include "core/image/resize.h"
+#include "core/look/steps/hue_shifts/hue_shifts.h"
+#include "core/look/steps/smoothstep.h"
+#include "core/measure/tone.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace amber {
+namespace {
+
+std::array<double, kCastZones> zonesAt(double L)
+{
+    const double black = 1 - smoothstep(kBlackZone[0], kBlackZone[1], L), white = smoothstep(kWhiteZone[0], kWhiteZone[1], L);
+    return {black, 1 - black - white, white};
+}
+
+/// The families' shares of a hue, for a fully coloured pixel, by even steps round the circle; only what is mostly of one family counts.
+constexpr std::size_t kHues = 720;
+const std::vector<std::vector<float>>& sharesByHue()
+{
+    static const auto table = [] {
+        const HueShifts hues;
+        std::vector<std::vector<float>> all(kHues);
+        for (std::size_t i = 0; i < kHues; ++i) {
+            const auto weights = weightsAt(hues, toOkLab(OkLch{0.5, 1e3, (static_cast<double>(i) + 0.5) * 360 / kHues}));
+            for (std::size_t k = 0; k < hues.families.size(); ++k)
+                all[i].push_back(static_cast<float>(std::max(0.0, 2 * weights[k] - 1)));
+        }
+        return all;
+    }();
+    return table;
+}
+
+struct Cast {
+    double L = 0, a = 0, b = 0, share = 0;
+};
+
+/// What is little coloured in a zone: nearer and nearer to its mean. A mean too far from grey is a coloured thing (leaves, a wall), unless most of the
+/// picture is of that colour, as in a toned print.
+Cast castIn(const std::vector<OkLab>& labs, std::size_t zone)
+{
+    constexpr double kFirst = 0.06, kThen = 0.02, kGrey = 0.03, kFar = 0.042, kMost = 0.6;
+    constexpr int kRounds = 10;
+    Cast cast;
+    double within = 0, all = 0;
+    for (int round = 0; round < kRounds; ++round) {
+        const double s = round < kRounds / 2 ? kFirst : kThen;
+        Cast sum;
+        within = all = 0;
+        for (const OkLab& c : labs) {
+            const double z = zonesAt(c.L)[zone];
+            if (z <= 0)
+                continue;
+            const double da = c.a - cast.a, db = c.b - cast.b, near = 1 + (da * da + db * db) / (s * s);
+            // The leaning to grey finds the right heap; its middle is then found without it.
+            const double t = round < kRounds / 2 ? near * (1 + (c.a * c.a + c.b * c.b) / (kGrey * kGrey)) : near, w = z / (t * t);
+            sum.share += w, sum.L += w * c.L, sum.a += w * c.a, sum.b += w * c.b;
+            within += z / near, all += z;
+        }
+        if (sum.share <= 0)
+            return {};
+        cast = {sum.L / sum.share, sum.a / sum.share, sum.b / sum.share, sum.share / static_cast<double>(labs.size())};
+    }
+    if (std::hypot(cast.a, cast.b) > kFar && within < kMost * all)
+        return {};
+    return cast;
+}
+
+std::vector<OkLab> labsOf(const std::vector<Image>& pictures)
+{
+    std::vector<OkLab> labs;
+    for (const Image& picture : pictures)
+        for (int y = 0; y < picture.height(); ++y) {
+            const float* p = picture.view().row(y);
+            for (int x = 0; x < picture.width(); ++x, p += 3)
+                labs.push_back(toOkLab(LinearRgb{std::clamp(p[0], 0.0f, 1.0f), std::clamp(p[1], 0.0f, 1.0f), std::clamp(p[2], 0.0f, 1.0f)}));
+        }
+    return labs;
+}
+
+/// How much brighter or darker the corners are than the middle: a straight line in the square of the distance, through the median of rings.
+double cornersOf(ImageView picture)
+{
+    constexpr int kRings = 8;
+    std::vector<double> rings[kRings];
+    const double half = std::hypot(picture.width, picture.height) / 2;
+    for (int y = 0; y < picture.height; ++y)
+        for (int x = 0; x < picture.width; ++x) {
+            const float* p = picture.row(y) + 3 * x;
+            const double r = std::hypot(x + 0.5 - picture.width / 2.0, y + 0.5 - picture.height / 2.0) / half;
+            rings[std::min(kRings - 1, static_cast<int>(r * r * kRings))].push_back(stopsOf(toOkLab(LinearRgb{p[0], p[1], p[2]}).L));
+        }
+    double n = 0, sx = 0, sy = 0, sxx = 0, sxy = 0;
+    for (int i = 0; i < kRings; ++i) {
+        if (rings[i].empty())
+            continue;
+        const auto middle = rings[i].begin() + static_cast<std::ptrdiff_t>(rings[i].size() / 2);
+        std::nth_element(rings[i].begin(), middle, rings[i].end());
+        const double x = (i + 0.5) / kRings, y = *middle;
+        ++n, sx += x, sy += y, sxx += x * x, sxy += x * y;
+    }
+    const double d = n * sxx - sx * sx;
+    return d > 0 ? std::clamp((n * sxy - sx * sy) / d, -20.0, 20.0) : 0;
+}
+
+/// The deviation between neighbours (less their common slope) where it is smallest: the tenth part of small blocks that vary least, at mid tones.
+double grainOf(ImageView picture)
+{
+    constexpr int kBlock = 8;
+    constexpr double kDark = 0.3, kLight = 0.85;
+    std::vector<double> all;
+    for (int v = 0; v + kBlock <= picture.height; v += kBlock)
+        for (int u = 0; u + kBlock <= picture.width; u += kBlock) {
+            double L[kBlock][kBlock], mean = 0, sum = 0;
+            for (int y = 0; y < kBlock; ++y)
+                for (int x = 0; x < kBlock; ++x) {
+                    const float* p = picture.row(v + y) + 3 * (u + x);
+                    L[y][x] = toOkLab(LinearRgb{p[0], p[1], p[2]}).L;
+                    mean += L[y][x] / (kBlock * kBlock);
+                }
+            if (mean < kDark || mean > kLight)
+                continue;
+            // L - left - above + above left: no plane passes; its variance is four times that of the grain.
+            for (int y = 1; y < kBlock; ++y)
+                for (int x = 1; x < kBlock; ++x) {
+                    const double d = L[y][x] - L[y][x - 1] - L[y - 1][x] + L[y - 1][x - 1];
+                    sum += d * d;
+                }
+            all.push_back(std::sqrt(sum / (4.0 * (kBlock - 1) * (kBlock - 1))));
+        }
+    if (all.empty())
+        return 0;
+    const auto at = all.begin() + static_cast<std::ptrdiff_t>(all.size() / 10);
+    std::nth_element(all.begin(), at, all.end());
+    return *at;
+}
+
+}  // namespace
+
+double lightnessStar(double L)
+{
+    constexpr double kLinear = 6.0 / 29;
+    return L > kLinear ? 116 * L - 16 : 903.2963 * L * L * L;
+}
+
+Image forMatching(ImageView picture)
+{
+    const Size size = fitted({picture.width, picture.height}, kMatchEdge);
+    return reduceByArea(picture, size.width, size.height);
+}
+
+Membership membershipOf(const std::vector<Image>& pictures, bool isFinished)
+{
+    constexpr double kNear = 0.02;
+    Membership m;
+    const std::vector<OkLab> labs = labsOf(pictures);
+    std::array<Cast, kCastZones> casts;
+    for (std::size_t k = 0; k < kCastZones; ++k)
+        casts[k] = castIn(labs, k);
+    const auto& shares = sharesByHue();
+    m.families = shares.front().size();
+    m.neutral.reserve(labs.size()), m.ofFamilies.reserve(labs.size() * m.families);
+    for (const OkLab& c : labs) {
+        const auto zones = zonesAt(c.L);
+        double a = c.a, b = c.b, found = 0;
+        for (std::size_t k = 0; k < kCastZones; ++k)
+            a -= zones[k] * casts[k].a, b -= zones[k] * casts[k].b, found += casts[k].share > 0 ? zones[k] : 0;
+        const double square = a * a + b * b, t = 1 + square / (kNear * kNear);
+        m.neutral.push_back(static_cast<float>(found / (t * t)));
+        if (!isFinished)
+            a = c.a, b = c.b;
+        const double chroma = a * a + b * b, coloured = chroma / (chroma + kNeutralChroma * kNeutralChroma);
+        const auto& row = shares[static_cast<std::size_t>((std::atan2(b, a) / (2 * std::numbers::pi) + 1) * kHues) % kHues];
+        for (std::size_t k = 0; k < m.families; ++k)
+            m.ofFamilies.push_back(static_cast<float>(coloured * row[k]));
+    }
+    return m;
+}
+
+Fingerprint measureForMatch(const std::vector<Image>& pictures, const Membership& members)
+{
+    Fingerprint f;
+    const std::vector<OkLab> labs = labsOf(pictures);
+    if (labs.empty() || members.neutral.size() != labs.size())
+        return f;
+    const auto n = static_cast<double>(labs.size());
+    std::vector<float> tones;
+    tones.reserve(labs.size());
+    std::array<Cast, kCastZones> casts;
+    std::vector<std::array<double, kCastZones>> zones;
+    zones.reserve(labs.size());
+    for (std::size_t i = 0; i < labs.size(); ++i) {
+        const OkLab& c = labs[i];
+        tones.push_back(static_cast<float>(c.L));
+        zones.push_back(zonesAt(c.L));
+        for (std::size_t k = 0; k < kCastZones; ++k) {
+            const double w = zones[i][k] * members.neutral[i];
+            casts[k].share += w, casts[k].L += w * c.L, casts[k].a += w * c.a, casts[k].b += w * c.b;
+        }
+    }
+    auto from = tones.begin();
+    for (const double q : kQuantiles) {
+        const auto at = tones.begin() + static_cast<std::ptrdiff_t>(q * (n - 1));
+        std::nth_element(from, at, tones.end());
+        f.tones.push_back({*at, 0, {}});
+        from = at;
+    }
+    for (const Cast& c : casts)
+        f.casts.push_back(c.share > 0 ? ColourTrait{c.L / c.share, c.a / c.share, c.b / c.share, std::min(1.0, c.share / n), 0, {}} : ColourTrait{});
+    f.families.resize(members.families);
+    for (std::size_t i = 0; i < labs.size(); ++i) {
+        OkLab own = labs[i];
+        for (std::size_t k = 0; k < kCastZones; ++k)
+            own.a -= zones[i][k] * f.casts[k].a, own.b -= zones[i][k] * f.casts[k].b;
+        for (std::size_t k = 0; k < members.families; ++k)
+            if (const double w = members.ofFamilies[i * members.families + k]; w > 0) {
+                ColourTrait& t = f.families[k];
+                t.share += w, t.L += w * own.L, t.a += w * own.a, t.b += w * own.b;
+            }
+    }
+    for (ColourTrait& t : f.families)
+        if (t.share > 0) {
+            t.L /= t.share, t.a /= t.share, t.b /= t.share;
+            t.share = std::min(1.0, t.share / n);
+        }
+    return f;
+}
+
+Fingerprint fingerprintOf(ImageView picture, const std::string& name, double longEdge, double quality)
+{
+    std::vector<Image> small;
+    small.push_back(forMatching(picture));
+    Fingerprint f = measureForMatch(small, membershipOf(small, true));
+    f.name = name, f.longEdge = longEdge, f.quality = quality;
+    f.cornerStops = cornersOf(small.front().view());
+    f.grain = grainOf(picture);
+    return f;
+}
+
+Result<Fingerprint> fingerprintOfFile(const std::filesystem::path& path)
+{
+    constexpr int kEdge = 1600;
+    const auto picture = readReduced(path, kEdge, true);
+    if (!picture)
+        return tl::make_unexpected(picture.error());
+    constexpr double kSmallest = 64, kFlat = 4;
+    const double edge = std::max(picture->info.width, picture->info.height);
+    if (edge < kSmallest)
+        return fail("too small to be measured", path.filename().string(), "at least 64 pixels", std::to_string(static_cast<int>(edge)));
+    Fingerprint f = fingerprintOf(picture->image.view(), path.filename().string(), edge, picture->info.format == "jpeg" ? jpegQuality(path) : 100);
+    if (lightnessStar(f.tones[6].tone) - lightnessStar(f.tones[2].tone) < kFlat)
+        return fail("the picture is flat: there is nothing to match to", path.filename().string());
+    return f;
+}
+
+Fingerprint combined(const std::vector<Fingerprint>& all)
+{
+    if (all.size() < 2)
+        return all.empty() ? Fingerprint{} : all.front();
+    Fingerprint f = all.front();
+    f.references = 0;
+    const auto n = static_cast<double>(all.size());
+    const auto range = [&](auto&& value) {
+        double low = value(all.front()), high = low, sum = 0;
+        for (const Fingerprint& one : all) {
+            const double v = value(one);
+            low = std::min(low, v), high = std::max(high, v), sum += v;
+        }
+        return std::pair(sum / n, (high - low) / 2);
+    };
+    for (const Fingerprint& one : all) {
+        f.references += one.references;
+        f.longEdge = std::min(f.longEdge, one.longEdge), f.quality = std::min(f.quality, one.quality);
+        if (&one != &all.front())
+            f.name += ", " + one.name;
+    }
+    for (std::size_t i = 0; i < f.tones.size(); ++i)
+        std::tie(f.tones[i].tone, f.tones[i].spread) = range([&](const Fingerprint& one) { return i < one.tones.size() ? one.tones[i].tone : f.tones[i].tone; });
+    // Colours count by how much of each picture has them.
+    const auto colours = [&](std::vector<ColourTrait> Fingerprint::* list) {
+        for (std::size_t i = 0; i < (f.*list).size(); ++i) {
+            ColourTrait mean;
+            double most = 0;
+            for (const Fingerprint& one : all)
+                if (i < (one.*list).size()) {
+                    const ColourTrait& t = (one.*list)[i];
+                    mean.L += t.share * t.L, mean.a += t.share * t.a, mean.b += t.share * t.b, mean.share += t.share;
+                    most = std::max(most, t.share);
+                }
+            if (mean.share > 0)
+                mean.L /= mean.share, mean.a /= mean.share, mean.b /= mean.share;
+            for (const Fingerprint& one : all)
+                if (i < (one.*list).size() && (one.*list)[i].share > most / 10)
+                    mean.spread = std::max(mean.spread, std::hypot((one.*list)[i].a - mean.a, (one.*list)[i].b - mean.b));
+            mean.share /= n;
+            (f.*list)[i] = mean;
+        }
+    };
+    colours(&Fingerprint::casts), colours(&Fingerprint::families);
+    f.grain = range([](const Fingerprint& one) { return one.grain; }).first;
+    f.cornerStops = range([](const Fingerprint& one) { return one.cornerStops; }).first;
+    return f;
+}
+
+}  // namespace amber

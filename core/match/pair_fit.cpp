@@ -1,0 +1,167 @@
+#include "core/match/pair_fit.h"
+
+#include "core/colour/oklab.h"
+#include "core/colour/rgb_space.h"
+#include "core/image/resize.h"
+#include "core/look/steps/smoothstep.h"
+#include "core/balance/light_groups.h"
+
+#include <cmath>
+#include <map>
+
+namespace amber {
+namespace {
+
+constexpr int kEdge = 750;
+
+Image small(ImageView picture, int edge)
+{
+    const Size size = fitted({picture.width, picture.height}, edge);
+    return reduceByArea(picture, size.width, size.height);
+}
+
+/// Light that falls off towards the corners of the picture after, beside what happened to colours.
+struct Corners {
+    double stops = 0, begin = 0;
+};
+
+double radiusOf(const Registration::Place& at, double ratio) { return std::hypot((at.x - 0.5) * ratio, at.y - 0.5) / (std::hypot(ratio, 1.0) / 2); }
+
+/// Among colours that were alike before, those farther out are darker after. A straight line through the log of light against the profile of edge
+/// darkening, each small cell of colours about its own mean, together with what is left of their own difference in light; reweighted (Cauchy). Nothing
+/// when it explains little.
+std::optional<Corners> cornersOf(const SeenTwice& seen, double ratio)
+{
+    constexpr double kCell = 0.025, kDark = 0.004, kLeast = 0.08, kWorth = 0.9;
+    constexpr int kRounds = 4;
+    struct Sample {
+        std::tuple<int, int, int> cell;
+        double r, own, y, weight = 1;
+    };
+    std::vector<Sample> samples;
+    for (std::size_t i = 0; i < seen.from.size(); ++i) {
+        const OkLab from = toOkLab(seen.from[i]);
+        const double before = from.L * from.L * from.L, after = std::pow(toOkLab(seen.to[i]).L, 3);
+        if (before > kDark && after > kDark && after < 0.9)
+            samples.push_back({{static_cast<int>(std::floor(from.L / kCell)), static_cast<int>(std::floor(from.a / kCell)), static_cast<int>(std::floor(from.b / kCell))}, radiusOf(seen.places[i], ratio), std::log2(before), std::log2(after)});
+    }
+    std::optional<Corners> best;
+    double least = 0;
+    for (const double begin : {0.0, 0.15, 0.3, 0.45}) {
+        const auto profile = [&](const Sample& s) { return smoothstep(begin, 1, s.r); };
+        double slope = 0, rest = 0, none = 0, all = 0;
+        for (Sample& s : samples)
+            s.weight = 1;
+        for (int round = 0; round < kRounds; ++round) {
+            std::map<std::tuple<int, int, int>, std::array<double, 4>> means;
+            for (const Sample& s : samples) {
+                auto& m = means[s.cell];
+                m[0] += s.weight, m[1] += s.weight * profile(s), m[2] += s.weight * s.own, m[3] += s.weight * s.y;
+            }
+            double pp = 0, po = 0, oo = 0, py = 0, oy = 0;
+            for (const Sample& s : samples) {
+                const auto& m = means[s.cell];
+                const double p = profile(s) - m[1] / m[0], o = s.own - m[2] / m[0], y = s.y - m[3] / m[0];
+                pp += s.weight * p * p, po += s.weight * p * o, oo += s.weight * o * o, py += s.weight * p * y, oy += s.weight * o * y;
+            }
+            const double d = pp * oo - po * po;
+            if (d <= 1e-9)
+                return std::nullopt;
+            slope = (py * oo - oy * po) / d;
+            const double gain = (oy * pp - py * po) / d, alone = oy / oo;
+            rest = none = all = 0;
+            for (Sample& s : samples) {
+                const auto& m = means[s.cell];
+                const double p = profile(s) - m[1] / m[0], o = s.own - m[2] / m[0], y = s.y - m[3] / m[0], off = y - slope * p - gain * o;
+                rest += s.weight * std::abs(off), none += s.weight * std::abs(y - alone * o), all += s.weight;
+                constexpr double kScale = 0.1;
+                s.weight = 1 / (1 + off * off / (kScale * kScale));
+            }
+        }
+        if (all > 0 && std::abs(slope) > kLeast && rest < kWorth * none && (!best || rest / all < least))
+            best = {slope, begin}, least = rest / all;
+    }
+    return best;
+}
+
+}  // namespace
+
+Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& options, const std::function<void(double)>& progress, const CancelToken& cancel)
+{
+    constexpr double kMoved = 0.004, kAlike = 0.6;
+    constexpr int kFirm = 30;
+    const Image from = small(before, kEdge), to = small(after, kEdge);
+    PairFit result;
+    auto registration = registerFeatures(featuresOf(from.view()), featuresOf(to.view()));
+    if (registration && registration->matches < kFirm)
+        registration.reset();
+    if (!registration) {
+        // Too soft or too strongly treated for features: then the pictures must lie on one another as they are.
+        const double ratio = static_cast<double>(from.width()) * to.height() / (static_cast<double>(to.width()) * from.height());
+        const Image p = small(from.view(), 64), q = small(to.view(), 64);
+        if (std::abs(ratio - 1) > 0.01 || p.width() != q.width() || p.height() != q.height() || std::abs(likeness(p.view(), q.view())) < kAlike)
+            return fail("the pictures do not show the same thing: nothing in one was found in the other");
+        registration = Registration{};
+        registration->fromRatio = static_cast<double>(from.width()) / from.height(), registration->toRatio = static_cast<double>(to.width()) / to.height();
+    } else {
+        result.matches = registration->matches;
+        double far = 0;
+        for (const auto& [x, y] : {std::pair(0.0, 0.0), std::pair(1.0, 0.0), std::pair(0.0, 1.0), std::pair(1.0, 1.0)}) {
+            const Registration::Place at = registration->map({x, y});
+            far = std::max(far, std::hypot(at.x - x, at.y - y));
+        }
+        result.wasMoved = far > kMoved;
+        // What lies as it is needs no resampling by a homography that is only nearly the identity.
+        if (!result.wasMoved) {
+            const Registration exact;
+            registration->m = exact.m;
+        }
+    }
+    SeenTwice seen = coloursSeenTwice(from.view(), to.view(), *registration);
+    const double ratio = static_cast<double>(to.width()) / to.height();
+    const auto corners = cornersOf(seen, ratio);
+    std::vector<double> untouched;
+    for (std::size_t i = 0; i < seen.from.size() && corners; ++i) {
+        untouched.push_back(ciede2000(seen.from[i], seen.to[i]));
+        const double light = std::exp2(-corners->stops * smoothstep(corners->begin, 1, radiusOf(seen.places[i], ratio)));
+        LinearRgb& c = seen.to[i];
+        c = {c.r * light, c.g * light, c.b * light};
+    }
+    auto fit = fitLook(seen.from, seen.to, options, progress, cancel);
+    if (!fit)
+        return tl::make_unexpected(fit.error());
+    if (corners) {
+        fit->stages.insert(fit->stages.begin(), {"Edge darkening", summarise(untouched).mean, fit->untouched.mean});
+        fit->untouched = summarise(untouched);
+        EdgeDarkening edges;
+        edges.net = std::clamp(corners->stops, -3.0, 1.0), edges.begin = corners->begin, edges.roundness = 1, edges.protectDarks = 0;
+        Step step;
+        step.parameters = edges;
+        step.note = "fitted";
+        fit->look.steps.push_back(step);
+    }
+    result.fit = std::move(*fit);
+    result.registration = *registration;
+    result.seen = seen.from;
+    return result;
+}
+
+Result<FittedLook> fitTable(const Table& table, const FitOptions& options, const std::function<void(double)>& progress, const CancelToken& cancel)
+{
+    constexpr int kSteps = 13;
+    std::vector<LinearRgb> before, after;
+    for (int b = 0; b < kSteps; ++b)
+        for (int g = 0; g < kSteps; ++g)
+            for (int r = 0; r < kSteps; ++r) {
+                const EncodedRgb code{r / (kSteps - 1.0), g / (kSteps - 1.0), b / (kSteps - 1.0)};
+                const LinearRgb c = decode(RgbSpace::Srgb, code);
+                const OkLab lab = toOkLab(c);
+                // Strong colours are rare in pictures: every fourth of them is enough.
+                if (std::hypot(lab.a, lab.b) > 0.14 && (r + 2 * g + 3 * b) % 4 != 0)
+                    continue;
+                before.push_back(c), after.push_back(decode(RgbSpace::Srgb, evaluate(table, code)));
+            }
+    return fitLook(before, after, options, progress, cancel);
+}
+
+}  // namespace amber

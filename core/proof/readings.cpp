@@ -1,0 +1,146 @@
+#include "core/proof/readings.h"
+
+#include "core/base/caught.h"
+#include "core/base/memory_gate.h"
+#include "core/engine/render_plan.h"
+#include "core/image/read.h"
+#include "core/image/resize.h"
+#include "core/balance/find_again.h"
+#include "core/balance/group_balance.h"
+
+#include <atomic>
+#include <tbb/parallel_for.h>
+#include <tbb/task_arena.h>
+
+namespace amber {
+namespace {
+
+constexpr int kSmallEdge = 120;
+
+/// A frame as it is measured.
+struct Opened {
+    Image untouched, balanced;  ///< kEvidenceEdge pixels long
+    Features features;
+    int longEdge = 0;
+};
+
+Result<Opened> read(const ReadFrame& frame, bool withFeatures, MemoryGate& gate)
+{
+    // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the other would wait for.
+    auto picture = tbb::this_task_arena::isolate([&]() -> Result<Picture> {
+        const auto held = gate.take(bytesToReadReduced(frame.path, kFeatureEdge, true));
+        return readReduced(frame.path, kFeatureEdge, true);
+    });
+    if (!picture)
+        return tl::make_unexpected(picture.error());
+    Opened opened;
+    opened.longEdge = std::max(picture->info.width, picture->info.height);
+    if (withFeatures)
+        opened.features = featuresOf(placed(picture->image, frame.balance.geometry).view());
+    const Size size = fitted({picture->image.width(), picture->image.height()}, kEvidenceEdge);
+    opened.untouched = placed(reduceByArea(picture->image.view(), size.width, size.height), frame.balance.geometry);
+    opened.balanced = opened.untouched;
+    applyLight(frame.balance, frame.response, opened.balanced.mutableView());
+    return opened;
+}
+
+Result<Opened> open(const ReadFrame& frame, bool withFeatures, MemoryGate& gate)
+{
+    return caught(frame.path.string(), [&] { return read(frame, withFeatures, gate); });
+}
+
+Image finished(const Image& balanced, const Look& look, const std::string& name, int longEdge)
+{
+    Image out = balanced;
+    if (const auto plan = RenderPlan::compile(lookFor(look, name)))
+        render(*plan, balanced.view(), out.mutableView(), {}, {RenderOptions::Stage::All, longEdge});
+    return out;
+}
+
+}  // namespace
+
+std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const std::vector<KeyColour>& keys, const Look& look, const std::function<void(int, int)>& progress, const CancelToken& cancel)
+{
+    std::vector<FrameReading> readings(frames.size());
+    // The frames on which something was marked, first: the others are compared with them.
+    std::map<std::int64_t, Opened> marked;
+    MemoryGate gate;
+    std::map<std::int64_t, int> groupOf;
+    for (const ReadFrame& frame : frames) {
+        groupOf[frame.frame] = frame.group;
+        if (std::any_of(keys.begin(), keys.end(), [&](const KeyColour& k) { return k.frame == frame.frame; }))
+            if (auto opened = open(frame, true, gate))
+                marked.emplace(frame.frame, std::move(*opened));
+    }
+    std::atomic<int> done = 0;
+    tbb::parallel_for(std::size_t{0}, frames.size(), [&](std::size_t i) {
+        if (cancel.isCancelled())
+            return;
+        const ReadFrame& frame = frames[i];
+        FrameReading& r = readings[i];
+        r.frame = frame.frame, r.group = frame.group, r.isLead = frame.isLead;
+        r.untouched.resize(keys.size()), r.balanced.resize(keys.size()), r.finished.resize(keys.size()), r.doubt.assign(keys.size(), 0);
+        r.places.assign(keys.size(), Region{0, 0, 0, 0});
+        auto opened = open(frame, std::any_of(keys.begin(), keys.end(), [&](const KeyColour& k) { return k.frame != frame.frame && groupOf[k.frame] == frame.group && !frame.places.count(k.name); }), gate);
+        if (!opened) {
+            r.fault = opened.error().message();
+            if (progress)
+                progress(++done, static_cast<int>(frames.size()));
+            return;
+        }
+        const Image shown = finished(opened->balanced, look, frame.name, opened->longEdge);
+        for (std::size_t k = 0; k < keys.size(); ++k) {
+            const KeyColour& key = keys[k];
+            std::optional<Region> place;
+            if (key.frame == frame.frame) {
+                place = key.place;
+            } else if (const auto known = frame.places.find(key.name); known != frame.places.end()) {
+                place = known->second.first, r.doubt[k] = 1 - known->second.second;
+            } else if (const auto home = marked.find(key.frame); home != marked.end()) {
+                const auto registration = groupOf[key.frame] == frame.group ? registerFeatures(home->second.features, opened->features) : std::nullopt;
+                if (const auto found = findAgain(key, home->second.balanced.view(), opened->balanced.view(), registration))
+                    place = found->place, r.doubt[k] = 1 - found->confidence;
+            }
+            if (!place || place->right <= place->left)
+                continue;
+            r.places[k] = *place;
+            r.untouched[k] = meanOf(opened->untouched.view(), *place);
+            r.balanced[k] = meanOf(opened->balanced.view(), *place);
+            r.finished[k] = meanOf(shown.view(), *place);
+        }
+        r.toneBefore = toneColumns(opened->untouched.view()), r.toneAfter = toneColumns(shown.view());
+        const Size small = fitted({opened->balanced.width(), opened->balanced.height()}, kSmallEdge);
+        r.small = sampleGrid(opened->balanced.view(), small.width, small.height);
+        if (progress)
+            progress(++done, static_cast<int>(frames.size()));
+    });
+    return cancel.isCancelled() ? std::vector<FrameReading>{} : readings;
+}
+
+bool finishReadings(std::vector<FrameReading>& readings, const std::vector<ReadFrame>& frames, const Look& look)
+{
+    if (std::any_of(look.steps.begin(), look.steps.end(), [](const Step& s) { return isSpatial(s) && !isIdentity(s); }))
+        return false;
+    for (std::size_t i = 0; i < readings.size() && i < frames.size(); ++i) {
+        FrameReading& r = readings[i];
+        const auto plan = RenderPlan::compile(lookFor(look, frames[i].name));
+        if (!plan || r.small.isEmpty())
+            continue;
+        Image colours(static_cast<int>(std::max<std::size_t>(1, r.balanced.size())), 1);
+        for (std::size_t k = 0; k < r.balanced.size(); ++k)
+            if (r.balanced[k]) {
+                float* p = colours.mutableView().data + 3 * k;
+                p[0] = static_cast<float>(r.balanced[k]->r), p[1] = static_cast<float>(r.balanced[k]->g), p[2] = static_cast<float>(r.balanced[k]->b);
+            }
+        render(*plan, colours.view(), colours.mutableView());
+        for (std::size_t k = 0; k < r.balanced.size(); ++k)
+            if (const float* p = colours.view().data + 3 * k; r.balanced[k])
+                r.finished[k] = LinearRgb{p[0], p[1], p[2]};
+        Image shown = r.small;
+        render(*plan, r.small.view(), shown.mutableView());
+        r.toneAfter = toneColumns(shown.view());
+    }
+    return true;
+}
+
+}  // namespace amber
