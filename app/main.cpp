@@ -15,7 +15,8 @@ int main(int argc, char** argv)
     parser.setApplicationDescription(QApplication::tr("Designs photographic looks and lands them on whole shoots."));
     parser.addHelpOption();
     parser.addVersionOption();
-    const QCommandLineOption shots("shots", QApplication::tr("Write a picture of every main view with the demo data into DIR, and end."), "DIR");
+    const QCommandLineOption shots(
+        "shots", QApplication::tr("Write a picture of every main view with the demo data into DIR, and end."), "DIR");
     parser.addOption(shots);
     parser.addPositionalArgument("paths", QApplication::tr("A folder of pictures, a job, or pictures."), "[paths…]");
     parser.process(application);

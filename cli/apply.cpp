@@ -44,7 +44,8 @@ void run(const Options& o, Session& session)
     const bool terminal = ::isatty(STDERR_FILENO) != 0;
     const auto progress = [&](int done, int total, const Delivery& latest) {
         if (terminal)
-            std::cerr << "\r" << done << " of " << total << "  " << latest.source.filename().string() << "\033[K" << (done == total ? "\n" : "");
+            std::cerr << "\r" << done << " of " << total << "  " << latest.source.filename().string() << "\033[K"
+                      << (done == total ? "\n" : "");
     };
     const auto report = exportPictures(*look, {o.pictures.begin(), o.pictures.end()}, recipe, progress, interrupt());
     if (!report)
@@ -62,7 +63,12 @@ void run(const Options& o, Session& session)
     if (!report->warning.empty())
         std::cerr << "amber: " << report->warning << "\n";
     if (report->cancelled)
-        session.report(Error{"cancelled: " + std::to_string(report->deliveries.size()) + " of " + std::to_string(o.pictures.size()) + " pictures done", {}, {}, {}}, 1);
+        session.report(Error{"cancelled: " + std::to_string(report->deliveries.size()) + " of " +
+                                 std::to_string(o.pictures.size()) + " pictures done",
+                             {},
+                             {},
+                             {}},
+                       1);
 }
 
 }  // namespace
@@ -70,14 +76,16 @@ void run(const Options& o, Session& session)
 void addApply(CLI::App& app, Session& session)
 {
     auto o = std::make_shared<Options>();
-    CLI::App* command = app.add_subcommand("apply", "Render a look over pictures, names kept; a file that it did not write there is never replaced, the new one gets another name");
+    CLI::App* command = app.add_subcommand("apply", "Render a look over pictures, names kept; a file that it did not "
+                                                    "write there is never replaced, the new one gets another name");
     command->add_option("look", o->look, "The look (.json)")->required();
     command->add_option("pictures", o->pictures, "JPEG, PNG, TIFF or WebP")->required();
     command->add_option("--out", o->out, "Folder for the results")->required();
     command->add_option("--format", o->format, "jpeg, png8, png16, tiff8 or tiff16")->capture_default_str();
     command->add_option("--quality", o->quality, "JPEG quality")->check(CLI::Range(1, 100))->capture_default_str();
     command->add_option("--space", o->space, "srgb, p3, oprgb, prophoto or rec2020")->capture_default_str();
-    command->add_option("--long-edge", o->longEdge, "Reduce to this many pixels (0: as it is)")->check(CLI::Range(0, 100000));
+    command->add_option("--long-edge", o->longEdge, "Reduce to this many pixels (0: as it is)")
+        ->check(CLI::Range(0, 100000));
     command->add_option("--threads", o->threads, "Threads (0: all)")->check(CLI::Range(0, 1024));
     command->footer("Example: amber demo --dir D && amber apply D/looks/long-evening.json D/*.jpg --out D/out");
     command->callback([o, &session] { run(*o, session); });

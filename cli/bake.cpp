@@ -18,15 +18,23 @@ void addBake(CLI::App& app, Session& session)
         bool report = false;
     };
     auto o = std::make_shared<Options>();
-    CLI::App* command = app.add_subcommand("bake", "Write a look as a lookup table, encoded values in and out, with a report of how well it travels");
+    CLI::App* command = app.add_subcommand(
+        "bake", "Write a look as a lookup table, encoded values in and out, with a report of how well it travels");
     command->add_option("look", o->look, "The look (.json)")->required();
     command->add_option("-o,--output", o->out, "The table to write")->required();
-    command->add_option("--format", o->format, "cube, clf, hald or cdl (best fit); by the file's ending when left out")->check(CLI::IsMember({"cube", "clf", "hald", "cdl"}));
-    command->add_option("--size", o->size, "Lattice points along each edge; a Hald picture takes 4, 9, 16, 25, 36, 49, 64, …")->check(CLI::Range(2, kTable3Limit))->capture_default_str();
-    command->add_option("--space", o->space, "Encoding of the table's values: srgb, p3, oprgb, rec2020")->capture_default_str();
+    command->add_option("--format", o->format, "cube, clf, hald or cdl (best fit); by the file's ending when left out")
+        ->check(CLI::IsMember({"cube", "clf", "hald", "cdl"}));
+    command
+        ->add_option("--size", o->size,
+                     "Lattice points along each edge; a Hald picture takes 4, 9, 16, 25, 36, 49, 64, …")
+        ->check(CLI::Range(2, kTable3Limit))
+        ->capture_default_str();
+    command->add_option("--space", o->space, "Encoding of the table's values: srgb, p3, oprgb, rec2020")
+        ->capture_default_str();
     command->add_option("--over", o->pictures, "Pictures of the shoot, over whose colours the report is made as well");
     command->add_flag("--report", o->report, "Print the travel report on stdout instead of stderr");
-    command->footer("Example: amber demo --dir D && amber bake D/looks/long-evening.json --size 33 -o long-evening.cube --report");
+    command->footer(
+        "Example: amber demo --dir D && amber bake D/looks/long-evening.json --size 33 -o long-evening.cube --report");
     command->callback([o, &session] {
         const auto look = session.look(o->look);
         if (!look)
@@ -61,8 +69,13 @@ void addBake(CLI::App& app, Session& session)
             (o->report ? std::cout : std::cerr) << describe(*travel);
             return;
         }
-        const auto numbers = [](const DifferenceSummary& d) { return Json{{"mean", d.mean}, {"percentile95", d.percentile95}, {"maximum", d.maximum}}; };
-        Json result{{"table", o->out}, {"carried", travel->carried}, {"left", travel->left}, {"lattice", numbers(travel->lattice)}};
+        const auto numbers = [](const DifferenceSummary& d) {
+            return Json{{"mean", d.mean}, {"percentile95", d.percentile95}, {"maximum", d.maximum}};
+        };
+        Json result{{"table", o->out},
+                    {"carried", travel->carried},
+                    {"left", travel->left},
+                    {"lattice", numbers(travel->lattice)}};
         if (travel->ownCount > 0)
             result["own"] = numbers(travel->own);
         session.print(result);

@@ -10,7 +10,8 @@ void addCompare(CLI::App& app, Session& session)
         std::string one, two;
     };
     auto o = std::make_shared<Options>();
-    CLI::App* command = app.add_subcommand("compare", "CIEDE2000 between two pictures of one size, and where it is largest");
+    CLI::App* command =
+        app.add_subcommand("compare", "CIEDE2000 between two pictures of one size, and where it is largest");
     command->add_option("a", o->one)->required();
     command->add_option("b", o->two)->required();
     command->footer("Example: amber demo --dir D && amber compare D/yard-01.jpg D/yard-01.jpg");
@@ -25,8 +26,15 @@ void addCompare(CLI::App& app, Session& session)
         if (!d)
             return session.report(d.error());
         if (session.json)
-            return session.print({{"mean", d->mean}, {"percentile50", d->percentile50}, {"percentile95", d->percentile95}, {"percentile99", d->percentile99}, {"maximum", d->maximum}, {"x", d->x}, {"y", d->y}});
-        std::printf("CIEDE2000: mean %.4f, 50 %% %.4f, 95 %% %.4f, 99 %% %.4f, maximum %.4f at %d, %d\n", d->mean, d->percentile50, d->percentile95, d->percentile99, d->maximum, d->x, d->y);
+            return session.print({{"mean", d->mean},
+                                  {"percentile50", d->percentile50},
+                                  {"percentile95", d->percentile95},
+                                  {"percentile99", d->percentile99},
+                                  {"maximum", d->maximum},
+                                  {"x", d->x},
+                                  {"y", d->y}});
+        std::printf("CIEDE2000: mean %.4f, 50 %% %.4f, 95 %% %.4f, 99 %% %.4f, maximum %.4f at %d, %d\n", d->mean,
+                    d->percentile50, d->percentile95, d->percentile99, d->maximum, d->x, d->y);
     });
 }
 

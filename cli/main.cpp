@@ -3,7 +3,8 @@
 
 int main(int argc, char** argv)
 {
-    CLI::App app{"Lands looks on pictures and measures what they do.\nExit status: 0 done, 1 done but some pictures failed, 2 wrong use or unreadable input."};
+    CLI::App app{"Lands looks on pictures and measures what they do.\nExit status: 0 done, 1 done but some pictures "
+                 "failed, 2 wrong use or unreadable input."};
     app.name("amber");
     app.set_version_flag("--version", AMBER_VERSION);
     amber::cli::Session session;

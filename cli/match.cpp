@@ -1,9 +1,10 @@
-// amber match: a look found from a pair of pictures, from a lookup table, or from references; and pictures held against a look's reference.
+// amber match: a look found from a pair of pictures, from a lookup table, or from references; and pictures held against
+// a look's reference.
 #include "cli/command.h"
 
-#include "core/match/pair_fit.h"
 #include "core/image/read.h"
 #include "core/match/ladder.h"
+#include "core/match/pair_fit.h"
 #include "core/table/table_file.h"
 
 #include <cstdio>
@@ -11,21 +12,33 @@
 namespace amber::cli {
 namespace {
 
-Json numbers(const DifferenceSummary& d) { return {{"mean", d.mean}, {"percentile95", d.percentile95}, {"maximum", d.maximum}}; }
+Json numbers(const DifferenceSummary& d)
+{
+    return {{"mean", d.mean}, {"percentile95", d.percentile95}, {"maximum", d.maximum}};
+}
 
 Json described(const FittedLook& fit)
 {
     Json stages = Json::array();
     for (const FitStage& stage : fit.stages)
-        stages.push_back({{"step", stage.what}, {"before", stage.before}, {"after", stage.after}, {"explained", fit.untouched.mean > 0 ? (stage.before - stage.after) / fit.untouched.mean : 0}});
-    return {{"colours", fit.colours}, {"untouched", numbers(fit.untouched)}, {"left", numbers(fit.left)}, {"stages", stages}};
+        stages.push_back(
+            {{"step", stage.what},
+             {"before", stage.before},
+             {"after", stage.after},
+             {"explained", fit.untouched.mean > 0 ? (stage.before - stage.after) / fit.untouched.mean : 0}});
+    return {{"colours", fit.colours},
+            {"untouched", numbers(fit.untouched)},
+            {"left", numbers(fit.left)},
+            {"stages", stages}};
 }
 
 void say(const FittedLook& fit)
 {
-    std::printf("%d colours; mean dE00 %.2f before, %.2f left (95 %% %.2f, most %.2f)\n", fit.colours, fit.untouched.mean, fit.left.mean, fit.left.percentile95, fit.left.maximum);
+    std::printf("%d colours; mean dE00 %.2f before, %.2f left (95 %% %.2f, most %.2f)\n", fit.colours,
+                fit.untouched.mean, fit.left.mean, fit.left.percentile95, fit.left.maximum);
     for (const FitStage& stage : fit.stages)
-        std::printf("  %-22s %6.2f -> %5.2f   explains %3.0f %%\n", stage.what.c_str(), stage.before, stage.after, fit.untouched.mean > 0 ? 100 * (stage.before - stage.after) / fit.untouched.mean : 0);
+        std::printf("  %-22s %6.2f -> %5.2f   explains %3.0f %%\n", stage.what.c_str(), stage.before, stage.after,
+                    fit.untouched.mean > 0 ? 100 * (stage.before - stage.after) / fit.untouched.mean : 0);
 }
 
 struct PairOptions {
@@ -49,14 +62,16 @@ struct ScoreOptions {
     std::vector<std::string> pictures;
 };
 
-/// Rows by the names the command takes: black, white, mid, contrast, darks, middles, lights, then the families in small letters.
+/// Rows by the names the command takes: black, white, mid, contrast, darks, middles, lights, then the families in small
+/// letters.
 std::string nameOf(const LadderRow& row)
 {
     constexpr const char* kNames[] = {"black", "white", "mid", "contrast", "darks", "middles", "lights"};
     if (row.rung != Rung::Family)
         return kNames[static_cast<int>(row.rung)];
     std::string name = HueShifts::defaultFamilies()[static_cast<std::size_t>(row.family)].name;
-    std::transform(name.begin(), name.end(), name.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    std::transform(name.begin(), name.end(), name.begin(),
+                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
     return name;
 }
 
@@ -65,13 +80,27 @@ Json described(const Ladder& ladder, const Ladder* start)
     Json rows = Json::array();
     for (std::size_t i = 0; i < ladder.rows.size(); ++i) {
         const LadderRow& r = ladder.rows[i];
-        Json row{{"row", nameOf(r)}, {"reference", r.reference}, {"ours", r.ours}, {"difference", r.difference}, {"tolerance", r.tolerance}, {"support", {r.referenceSupport, r.ourSupport}}, {"supported", r.isSupported()}, {"confidence", r.confidence}};
+        Json row{{"row", nameOf(r)},
+                 {"reference", r.reference},
+                 {"ours", r.ours},
+                 {"difference", r.difference},
+                 {"tolerance", r.tolerance},
+                 {"support", {r.referenceSupport, r.ourSupport}},
+                 {"supported", r.isSupported()},
+                 {"confidence", r.confidence}};
         if (start)
             row["before"] = start->rows[i].difference;
         rows.push_back(std::move(row));
     }
-    return {{"rows", std::move(rows)}, {"within", ladder.within()}, {"of", ladder.supported()}, {"distance", ladder.distance()},
-            {"confidence", {{"all", ladder.confidence.all()}, {"size", ladder.confidence.size}, {"compression", ladder.confidence.compression}, {"subject", ladder.confidence.subject}}}};
+    return {{"rows", std::move(rows)},
+            {"within", ladder.within()},
+            {"of", ladder.supported()},
+            {"distance", ladder.distance()},
+            {"confidence",
+             {{"all", ladder.confidence.all()},
+              {"size", ladder.confidence.size},
+              {"compression", ladder.confidence.compression},
+              {"subject", ladder.confidence.subject}}}};
 }
 
 void say(const Ladder& ladder, const Ladder* start)
@@ -81,13 +110,19 @@ void say(const Ladder& ladder, const Ladder* start)
         const LadderRow& r = ladder.rows[i];
         const bool isLight = r.rung <= Rung::Contrast;
         char difference[32];
-        std::snprintf(difference, sizeof difference, start ? "%.1f -> %.1f" : "%.1f", start ? start->rows[i].difference : r.difference, r.difference);
+        std::snprintf(difference, sizeof difference, start ? "%.1f -> %.1f" : "%.1f",
+                      start ? start->rows[i].difference : r.difference, r.difference);
         if (r.isSupported())
-            std::printf("  %-9s %9.*f %9.*f %11s %7.0f %%%s\n", nameOf(r).c_str(), isLight ? 1 : 3, r.reference, isLight ? 1 : 3, r.ours, difference, 100 * r.confidence, r.isWithin() ? "" : "  off");
+            std::printf("  %-9s %9.*f %9.*f %11s %7.0f %%%s\n", nameOf(r).c_str(), isLight ? 1 : 3, r.reference,
+                        isLight ? 1 : 3, r.ours, difference, 100 * r.confidence, r.isWithin() ? "" : "  off");
         else
-            std::printf("  %-9s too little of it, left alone (%.1f %% of the reference, %.1f %% of ours)\n", nameOf(r).c_str(), 100 * r.referenceSupport, 100 * r.ourSupport);
+            std::printf("  %-9s too little of it, left alone (%.1f %% of the reference, %.1f %% of ours)\n",
+                        nameOf(r).c_str(), 100 * r.referenceSupport, 100 * r.ourSupport);
     }
-    std::printf("  %d of %d rows within tolerance, distance %.2f; sure %.0f %% (size %.0f, compression %.0f, subject %.0f %%)\n", ladder.within(), ladder.supported(), ladder.distance(), 100 * ladder.confidence.all(), 100 * ladder.confidence.size, 100 * ladder.confidence.compression, 100 * ladder.confidence.subject);
+    std::printf("  %d of %d rows within tolerance, distance %.2f; sure %.0f %% (size %.0f, compression %.0f, subject "
+                "%.0f %%)\n",
+                ladder.within(), ladder.supported(), ladder.distance(), 100 * ladder.confidence.all(),
+                100 * ladder.confidence.size, 100 * ladder.confidence.compression, 100 * ladder.confidence.subject);
 }
 
 bool write(Session& session, Look look, const std::string& out, const std::string& name)
@@ -108,11 +143,13 @@ void addMatch(CLI::App& app, Session& session)
     auto p = std::make_shared<PairOptions>();
     CLI::App* pair = match->add_subcommand("pair", "From one picture before and after an unknown treatment");
     pair->add_option("before", p->before, "The picture untouched")->required();
-    pair->add_option("after", p->after, "The same picture treated; it may be cropped, turned or scaled a little")->required();
+    pair->add_option("after", p->after, "The same picture treated; it may be cropped, turned or scaled a little")
+        ->required();
     pair->add_option("-o,--output", p->out, "The look to write")->required();
     pair->add_flag("--table", p->table, "Add a small smooth table for what the steps cannot say");
     pair->add_option("--for", p->others, "Pictures the look is meant for: how much of their colours the pair covers");
-    pair->footer("Example: amber demo --dir D && amber match pair D/pair/before.jpg D/pair/after.jpg --table -o found.json");
+    pair->footer(
+        "Example: amber demo --dir D && amber match pair D/pair/before.jpg D/pair/after.jpg --table -o found.json");
     pair->callback([p, &session] {
         const auto before = readReduced(p->before, 1500, false), after = readReduced(p->after, 1500, false);
         if (!before || !after)
@@ -142,7 +179,8 @@ void addMatch(CLI::App& app, Session& session)
         }
         say(fit->fit);
         for (const auto& [path, share] : covered.items())
-            std::printf("  %s: %.0f %% of its colours lie near fitted ones%s\n", path.c_str(), 100 * share.get<double>(), share.get<double>() < 0.8 ? "; elsewhere the look is a guess" : "");
+            std::printf("  %s: %.0f %% of its colours lie near fitted ones%s\n", path.c_str(),
+                        100 * share.get<double>(), share.get<double>() < 0.8 ? "; elsewhere the look is a guess" : "");
     });
     auto t = std::make_shared<TableOptions>();
     CLI::App* table = match->add_subcommand("table", "From a lookup table between sRGB codes");
@@ -166,14 +204,20 @@ void addMatch(CLI::App& app, Session& session)
         session.print(report);
     });
     auto r = std::make_shared<ReferenceOptions>();
-    CLI::App* reference = match->add_subcommand("reference", "From a finished picture of something else, row by row: light, casts, hue families");
+    CLI::App* reference = match->add_subcommand(
+        "reference", "From a finished picture of something else, row by row: light, casts, hue families");
     reference->add_option("reference", r->reference, "The finished picture")->required();
     reference->add_option("pictures", r->pictures, "Our pictures, taken as one")->required();
-    reference->add_option("-o,--output", r->out, "The look to write; the reference's fingerprint is kept in it")->required();
+    reference->add_option("-o,--output", r->out, "The look to write; the reference's fingerprint is kept in it")
+        ->required();
     reference->add_option("--also", r->also, "Further references: where they differ, the tolerance widens");
-    reference->add_option("--rows", r->rows, "Only these rows: black, white, mid, contrast, darks, middles, lights, or a family such as clay")->delimiter(',');
+    reference
+        ->add_option("--rows", r->rows,
+                     "Only these rows: black, white, mid, contrast, darks, middles, lights, or a family such as clay")
+        ->delimiter(',');
     reference->add_option("--to", r->to, "Every row up to this one");
-    reference->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg D/yard-08.jpg -o found.json");
+    reference->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg "
+                      "D/yard-08.jpg -o found.json");
     reference->callback([r, &session] {
         std::vector<Fingerprint> prints;
         r->also.insert(r->also.begin(), r->reference);
@@ -199,7 +243,8 @@ void addMatch(CLI::App& app, Session& session)
         Look look;
         look.reference = combined(prints);
         const std::string group = std::filesystem::path(r->reference).stem().string();
-        const Ladder start = ladderOf(*look.reference, measuredThrough(look, ours, membershipBefore(look, ours, group)));
+        const Ladder start =
+            ladderOf(*look.reference, measuredThrough(look, ours, membershipBefore(look, ours, group)));
         std::set<std::size_t> rows;
         std::set<std::string> asked(r->rows.begin(), r->rows.end());
         bool ended = false;
@@ -211,7 +256,10 @@ void addMatch(CLI::App& app, Session& session)
             ended = ended || name == r->to;
         }
         if (!asked.empty() || (!r->to.empty() && !ended))
-            return session.report({"no such row", asked.empty() ? r->to : *asked.begin(), "black, white, mid, contrast, darks, middles, lights, or a family", {}});
+            return session.report({"no such row",
+                                   asked.empty() ? r->to : *asked.begin(),
+                                   "black, white, mid, contrast, darks, middles, lights, or a family",
+                                   {}});
         const auto taken = takeRows(look, ours, *look.reference, rows, group);
         if (!taken)
             return session.report(taken.error());
@@ -227,13 +275,15 @@ void addMatch(CLI::App& app, Session& session)
     CLI::App* score = match->add_subcommand("score", "How far pictures under a look lie from the reference it keeps");
     score->add_option("look", c->look, "A look that was matched to a reference")->required();
     score->add_option("pictures", c->pictures, "Pictures before the look")->required();
-    score->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg -o found.json && amber match score found.json D/yard-06.jpg");
+    score->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg -o "
+                  "found.json && amber match score found.json D/yard-06.jpg");
     score->callback([c, &session] {
         const auto look = session.look(c->look);
         if (!look)
             return;
         if (!look->reference)
-            return session.report({"this look keeps no reference", c->look, "a look made by amber match reference, or in Match", {}});
+            return session.report(
+                {"this look keeps no reference", c->look, "a look made by amber match reference, or in Match", {}});
         std::string group;
         for (const Step& step : look->steps)
             group = group.empty() ? step.group : group;
@@ -246,7 +296,8 @@ void addMatch(CLI::App& app, Session& session)
             }
             std::vector<Image> ours;
             ours.push_back(forMatching(picture->image.view()));
-            const Ladder ladder = ladderOf(*look->reference, measuredThrough(*look, ours, membershipBefore(*look, ours, group)));
+            const Ladder ladder =
+                ladderOf(*look->reference, measuredThrough(*look, ours, membershipBefore(*look, ours, group)));
             reports[path] = described(ladder, nullptr);
             if (!session.json) {
                 std::printf("%s\n", path.c_str());

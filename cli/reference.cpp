@@ -33,13 +33,16 @@ void eachCommand(const CLI::App& app, const std::string& path, const Visit& visi
 
 void printManual(const CLI::App& app)
 {
-    std::cout << ".TH AMBER 1 \"\" \"Jolly Amber " << AMBER_VERSION << "\" \"User commands\"\n.SH NAME\namber \\- lands looks on pictures and measures what they do\n"
+    std::cout << ".TH AMBER 1 \"\" \"Jolly Amber " << AMBER_VERSION
+              << "\" \"User commands\"\n.SH NAME\namber \\- lands looks on pictures and measures what they do\n"
               << ".SH SYNOPSIS\n.B amber\n[\\-\\-json] COMMAND [ARGUMENT...]\n.SH DESCRIPTION\n"
               << roff(app.get_description()) << "\n.SH COMMANDS\n";
     eachCommand(app, "", [](const std::string& name, const CLI::App& command) {
         std::cout << ".SS amber " << roff(name) << "\n" << roff(command.get_description()) << "\n";
         for (const CLI::Option* option : command.get_options())
-            std::cout << ".TP\n.B " << roff(option->get_positional() ? option->get_name(true) : option->get_name(false, true)) << "\n" << roff(option->get_description()) << "\n";
+            std::cout << ".TP\n.B "
+                      << roff(option->get_positional() ? option->get_name(true) : option->get_name(false, true)) << "\n"
+                      << roff(option->get_description()) << "\n";
         if (!command.get_footer().empty())
             std::cout << ".PP\n" << roff(command.get_footer()) << "\n";
     });
@@ -56,7 +59,8 @@ void printCompletion(const CLI::App& app)
             if (!option->get_lnames().empty())
                 words += "--" + option->get_lnames().front() + " ";
         const auto space = name.find(' ');
-        const std::string pattern = space == std::string::npos ? name + "\\ *" : name.substr(0, space) + "\\ " + name.substr(space + 1);
+        const std::string pattern =
+            space == std::string::npos ? name + "\\ *" : name.substr(0, space) + "\\ " + name.substr(space + 1);
         cases += "        " + pattern + ") words=\"" + words + "\" ;;\n";
     });
     std::string groups;
@@ -67,9 +71,12 @@ void printCompletion(const CLI::App& app)
         if (!inner.empty())
             groups += "        " + command->get_name() + ") [ $COMP_CWORD -eq 2 ] && words=\"" + inner + "\" ;;\n";
     }
-    std::cout << "# bash completion for amber; source this file\n_amber() {\n    local words=\"\" current=\"${COMP_WORDS[COMP_CWORD]}\"\n"
+    std::cout << "# bash completion for amber; source this file\n_amber() {\n    local words=\"\" "
+                 "current=\"${COMP_WORDS[COMP_CWORD]}\"\n"
               << "    if [ $COMP_CWORD -eq 1 ]; then words=\"--json --help --version " << first << "\"; fi\n"
-              << "    case \"${COMP_WORDS[1]} ${COMP_WORDS[2]}\" in\n" << cases << "    esac\n    case \"${COMP_WORDS[1]}\" in\n" << groups << "    esac\n"
+              << "    case \"${COMP_WORDS[1]} ${COMP_WORDS[2]}\" in\n"
+              << cases << "    esac\n    case \"${COMP_WORDS[1]}\" in\n"
+              << groups << "    esac\n"
               << "    COMPREPLY=($(compgen -W \"$words\" -- \"$current\"))\n}\ncomplete -o default -F _amber amber\n";
 }
 

@@ -42,7 +42,8 @@ void apply(const std::string& tablePath, const std::string& picturePath, const s
     auto picture = readEncoded(picturePath);
     if (!picture)
         return session.report(picture.error());
-    // The engine's own table step, told that the values are what the table takes: nothing is encoded or decoded around it.
+    // The engine's own table step, told that the values are what the table takes: nothing is encoded or decoded around
+    // it.
     LookupTable step = lookupTable(std::move(file->table), tablePath);
     step.inputSpace = step.outputSpace = RgbSpace::Linear;
     Look look;
@@ -67,12 +68,30 @@ void info(const std::string& path, Session& session)
     const auto& low = table->size1 > 0 ? table->domainMin1 : table->domainMin3;
     const auto& high = table->size1 > 0 ? table->domainMax1 : table->domainMax3;
     if (session.json)
-        return session.print({{"format", nameOf(file->format)}, {"title", table->title}, {"remark", file->remark}, {"size1", table->size1}, {"size3", table->size3}, {"domainMin", low}, {"domainMax", high}, {"monotone", r.monotone}, {"neutralDrift", r.neutralDrift}, {"foldedCells", r.foldedCells}, {"cells", r.cells}, {"gamutReach", r.reach}, {"strongestChroma", r.strongestChroma}, {"outside", r.outside}, {"lowest", r.lowest}, {"highest", r.highest}, {"largestChangeOfGreys", r.largestChange}});
+        return session.print({{"format", nameOf(file->format)},
+                              {"title", table->title},
+                              {"remark", file->remark},
+                              {"size1", table->size1},
+                              {"size3", table->size3},
+                              {"domainMin", low},
+                              {"domainMax", high},
+                              {"monotone", r.monotone},
+                              {"neutralDrift", r.neutralDrift},
+                              {"foldedCells", r.foldedCells},
+                              {"cells", r.cells},
+                              {"gamutReach", r.reach},
+                              {"strongestChroma", r.strongestChroma},
+                              {"outside", r.outside},
+                              {"lowest", r.lowest},
+                              {"highest", r.highest},
+                              {"largestChangeOfGreys", r.largestChange}});
     std::printf("kind           %s\n", std::string(nameOf(file->format)).c_str());
     std::printf("title          %s\n", table->title.empty() ? "(none)" : table->title.c_str());
     if (table->cdl) {
         const Cdl& c = *table->cdl;
-        std::printf("slope          %g %g %g\noffset         %g %g %g\npower          %g %g %g\nsaturation     %g\n", c.slope[0], c.slope[1], c.slope[2], c.offset[0], c.offset[1], c.offset[2], c.power[0], c.power[1], c.power[2], c.saturation);
+        std::printf("slope          %g %g %g\noffset         %g %g %g\npower          %g %g %g\nsaturation     %g\n",
+                    c.slope[0], c.slope[1], c.slope[2], c.offset[0], c.offset[1], c.offset[2], c.power[0], c.power[1],
+                    c.power[2], c.saturation);
     }
     if (table->size1 > 0)
         std::printf("1D part        %d samples\n", table->size1);
@@ -84,7 +103,9 @@ void info(const std::string& path, Session& session)
     std::printf("neutral drift  %.4f (largest spread of the channels on the grey axis)\n", r.neutralDrift);
     if (r.cells > 0)
         std::printf("folded cells   %d of %d\n", r.foldedCells, r.cells);
-    std::printf("gamut reach    %.1f %% of the colours it takes, chroma up to %.3f (sRGB itself 0.323), %.2f %% beyond 0 to 1\n", 100 * r.reach, r.strongestChroma, 100 * r.outside);
+    std::printf("gamut reach    %.1f %% of the colours it takes, chroma up to %.3f (sRGB itself 0.323), %.2f %% beyond "
+                "0 to 1\n",
+                100 * r.reach, r.strongestChroma, 100 * r.outside);
 }
 
 }  // namespace
@@ -97,13 +118,16 @@ void addTable(CLI::App& app, Session& session)
         std::string table, picture, out;
     };
     auto o = std::make_shared<Options>();
-    CLI::App* applied = command->add_subcommand("apply", "A table over the file's own encoded values, tetrahedral, nothing else done to them");
+    CLI::App* applied = command->add_subcommand(
+        "apply", "A table over the file's own encoded values, tetrahedral, nothing else done to them");
     applied->add_option("table", o->table, "The table (.cube, .clf, Hald .png, .cc, .ccc or .cdl)")->required();
     applied->add_option("picture", o->picture, "JPEG, PNG, TIFF or WebP")->required();
     applied->add_option("-o,--output", o->out, "The picture to write (.png, .tif, .jpg)")->required();
-    applied->footer("Example: amber demo --dir D && amber table apply D/tables/kiln-glow.cube D/yard-01.jpg -o yard.png");
+    applied->footer(
+        "Example: amber demo --dir D && amber table apply D/tables/kiln-glow.cube D/yard-01.jpg -o yard.png");
     applied->callback([o, &session] { apply(o->table, o->picture, o->out, session); });
-    CLI::App* described = command->add_subcommand("info", "What a table is: kind, size, domain, monotone or not, neutral drift, folded cells, gamut reach");
+    CLI::App* described = command->add_subcommand(
+        "info", "What a table is: kind, size, domain, monotone or not, neutral drift, folded cells, gamut reach");
     described->add_option("table", o->table, "The table (.cube, .clf, Hald .png, .cc, .ccc or .cdl)")->required();
     described->footer("Example: amber demo --dir D && amber table info D/tables/kiln-glow.cube");
     CLI::App* converted = command->add_subcommand("convert", "The same table as another kind of file, by its ending");

@@ -53,7 +53,8 @@ Status copyInto(const std::vector<fs::path>& files, const fs::path& folder)
 /// The practice job: two frames of each light.
 bool inSmallJob(const std::string& name)
 {
-    static const std::array small{"north-window-02", "north-window-06", "lamp-shelf-02", "lamp-shelf-04", "yard-02", "yard-08", "dusk-terrace-02", "dusk-terrace-03"};
+    static const std::array small{"north-window-02", "north-window-06", "lamp-shelf-02",   "lamp-shelf-04",
+                                  "yard-02",         "yard-08",         "dusk-terrace-02", "dusk-terrace-03"};
     return std::find(small.begin(), small.end(), name) != small.end();
 }
 
@@ -66,7 +67,9 @@ Result<fs::path> writeDemoJob(const fs::path& folder, DemoSize size)
         return fail("the demo's files were not found; set JOLLY_AMBER_DEMO to their folder");
     auto frames = sortedFiles(shipped / "frames");
     if (size == DemoSize::Small)
-        frames.erase(std::remove_if(frames.begin(), frames.end(), [](const fs::path& p) { return !inSmallJob(p.stem().string()); }), frames.end());
+        frames.erase(std::remove_if(frames.begin(), frames.end(),
+                                    [](const fs::path& p) { return !inSmallJob(p.stem().string()); }),
+                     frames.end());
     if (auto copied = copyInto(frames, folder); !copied)
         return tl::make_unexpected(copied.error());
     for (const char* part : {"looks", "tables", "reference", "pair", "profiles", "card", "raw"})

@@ -31,13 +31,18 @@ TEST(Apply, TheEmptyLookReturnsEveryCodeUnchanged)
     RawPicture eight{256, 256, 3, 8, {}}, sixteen{256, 256, 3, 16, {}};
     for (int i = 0; i < 65536; ++i)
         for (int k = 0; k < 3; ++k) {
-            eight.codes.push_back(static_cast<std::uint16_t>(k == 0 ? i % 256 : k == 1 ? i / 256 : (i * 7 + i / 256) % 256));
-            sixteen.codes.push_back(static_cast<std::uint16_t>(k == 0 ? i : k == 1 ? (i * 40503u) & 0xFFFF : 65535 - i));
+            eight.codes.push_back(static_cast<std::uint16_t>(k == 0   ? i % 256
+                                                             : k == 1 ? i / 256
+                                                                      : (i * 7 + i / 256) % 256));
+            sixteen.codes.push_back(static_cast<std::uint16_t>(k == 0   ? i
+                                                               : k == 1 ? (i * 40503u) & 0xFFFF
+                                                                        : 65535 - i));
         }
     ASSERT_TRUE(writeRaw(folder / "eight.png", eight));
     ASSERT_TRUE(writeRaw(folder / "sixteen.tif", sixteen));
     for (const auto& [file, format] : {std::pair{"eight.png", "png8"}, {"sixteen.tif", "tiff16"}}) {
-        const Ran ran = amber("apply " + quoted(folder / "empty.json") + " " + quoted(folder / file) + " --format " + format + " --out " + quoted(folder / "out"));
+        const Ran ran = amber("apply " + quoted(folder / "empty.json") + " " + quoted(folder / file) + " --format " +
+                              format + " --out " + quoted(folder / "out"));
         ASSERT_EQ(ran.status, 0) << ran.err;
         EXPECT_EQ(largestDifference(readRaw(folder / file), readRaw(folder / "out" / file)), 0) << file;
     }
@@ -53,7 +58,9 @@ TEST(Apply, NeverReplacesAnOriginalOrAnybodysFile)
     folder.write("shoot/b.jpg", "words of somebody");
     const auto bytes = [&](const char* name) { return readText(folder / "shoot" / name); };
     const std::string picture = bytes("a.jpg");
-    const std::string command = "--json apply " + quoted(folder / "empty.json") + " " + quoted(folder / "shoot/a.png") + " " + quoted(folder / "shoot/b.tif") + " " + quoted(folder / "shoot/\xE9.png") + " --out " + quoted(folder / "shoot");
+    const std::string command = "--json apply " + quoted(folder / "empty.json") + " " + quoted(folder / "shoot/a.png") +
+                                " " + quoted(folder / "shoot/b.tif") + " " + quoted(folder / "shoot/\xE9.png") +
+                                " --out " + quoted(folder / "shoot");
     for (int run = 0; run < 2; ++run) {
         const Ran ran = amber(command);
         EXPECT_EQ(ran.status, 0) << ran.err;
@@ -64,11 +71,19 @@ TEST(Apply, NeverReplacesAnOriginalOrAnybodysFile)
         EXPECT_FALSE(Json::parse(ran.out, nullptr, false).is_discarded()) << ran.out;
     }
     // Files saved singly.
-    EXPECT_EQ(amber("bake " + quoted(folder / "empty.json") + " --size 5 -o " + quoted(folder / "shoot/a.jpg")).status, 2);
-    EXPECT_EQ(amber("bake " + quoted(folder / "empty.json") + " --format cube --size 5 -o " + quoted(folder / "empty.json")).status, 2);
+    EXPECT_EQ(amber("bake " + quoted(folder / "empty.json") + " --size 5 -o " + quoted(folder / "shoot/a.jpg")).status,
+              2);
+    EXPECT_EQ(
+        amber("bake " + quoted(folder / "empty.json") + " --format cube --size 5 -o " + quoted(folder / "empty.json"))
+            .status,
+        2);
     EXPECT_EQ(readText(folder / "empty.json"), kEmptyLook);
     for (const int size : {5, 9})
-        EXPECT_EQ(amber("bake " + quoted(folder / "empty.json") + " --size " + std::to_string(size) + " -o " + quoted(folder / "own.cube")).status, 0) << "its own it writes anew";
+        EXPECT_EQ(amber("bake " + quoted(folder / "empty.json") + " --size " + std::to_string(size) + " -o " +
+                        quoted(folder / "own.cube"))
+                      .status,
+                  0)
+            << "its own it writes anew";
     folder.write("own.cube", readText(folder / "own.cube") + "# changed by hand\n");
     EXPECT_EQ(amber("bake " + quoted(folder / "empty.json") + " --size 5 -o " + quoted(folder / "own.cube")).status, 2);
 }
@@ -99,14 +114,21 @@ TEST(TableApply, EqualsAnIndependentTetrahedralEvaluation)
     };
     const RawPicture raw = noise(211, 97, 3, 16, 81);
     ASSERT_TRUE(writeRaw(folder / "in.tif", raw));
-    for (const Case& c : {Case{"17", 0, 17, 0, 1}, {"33", 0, 33, 0, 1}, {"65", 0, 65, 0, 1}, {"1d", 1024, 0, 0, 1}, {"domain3", 0, 33, -0.25, 1.5}, {"inner", 0, 17, 0.1, 0.9}, {"domain1", 256, 0, -0.5, 1.25}}) {
+    for (const Case& c : {Case{"17", 0, 17, 0, 1},
+                          {"33", 0, 33, 0, 1},
+                          {"65", 0, 65, 0, 1},
+                          {"1d", 1024, 0, 0, 1},
+                          {"domain3", 0, 33, -0.25, 1.5},
+                          {"inner", 0, 17, 0.1, 0.9},
+                          {"domain1", 256, 0, -0.5, 1.25}}) {
         Table table = random.table(c.size1, c.size3);
         for (auto* domain : {&table.domainMin1, &table.domainMin3})
             *domain = {c.low, c.low, c.low};
         for (auto* domain : {&table.domainMax1, &table.domainMax3})
             *domain = {c.high, c.high, c.high};
         const auto cube = folder.write(std::string(c.name) + ".cube", formatCube(table));
-        const Ran ran = amber("table apply " + quoted(cube) + " " + quoted(folder / "in.tif") + " -o " + quoted(folder / "out.tif"));
+        const Ran ran = amber("table apply " + quoted(cube) + " " + quoted(folder / "in.tif") + " -o " +
+                              quoted(folder / "out.tif"));
         ASSERT_EQ(ran.status, 0) << ran.err;
         const RawPicture out = readRaw(folder / "out.tif");
         ASSERT_EQ(out.codes.size(), raw.codes.size());
@@ -116,12 +138,15 @@ TEST(TableApply, EqualsAnIndependentTetrahedralEvaluation)
         const auto expected = throughOpenColorIo(cube, encoded);
         int worst = 0;
         for (std::size_t i = 0; i < expected.size(); ++i)
-            worst = std::max(worst, std::abs(static_cast<int>(std::lround(std::clamp(expected[i], 0.0f, 1.0f) * 65535)) - out.codes[i]));
+            worst =
+                std::max(worst, std::abs(static_cast<int>(std::lround(std::clamp(expected[i], 0.0f, 1.0f) * 65535)) -
+                                         out.codes[i]));
         EXPECT_LE(worst, kOneCode) << c.name;
     }
 }
 
-/// Fritsch and Carlson 1980, written out once more on its own: secants, mean slopes, the circle of radius 3, Hermite form.
+/// Fritsch and Carlson 1980, written out once more on its own: secants, mean slopes, the circle of radius 3, Hermite
+/// form.
 double monotone(const std::vector<std::pair<double, double>>& p, double x)
 {
     const std::size_t n = p.size();
@@ -142,7 +167,8 @@ double monotone(const std::vector<std::pair<double, double>>& p, double x)
     while (x > p[i + 1].first)
         ++i;
     const double h = p[i + 1].first - p[i].first, t = (x - p[i].first) / h, u = 1 - t;
-    return p[i].second * (1 + 2 * t) * u * u + m[i] * h * t * u * u + p[i + 1].second * t * t * (3 - 2 * t) - m[i + 1] * h * t * t * u;
+    return p[i].second * (1 + 2 * t) * u * u + m[i] * h * t * u * u + p[i + 1].second * t * t * (3 - 2 * t) -
+           m[i + 1] * h * t * t * u;
 }
 
 TEST(Apply, TheToneCurveEqualsItsFormulaOnARamp)
@@ -153,7 +179,10 @@ TEST(Apply, TheToneCurveEqualsItsFormulaOnARamp)
     std::string list;
     for (const auto& [x, y] : points)
         list += (list.empty() ? "[" : ", [") + std::to_string(x) + ", " + std::to_string(y) + "]";
-    folder.write("curve.json", R"({"format": "jolly-amber-look", "version": 1, "steps": [{"type": "tone-curve", "parameters": {"mode": "every-channel", "all": [)" + list + "]}}]}");
+    folder.write("curve.json",
+                 R"({"format": "jolly-amber-look", "version": 1, "steps": [
+            {"type": "tone-curve", "parameters": {"mode": "every-channel", "all": [)" +
+                     list + "]}}]}");
     RawPicture ramp{4096, 3, 3, 16, {}};  // grey, warm and cool
     const double scale[3][3] = {{1, 1, 1}, {1, 0.8, 0.62}, {0.7, 0.85, 1}};
     for (int y = 0; y < 3; ++y)
@@ -161,13 +190,15 @@ TEST(Apply, TheToneCurveEqualsItsFormulaOnARamp)
             for (int k = 0; k < 3; ++k)
                 ramp.codes.push_back(static_cast<std::uint16_t>(std::lround(x / 4095.0 * 65535 * scale[y][k])));
     ASSERT_TRUE(writeRaw(folder / "ramp.tif", ramp));
-    const Ran ran = amber("apply " + quoted(folder / "curve.json") + " " + quoted(folder / "ramp.tif") + " --format tiff16 --out " + quoted(folder / "out"));
+    const Ran ran = amber("apply " + quoted(folder / "curve.json") + " " + quoted(folder / "ramp.tif") +
+                          " --format tiff16 --out " + quoted(folder / "out"));
     ASSERT_EQ(ran.status, 0) << ran.err;
     const RawPicture out = readRaw(folder / "out/ramp.tif");
     int worst = 0;
     for (int y = 0; y < 3; ++y)
         for (int x = 0; x < 4096; ++x) {
-            LinearRgb c = decode(RgbSpace::Srgb, {ramp.at(x, y, 0) / 65535.0, ramp.at(x, y, 1) / 65535.0, ramp.at(x, y, 2) / 65535.0});
+            LinearRgb c = decode(RgbSpace::Srgb,
+                                 {ramp.at(x, y, 0) / 65535.0, ramp.at(x, y, 1) / 65535.0, ramp.at(x, y, 2) / 65535.0});
             for (double* v : {&c.r, &c.g, &c.b})
                 *v = std::pow(monotone(points, std::cbrt(*v)), 3);
             const EncodedRgb e = encode(RgbSpace::Srgb, c);
@@ -175,7 +206,8 @@ TEST(Apply, TheToneCurveEqualsItsFormulaOnARamp)
             if (*std::max_element(v, v + 3) > 1 || *std::min_element(v, v + 3) < 0)
                 continue;  // outside the target: the output transform's business
             for (int k = 0; k < 3; ++k)
-                worst = std::max(worst, std::abs(static_cast<int>(std::lround(v[k] * 65535)) - static_cast<int>(out.at(x, y, k))));
+                worst = std::max(
+                    worst, std::abs(static_cast<int>(std::lround(v[k] * 65535)) - static_cast<int>(out.at(x, y, k))));
         }
     EXPECT_LE(worst, kTwoCodes);
 }
@@ -200,10 +232,14 @@ TEST_F(OnTheDemo, WritesTheWholeShootOrAPracticeJobOfTwoFramesOfEachLight)
 {
     ASSERT_EQ(m_frames.size(), 8u);
     for (const char* group : {"north-window", "lamp-shelf", "yard", "dusk-terrace"})
-        EXPECT_EQ(std::count_if(m_frames.begin(), m_frames.end(), [&](const fs::path& p) { return contains(p.filename().string(), group); }), 2) << group;
+        EXPECT_EQ(std::count_if(m_frames.begin(), m_frames.end(),
+                                [&](const fs::path& p) { return contains(p.filename().string(), group); }),
+                  2)
+            << group;
     ASSERT_EQ(amber("demo --dir " + quoted(m_folder / "whole")).status, 0);
     const auto count = [&](const fs::path& folder, const char* extension) {
-        return std::count_if(fs::directory_iterator(folder), fs::directory_iterator(), [&](const fs::directory_entry& e) { return e.path().extension() == extension; });
+        return std::count_if(fs::directory_iterator(folder), fs::directory_iterator(),
+                             [&](const fs::directory_entry& e) { return e.path().extension() == extension; });
     };
     EXPECT_GE(count(m_folder / "whole", ".jpg"), 36);
     EXPECT_GE(count(m_folder / "whole/raw", ".dng"), 6);
@@ -230,9 +266,17 @@ TEST_F(OnTheDemo, ALookBakedAndAppliedAsATableIsTheLook)
         ASSERT_EQ(amber("bake " + look(name) + " --size 65 -o " + quoted(m_folder / "baked.cube")).status, 0);
         for (const fs::path& frame : m_frames) {
             const std::string file = frame.stem().string() + ".png";
-            ASSERT_EQ(amber("apply " + look(name) + " " + as16 + "/" + file + " --format png16 --out " + quoted(m_folder / "exact")).status, 0);
-            ASSERT_EQ(amber("table apply " + quoted(m_folder / "baked.cube") + " " + as16 + "/" + file + " -o " + quoted(m_folder / "table.png")).status, 0);
-            const Json d = Json::parse(amber("--json compare " + quoted(m_folder / "exact" / file) + " " + quoted(m_folder / "table.png")).out);
+            ASSERT_EQ(amber("apply " + look(name) + " " + as16 + "/" + file + " --format png16 --out " +
+                            quoted(m_folder / "exact"))
+                          .status,
+                      0);
+            ASSERT_EQ(amber("table apply " + quoted(m_folder / "baked.cube") + " " + as16 + "/" + file + " -o " +
+                            quoted(m_folder / "table.png"))
+                          .status,
+                      0);
+            const Json d = Json::parse(
+                amber("--json compare " + quoted(m_folder / "exact" / file) + " " + quoted(m_folder / "table.png"))
+                    .out);
             EXPECT_LE(d["mean"].get<double>(), kMean) << name << " " << file;
             EXPECT_LE(d["maximum"].get<double>(), kLargest) << name << " " << file;
         }
@@ -242,7 +286,10 @@ TEST_F(OnTheDemo, ALookBakedAndAppliedAsATableIsTheLook)
 TEST_F(OnTheDemo, ResultsDoNotDependOnThreads)
 {
     for (const char* threads : {"1", "2"})
-        ASSERT_EQ(amber("apply " + look("long-evening") + " " + quoted(m_frames[0]) + " --threads " + threads + " --out " + quoted(m_folder / threads)).status, 0);
+        ASSERT_EQ(amber("apply " + look("long-evening") + " " + quoted(m_frames[0]) + " --threads " + threads +
+                        " --out " + quoted(m_folder / threads))
+                      .status,
+                  0);
     const std::string name = m_frames[0].filename().string();
     EXPECT_EQ(readText(m_folder / "1" / name), readText(m_folder / "2" / name));
 }
@@ -250,7 +297,8 @@ TEST_F(OnTheDemo, ResultsDoNotDependOnThreads)
 TEST_F(OnTheDemo, EveryExampleOfTheHelpRuns)
 {
     int examples = 0;
-    for (const char* command : {"apply", "bake", "table apply", "table info", "look new", "look show", "look check", "look diff", "measure", "compare", "demo"}) {
+    for (const char* command : {"apply", "bake", "table apply", "table info", "look new", "look show", "look check",
+                                "look diff", "measure", "compare", "demo"}) {
         const Ran help = amber(std::string(command) + " --help");
         EXPECT_EQ(help.status, 0);
         const auto at = help.out.find("Example: ");
@@ -269,11 +317,13 @@ TEST_F(OnTheDemo, EveryExampleOfTheHelpRuns)
 TEST_F(OnTheDemo, TheCommandsInTheReadmeRun)
 {
     std::istringstream readme(readText(fs::path(AMBER_SOURCE_DIR) / "README.md"));
-    ASSERT_TRUE(writeRaw(m_folder / "one.png", noise(8, 8, 3, 8, 1)) && writeRaw(m_folder / "other.png", noise(8, 8, 3, 8, 2)));
+    ASSERT_TRUE(writeRaw(m_folder / "one.png", noise(8, 8, 3, 8, 1)) &&
+                writeRaw(m_folder / "other.png", noise(8, 8, 3, 8, 2)));
     int commands = 0;
     for (std::string line; std::getline(readme, line);)
         if (line.rfind("    amber ", 0) == 0) {
-            const Ran ran = run("sh -c \"cd " + quoted(m_folder.path()) + " && PATH=" AMBER_BIN_DIR ":$PATH && " + line + "\"");
+            const Ran ran =
+                run("sh -c \"cd " + quoted(m_folder.path()) + " && PATH=" AMBER_BIN_DIR ":$PATH && " + line + "\"");
             EXPECT_EQ(ran.status, 0) << line << "\n" << ran.err;
             ++commands;
         }
@@ -325,13 +375,23 @@ TEST(Apply, EachColourSpaceComesBackAsTheSameColours)
     folder.write("empty.json", kEmptyLook);
     const std::string look = quoted(folder / "empty.json");
     ASSERT_TRUE(writeRaw(folder / "in.tif", noise(64, 64, 3, 16, 83)));
-    for (const auto& [space, title] : {std::pair{"srgb", "sRGB"}, {"p3", "Display P3"}, {"oprgb", "opRGB"}, {"prophoto", "ProPhoto"}, {"rec2020", "Rec.2020"}}) {
+    for (const auto& [space, title] : {std::pair{"srgb", "sRGB"},
+                                       {"p3", "Display P3"},
+                                       {"oprgb", "opRGB"},
+                                       {"prophoto", "ProPhoto"},
+                                       {"rec2020", "Rec.2020"}}) {
         const fs::path out = folder / space;
-        ASSERT_EQ(amber("apply " + look + " " + quoted(folder / "in.tif") + " --format tiff16 --space " + space + " --out " + quoted(out)).status, 0);
-        const Json d = Json::parse(amber("--json compare " + quoted(folder / "in.tif") + " " + quoted(out / "in.tif")).out);
+        ASSERT_EQ(amber("apply " + look + " " + quoted(folder / "in.tif") + " --format tiff16 --space " + space +
+                        " --out " + quoted(out))
+                      .status,
+                  0);
+        const Json d =
+            Json::parse(amber("--json compare " + quoted(folder / "in.tif") + " " + quoted(out / "in.tif")).out);
         EXPECT_LT(d["maximum"].get<double>(), kHalfAVisibleStep) << space;
         EXPECT_EQ(Json::parse(amber("--json measure " + quoted(out / "in.tif")).out)[0]["profile"], title);
-        EXPECT_EQ(largestDifference(readRaw(folder / "in.tif"), readRaw(out / "in.tif")) == 0, std::string(space) == "srgb") << space;
+        EXPECT_EQ(largestDifference(readRaw(folder / "in.tif"), readRaw(out / "in.tif")) == 0,
+                  std::string(space) == "srgb")
+            << space;
     }
 }
 
@@ -346,9 +406,13 @@ TEST(Apply, FirstPicturesOpenedTogetherDoNotCrash)
         ASSERT_TRUE(writeRaw(file, noise(16, 16, 3, 8, static_cast<unsigned>(i))));
         pictures += " " + quoted(file);
     }
-    ASSERT_EQ(amber("apply " + quoted(folder / "empty.json") + pictures + " --format jpeg --out " + quoted(folder / "in")).status, 0);
+    ASSERT_EQ(
+        amber("apply " + quoted(folder / "empty.json") + pictures + " --format jpeg --out " + quoted(folder / "in"))
+            .status,
+        0);
     for (int i = 0; i < 25; ++i) {
-        const Ran ran = run("sh -c '" AMBER_BIN_DIR "/amber apply " + (folder / "empty.json").string() + " " + (folder / "in").string() + "/*.jpg --out " + (folder / "out").string() + "'");
+        const Ran ran = run("sh -c '" AMBER_BIN_DIR "/amber apply " + (folder / "empty.json").string() + " " +
+                            (folder / "in").string() + "/*.jpg --out " + (folder / "out").string() + "'");
         ASSERT_EQ(ran.status, 0) << "run " << i << ": " << ran.err;
     }
 }
@@ -357,8 +421,10 @@ TEST(Apply, SizesNamesAndOrientationAreAsAsked)
 {
     const TemporaryFolder folder;
     folder.write("empty.json", kEmptyLook);
-    ASSERT_TRUE(writeRaw(folder / "turned.jpg", noise(300, 200, 3, 8, 84), [](OIIO::ImageSpec& spec) { spec["Orientation"] = 8; }));
-    const Ran ran = amber("--json apply " + quoted(folder / "empty.json") + " " + quoted(folder / "turned.jpg") + " --long-edge 90 --quality 80 --out " + quoted(folder / "out"));
+    ASSERT_TRUE(writeRaw(folder / "turned.jpg", noise(300, 200, 3, 8, 84),
+                         [](OIIO::ImageSpec& spec) { spec["Orientation"] = 8; }));
+    const Ran ran = amber("--json apply " + quoted(folder / "empty.json") + " " + quoted(folder / "turned.jpg") +
+                          " --long-edge 90 --quality 80 --out " + quoted(folder / "out"));
     ASSERT_EQ(ran.status, 0) << ran.err;
     const Json report = Json::parse(ran.out);
     EXPECT_EQ(report["pictures"][0]["target"], (folder / "out/turned.jpg").string());
@@ -373,9 +439,12 @@ TEST(Apply, InterruptedItStopsCleanly)
     const TemporaryFolder folder;
     folder.write("empty.json", kEmptyLook);
     for (int i = 0; i < 30; ++i)
-        ASSERT_TRUE(writeRaw(folder / ("f" + std::to_string(i) + ".png"), noise(600, 400, 3, 16, static_cast<unsigned>(i))));
-    const std::string command = AMBER_BIN_DIR "/amber apply " + (folder / "empty.json").string() + " " + folder.path().string() + "/f*.png --format png16 --out " + (folder / "out").string();
-    const Ran ran = run("bash -c '" + command + " & child=$!; until ls " + (folder / "out").string() + "/f*.png >/dev/null 2>&1; do :; done; kill -INT $child; wait $child'");
+        ASSERT_TRUE(
+            writeRaw(folder / ("f" + std::to_string(i) + ".png"), noise(600, 400, 3, 16, static_cast<unsigned>(i))));
+    const std::string command = AMBER_BIN_DIR "/amber apply " + (folder / "empty.json").string() + " " +
+                                folder.path().string() + "/f*.png --format png16 --out " + (folder / "out").string();
+    const Ran ran = run("bash -c '" + command + " & child=$!; until ls " + (folder / "out").string() +
+                        "/f*.png >/dev/null 2>&1; do :; done; kill -INT $child; wait $child'");
     EXPECT_TRUE(ran.status == 1 || ran.status == 0) << ran.status << ran.err;
     for (const auto& entry : fs::directory_iterator(folder / "out")) {
         if (entry.path().filename() == "manifest.json")
@@ -395,7 +464,9 @@ TEST(Reference, ManPageAndCompletionNameEveryCommand)
         EXPECT_TRUE(contains(manual, words)) << words;
     folder.write("amber.bash", amber("completion").out);
     const auto complete = [&](const std::string& words, int at) {
-        return run("bash -c 'source " + (folder / "amber.bash").string() + "; COMP_WORDS=(" + words + "); COMP_CWORD=" + std::to_string(at) + "; _amber; echo ${COMPREPLY[@]}'").out;
+        return run("bash -c 'source " + (folder / "amber.bash").string() + "; COMP_WORDS=(" + words +
+                   "); COMP_CWORD=" + std::to_string(at) + "; _amber; echo ${COMPREPLY[@]}'")
+            .out;
     };
     EXPECT_EQ(complete("amber ap", 1), "apply\n");
     EXPECT_EQ(complete("amber table i", 2), "info\n");
@@ -410,13 +481,15 @@ TEST(ExitStatus, TellsDoneFromPartlyDoneFromWrongUse)
     ASSERT_TRUE(writeRaw(folder / "good.png", noise(9, 9, 3, 8, 1)));
     const std::string look = quoted(folder / "empty.json"), out = " --out " + quoted(folder / "out");
     EXPECT_EQ(amber("apply " + look + " " + quoted(folder / "good.png") + out).status, 0);
-    const Ran part = amber("apply " + look + " " + quoted(folder / "broken.jpg") + " " + quoted(folder / "good.png") + out);
+    const Ran part =
+        amber("apply " + look + " " + quoted(folder / "broken.jpg") + " " + quoted(folder / "good.png") + out);
     EXPECT_EQ(part.status, 1);
     EXPECT_TRUE(contains(part.err, "broken.jpg: not a picture this program reads"));
     EXPECT_TRUE(contains(part.out, "good.jpg"));
     EXPECT_EQ(amber("apply " + quoted(folder / "missing.json") + " x.jpg" + out).status, 2);
     EXPECT_EQ(amber("apply " + look + " x.jpg --format gif" + out).status, 2);
-    EXPECT_EQ(amber("apply " + look + " " + quoted(folder / "good.png") + " --out " + quoted(folder / "good.png")).status, 2);
+    EXPECT_EQ(
+        amber("apply " + look + " " + quoted(folder / "good.png") + " --out " + quoted(folder / "good.png")).status, 2);
     EXPECT_EQ(amber("nonsense").status, 2);
     EXPECT_EQ(amber("").status, 2);
     EXPECT_EQ(amber("--help").status, 0);
@@ -438,7 +511,9 @@ TEST(Apply, AFullDiskFailsEachPictureAndLeavesNoHalfFile)
     const TemporaryFolder folder;
     folder.write("empty.json", kEmptyLook);
     ASSERT_TRUE(writeRaw(folder / "large.png", noise(700, 500, 3, 16, 1)));
-    const Ran ran = run("sh -c \"trap '' XFSZ; ulimit -f 100; " AMBER_BIN_DIR "/amber apply " + (folder / "empty.json").string() + " " + (folder / "large.png").string() + " --format tiff16 --out " + (folder / "out").string() + "\"");
+    const Ran ran =
+        run("sh -c \"trap '' XFSZ; ulimit -f 100; " AMBER_BIN_DIR "/amber apply " + (folder / "empty.json").string() +
+            " " + (folder / "large.png").string() + " --format tiff16 --out " + (folder / "out").string() + "\"");
     EXPECT_EQ(ran.status, 1);
     EXPECT_TRUE(contains(ran.err, "large.tif")) << ran.err;
     EXPECT_EQ(std::distance(fs::directory_iterator(folder / "out"), fs::directory_iterator()), 0);
@@ -454,8 +529,10 @@ TEST(LookCommand, EffectsTellWhatEveryStepDid)
                 ramp.codes.push_back(static_cast<std::uint16_t>(y < 24 ? 60 + x * 2 : k == 0 ? 180 : 90));
     ASSERT_TRUE(writeRaw(folder / "ramp.png", ramp));
     folder.write("look.json", R"({"format": "jolly-amber-look", "version": 1, "name": "Two", "steps": [
-        {"type": "contrast", "parameters": {"slope": 1.5, "holdBrightness": false}}, {"type": "contrast", "parameters": {"slope": 0.66, "holdBrightness": false}}]})");
-    const Ran ran = amber("--json look effects " + quoted(folder / "look.json") + " " + quoted(folder / "ramp.png") + " --key clay=0.5,0.75");
+        {"type": "contrast", "parameters": {"slope": 1.5, "holdBrightness": false}},
+        {"type": "contrast", "parameters": {"slope": 0.66, "holdBrightness": false}}]})");
+    const Ran ran = amber("--json look effects " + quoted(folder / "look.json") + " " + quoted(folder / "ramp.png") +
+                          " --key clay=0.5,0.75");
     ASSERT_EQ(ran.status, 0) << ran.err;
     const Json told = Json::parse(ran.out);
     ASSERT_EQ(told["steps"].size(), 2u);
@@ -463,7 +540,10 @@ TEST(LookCommand, EffectsTellWhatEveryStepDid)
     EXPECT_LT(told["steps"][1]["contrast"].get<double>(), -0.02);
     EXPECT_TRUE(told["steps"][0]["keys"].contains("clay"));
     EXPECT_EQ(told["undoing"][0]["second"], 2);
-    EXPECT_EQ(amber("look effects " + quoted(folder / "look.json") + " " + quoted(folder / "ramp.png") + " --key clay=2,0.75").status, 2);
+    EXPECT_EQ(
+        amber("look effects " + quoted(folder / "look.json") + " " + quoted(folder / "ramp.png") + " --key clay=2,0.75")
+            .status,
+        2);
 }
 
 }  // namespace

@@ -16,22 +16,30 @@ double lightnessOfStops(double stops) { return std::cbrt(0.18 * std::exp2(stops)
 
 }  // namespace
 
-QColor hueColour(double hueDegrees, double lightness, double chroma) { return theme::screenColour(toLinearRgb(toOkLab(OkLch{lightness, chroma, hueDegrees}))); }
+QColor hueColour(double hueDegrees, double lightness, double chroma)
+{
+    return theme::screenColour(toLinearRgb(toOkLab(OkLch{lightness, chroma, hueDegrees})));
+}
 
 AxisPlot::AxisPlot(Axis axis, QWidget* parent) : QWidget(parent), m_axis(axis)
 {
     setFocusPolicy(Qt::StrongFocus);
     setMinimumHeight(110);
     setMouseTracking(true);
-    setAccessibleDescription(tr("Arrows move the chosen handle, with Shift by ten steps. Page Up and Page Down choose another, Insert adds, Delete removes, Home resets."));
+    setAccessibleDescription(tr("Arrows move the chosen handle, with Shift by ten steps. Page Up and Page Down choose "
+                                "another, Insert adds, Delete removes, Home resets."));
 }
 
-QRectF AxisPlot::plot() const { return QRectF(rect()).adjusted(kLeftMargin, topMargin(), -kRightMargin, -bottomMargin()); }
+QRectF AxisPlot::plot() const
+{
+    return QRectF(rect()).adjusted(kLeftMargin, topMargin(), -kRightMargin, -bottomMargin());
+}
 
 double AxisPlot::toX(double at) const
 {
     const QRectF area = plot();
-    return m_axis == Axis::Tone ? area.left() + (at - kToneLeft) / (kToneRight - kToneLeft) * area.width() : area.left() + at / 360 * area.width();
+    return m_axis == Axis::Tone ? area.left() + (at - kToneLeft) / (kToneRight - kToneLeft) * area.width()
+                                : area.left() + at / 360 * area.width();
 }
 
 double AxisPlot::toAt(double x) const
@@ -87,7 +95,8 @@ void AxisPlot::paintDistribution(QPainter& painter) const
     QPolygonF outline;
     outline << QPointF(low, area.bottom());
     for (std::size_t i = 0; i < m_shares.size(); ++i)
-        outline << QPointF(low + (static_cast<double>(i) + 0.5) / static_cast<double>(m_shares.size()) * (high - low), area.bottom() - std::min(1.0, m_shares[i] / top) * area.height() * 0.72);
+        outline << QPointF(low + (static_cast<double>(i) + 0.5) / static_cast<double>(m_shares.size()) * (high - low),
+                           area.bottom() - std::min(1.0, m_shares[i] / top) * area.height() * 0.72);
     outline << QPointF(high, area.bottom());
     painter.setPen(Qt::NoPen);
     painter.setBrush(theme::kFaintShape);
@@ -108,10 +117,13 @@ void AxisPlot::paintAxis(QPainter& painter) const
     if (m_axis == Axis::Tone) {
         tick(0, tr("black"), true);
         for (int stops = -5; stops <= 2; ++stops)
-            tick(lightnessOfStops(stops), stops == 0 ? tr("mid grey") : tr("%1%2").arg(stops > 0 ? "+" : "\u2212").arg(std::abs(stops)), stops == 0);
+            tick(lightnessOfStops(stops),
+                 stops == 0 ? tr("mid grey") : tr("%1%2").arg(stops > 0 ? "+" : "\u2212").arg(std::abs(stops)),
+                 stops == 0);
         tick(1, tr("white"), true);
         if (area.width() > 600)
-            painter.drawText(QRectF(2, height() - 18, kLeftMargin - 8, 16), Qt::AlignRight | Qt::AlignVCenter, tr("stops"));
+            painter.drawText(QRectF(2, height() - 18, kLeftMargin - 8, 16), Qt::AlignRight | Qt::AlignVCenter,
+                             tr("stops"));
     } else {
         for (int hue = 0; hue <= 360; hue += 30)
             tick(hue, QString::number(hue) + QStringLiteral("°"), hue % 90 == 0);
@@ -146,7 +158,8 @@ void AxisPlot::paintEvent(QPaintEvent*)
         painter.setPen(QPen(theme::kInk, 1.2));
         painter.drawLine(QPointF(x, area.top()), QPointF(x, area.bottom()));
         painter.setBrush(theme::kInk);
-        painter.drawPolygon(QPolygonF{QPointF(x, area.bottom() - 6), QPointF(x - 5, area.bottom() + 1), QPointF(x + 5, area.bottom() + 1)});
+        painter.drawPolygon(QPolygonF{QPointF(x, area.bottom() - 6), QPointF(x - 5, area.bottom() + 1),
+                                      QPointF(x + 5, area.bottom() + 1)});
     }
     if (hasFocus() && m_focusSeen)
         theme::paintFocus(painter, rect());
@@ -211,12 +224,24 @@ void AxisPlot::keyPressEvent(QKeyEvent* event)
         }
     };
     switch (event->key()) {
-    case Qt::Key_Left: nudge(-1, 0); break;
-    case Qt::Key_Right: nudge(1, 0); break;
-    case Qt::Key_Up: nudge(0, 1); break;
-    case Qt::Key_Down: nudge(0, -1); break;
-    case Qt::Key_PageUp: select(m_selected - 1); break;
-    case Qt::Key_PageDown: select(m_selected + 1); break;
+    case Qt::Key_Left:
+        nudge(-1, 0);
+        break;
+    case Qt::Key_Right:
+        nudge(1, 0);
+        break;
+    case Qt::Key_Up:
+        nudge(0, 1);
+        break;
+    case Qt::Key_Down:
+        nudge(0, -1);
+        break;
+    case Qt::Key_PageUp:
+        select(m_selected - 1);
+        break;
+    case Qt::Key_PageDown:
+        select(m_selected + 1);
+        break;
     case Qt::Key_Insert:
         if (const int added = addHandle(plot().center()); added >= 0) {
             select(added);
@@ -237,7 +262,8 @@ void AxisPlot::keyPressEvent(QKeyEvent* event)
             emit finished(actionName());
         }
         break;
-    default: QWidget::keyPressEvent(event);
+    default:
+        QWidget::keyPressEvent(event);
     }
 }
 

@@ -1,5 +1,5 @@
-// Base of the wide editors: a plot on the tone axis or the hue axis with the frame's own distribution behind, the probe's mark,
-// and handles that are moved by mouse or keyboard. Coordinates of handles are widget pixels.
+// Base of the wide editors: a plot on the tone axis or the hue axis with the frame's own distribution behind, the
+// probe's mark, and handles that are moved by mouse or keyboard. Coordinates of handles are widget pixels.
 #pragma once
 
 #include <QWidget>

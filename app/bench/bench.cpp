@@ -10,34 +10,21 @@
 #include "app/bench/table_editor.h"
 #include "app/theme/number_box.h"
 #include "app/theme/theme.h"
-#include "core/colour/oklab.h"
 #include "core/analysis/sweep.h"
+#include "core/colour/oklab.h"
 #include "core/table/table_file.h"
 
 namespace amber {
 
 Bench::Bench(Document& document, QWidget* parent)
-    : QWidget(parent),
-      m_document(document),
-      m_row(new QWidget(this)),
-      m_title(new QLabel(m_row)),
-      m_owner(new QLabel(m_row)),
-      m_empty(new QLabel(this)),
-      m_enabled(new QCheckBox(tr("on"), m_row)),
-      m_strength(new NumberBox(m_row)),
-      m_note(new QLineEdit(m_row)),
-      m_remove(new QToolButton(m_row)),
-      m_guard(new QToolButton(m_row)),
-      m_mask(new QToolButton(m_row)),
-      m_travels(new QToolButton(m_row)),
-      m_pages(new QStackedWidget(this)),
-      m_curve(new CurveEditor(document, this)),
-      m_dyes(new DyesEditor(document, this)),
-      m_hues(new HueEditor(document, this)),
-      m_parameters(new ParameterEditor(document, this)),
-      m_tableEditor(new TableEditor(document, this)),
-      m_guardEditor(new GuardEditor(document, this)),
-      m_effect(new EffectPlot(this))
+    : QWidget(parent), m_document(document), m_row(new QWidget(this)), m_title(new QLabel(m_row)),
+      m_owner(new QLabel(m_row)), m_empty(new QLabel(this)), m_enabled(new QCheckBox(tr("on"), m_row)),
+      m_strength(new NumberBox(m_row)), m_note(new QLineEdit(m_row)), m_remove(new QToolButton(m_row)),
+      m_guard(new QToolButton(m_row)), m_mask(new QToolButton(m_row)), m_travels(new QToolButton(m_row)),
+      m_pages(new QStackedWidget(this)), m_curve(new CurveEditor(document, this)),
+      m_dyes(new DyesEditor(document, this)), m_hues(new HueEditor(document, this)),
+      m_parameters(new ParameterEditor(document, this)), m_tableEditor(new TableEditor(document, this)),
+      m_guardEditor(new GuardEditor(document, this)), m_effect(new EffectPlot(this))
 {
     setObjectName("bench");
     setAcceptDrops(true);
@@ -98,7 +85,8 @@ Bench::Bench(Document& document, QWidget* parent)
     m_empty->setAlignment(Qt::AlignCenter);
     m_empty->setProperty("quiet", true);
     m_empty->setWordWrap(true);
-    for (StepEditor* e : std::initializer_list<StepEditor*>{m_curve, m_dyes, m_hues, m_parameters, m_tableEditor, m_guardEditor}) {
+    for (StepEditor* e :
+         std::initializer_list<StepEditor*>{m_curve, m_dyes, m_hues, m_parameters, m_tableEditor, m_guardEditor}) {
         m_pages->addWidget(e);
         e->explain = [this](const std::string& pointer, const QString& label, double low, double high) {
             if (!m_beforeExtreme)
@@ -107,7 +95,9 @@ Bench::Bench(Document& document, QWidget* parent)
         };
         e->nudge = [this](QDoubleSpinBox* box, const std::string& pointer, bool up) { nudge(box, pointer, up); };
         e->reset = [this](QDoubleSpinBox* box, const std::string& pointer) { reset(box, pointer); };
-        e->overlay = [this](const RenderRequest::Overlay& overlay, const QString& words) { emit overlayWanted(overlay, words); };
+        e->overlay = [this](const RenderRequest::Overlay& overlay, const QString& words) {
+            emit overlayWanted(overlay, words);
+        };
     }
     m_pages->addWidget(m_empty);
     auto* layout = new QVBoxLayout(this);
@@ -131,11 +121,19 @@ Bench::Bench(Document& document, QWidget* parent)
         m_document.change(look);
         now ? m_document.commit(action) : m_document.commitSoon(action);
     };
-    connect(m_enabled, &QCheckBox::clicked, this, [changeStep](bool on) { changeStep([on](Step& s) { s.enabled = on; }, on ? tr("Step switched on") : tr("Step switched off"), true); });
-    connect(m_strength, &QDoubleSpinBox::valueChanged, this, [changeStep](double v) { changeStep([v](Step& s) { s.strength = v; }, tr("Strength set"), false); });
-    connect(m_note, &QLineEdit::editingFinished, this, [this, changeStep] { changeStep([this](Step& s) { s.note = m_note->text().toStdString(); }, tr("Note written"), true); });
+    connect(m_enabled, &QCheckBox::clicked, this, [changeStep](bool on) {
+        changeStep([on](Step& s) { s.enabled = on; }, on ? tr("Step switched on") : tr("Step switched off"), true);
+    });
+    connect(m_strength, &QDoubleSpinBox::valueChanged, this,
+            [changeStep](double v) { changeStep([v](Step& s) { s.strength = v; }, tr("Strength set"), false); });
+    connect(m_note, &QLineEdit::editingFinished, this, [this, changeStep] {
+        changeStep([this](Step& s) { s.note = m_note->text().toStdString(); }, tr("Note written"), true);
+    });
     connect(m_guard, &QToolButton::clicked, this, &Bench::refresh);
-    connect(m_mask, &QToolButton::clicked, this, [this](bool on) { emit overlayWanted({on ? RenderRequest::Overlay::What::Step : RenderRequest::Overlay::What::Nothing, 0}, on ? tr("where this step works, in a colour this picture does not have") : QString()); });
+    connect(m_mask, &QToolButton::clicked, this, [this](bool on) {
+        emit overlayWanted({on ? RenderRequest::Overlay::What::Step : RenderRequest::Overlay::What::Nothing, 0},
+                           on ? tr("where this step works, in a colour this picture does not have") : QString());
+    });
     m_strength->installEventFilter(this);
     strength->installEventFilter(this);
     strength->setObjectName("stepStrengthLabel");
@@ -170,11 +168,14 @@ void Bench::nudge(QDoubleSpinBox* box, const std::string& pointer, bool up)
     const auto index = static_cast<std::size_t>(m_document.selectedStep());
     const Look look = m_document.lookOf(m_document.frameInHand());
     // A step by place moves single colours not at all: then, and without a picture, one click of the number.
-    if (colours.empty() || index >= look.steps.size() || isSpatial(look.steps[index]) || (!pointer.empty() && !parametersOf(look.steps[index]).contains(Json::json_pointer(pointer))))
+    if (colours.empty() || index >= look.steps.size() || isSpatial(look.steps[index]) ||
+        (!pointer.empty() && !parametersOf(look.steps[index]).contains(Json::json_pointer(pointer))))
         return box->stepBy(up ? 1 : -1);
-    const double unit = std::pow(10.0, -box->decimals()), now = box->value(), next = nextNoticeable(look, index, pointer, up, colours);
+    const double unit = std::pow(10.0, -box->decimals()), now = box->value(),
+                 next = nextNoticeable(look, index, pointer, up, colours);
     // At least one unit of what the number shows, and never to its far end at once when the picture does not care.
-    const double step = std::clamp(std::floor(std::abs(next - now) / unit) * unit, unit, std::max(unit, (box->maximum() - box->minimum()) / 4));
+    const double step = std::clamp(std::floor(std::abs(next - now) / unit) * unit, unit,
+                                   std::max(unit, (box->maximum() - box->minimum()) / 4));
     box->setValue(now + (up ? step : -step));
     box->selectAll();
 }
@@ -223,7 +224,8 @@ void Bench::holdExtreme(int way)
 
 void Bench::setPictureSource(const std::function<Image()>& source)
 {
-    for (StepEditor* e : std::initializer_list<StepEditor*>{m_curve, m_dyes, m_hues, m_parameters, m_tableEditor, m_guardEditor})
+    for (StepEditor* e :
+         std::initializer_list<StepEditor*>{m_curve, m_dyes, m_hues, m_parameters, m_tableEditor, m_guardEditor})
         e->picture = source;
 }
 
@@ -281,7 +283,10 @@ void Bench::fillTravels(QMenu& menu)
     }
 }
 
-StepEditor* Bench::editor() const { return m_pages->currentWidget() == m_empty ? nullptr : static_cast<StepEditor*>(m_pages->currentWidget()); }
+StepEditor* Bench::editor() const
+{
+    return m_pages->currentWidget() == m_empty ? nullptr : static_cast<StepEditor*>(m_pages->currentWidget());
+}
 
 void Bench::refresh()
 {
@@ -289,7 +294,10 @@ void Bench::refresh()
     m_row->setVisible(step != nullptr);
     m_effect->setVisible(step != nullptr && !std::holds_alternative<UnknownStep>(step->parameters));
     if (!step) {
-        m_empty->setText(m_document.isOpen() ? tr("Nothing to edit yet. Add a step with + on the step line above (Insert when it has the focus).") : tr("Open a folder of pictures first."));
+        m_empty->setText(
+            m_document.isOpen()
+                ? tr("Nothing to edit yet. Add a step with + on the step line above (Insert when it has the focus).")
+                : tr("Open a folder of pictures first."));
         m_pages->setCurrentWidget(m_empty);
         return;
     }
@@ -299,8 +307,7 @@ void Bench::refresh()
         m_enabled->setChecked(step->enabled);
         if (std::abs(m_strength->value() - step->strength) > 0.004)
             m_strength->setValue(step->strength);
-        if (!m_note->hasFocus() || m_note->text().isEmpty())
-        {
+        if (!m_note->hasFocus() || m_note->text().isEmpty()) {
             m_note->setText(text(step->note));
             m_note->setCursorPosition(0);
             m_note->setToolTip(text(step->note));
@@ -312,7 +319,8 @@ void Bench::refresh()
         return;
     }
     m_guard->setText(step->guard.isOpen() ? tr("Guard") : tr("Guard: on"));
-    m_travels->setText(step->perPicture.empty() ? tr("All travels") : tr("%1 per picture").arg(step->perPicture.size()));
+    m_travels->setText(step->perPicture.empty() ? tr("All travels")
+                                                : tr("%1 per picture").arg(step->perPicture.size()));
     m_effect->show(*step);
     StepEditor* page = editorOf(*step);
     if (m_pages->currentWidget() != page) {
@@ -341,7 +349,10 @@ void Bench::setProbe(const std::optional<Probe>& probe)
         if (e != m_hues && !words.isEmpty()) {
             const HueShifts usual;
             const auto weights = weightsAt(usual, lab);
-            const auto most = static_cast<std::size_t>(std::max_element(weights.begin(), weights.begin() + static_cast<std::ptrdiff_t>(usual.families.size())) - weights.begin());
+            const auto most = static_cast<std::size_t>(
+                std::max_element(weights.begin(),
+                                 weights.begin() + static_cast<std::ptrdiff_t>(usual.families.size())) -
+                weights.begin());
             if (weights[most] > 0.2)
                 words += tr(" · %1 %2 %").arg(text(usual.families[most].name)).arg(100 * weights[most], 0, 'f', 0);
         }
@@ -369,7 +380,8 @@ void Bench::endPictureDrag()
 void Bench::dragEnterEvent(QDragEnterEvent* event)
 {
     const auto urls = event->mimeData()->urls();
-    if (editor() == m_tableEditor && urls.size() == 1 && tableFormatFromEnding(urls.front().toLocalFile().toStdString()))
+    if (editor() == m_tableEditor && urls.size() == 1 &&
+        tableFormatFromEnding(urls.front().toLocalFile().toStdString()))
         event->acceptProposedAction();
 }
 

@@ -21,7 +21,8 @@ CurvePlot::CurvePlot(QWidget* parent) : LiftPlot(parent)
 {
     setObjectName("curvePlot");
     setAccessibleName(tr("Tone curve: change of each tone"));
-    setToolTip(tr("Click to add a point, drag it up for lighter and down for darker, double-click to put it back on the line"));
+    setToolTip(tr(
+        "Click to add a point, drag it up for lighter and down for darker, double-click to put it back on the line"));
 }
 
 void CurvePlot::show(const ToneCurve& step, int channel)
@@ -52,7 +53,8 @@ void CurvePlot::movePoint(int index, CurvePoint to)
 {
     auto& all = mutablePoints();
     const std::size_t i = static_cast<std::size_t>(index);
-    const double left = i == 0 ? kToneLeft : all[i - 1].x + kCurveGap, right = i + 1 == all.size() ? kToneRight : all[i + 1].x - kCurveGap;
+    const double left = i == 0 ? kToneLeft : all[i - 1].x + kCurveGap,
+                 right = i + 1 == all.size() ? kToneRight : all[i + 1].x - kCurveGap;
     const double low = i == 0 ? -0.5 : all[i - 1].y, high = i + 1 == all.size() ? 1.5 : all[i + 1].y;
     all[i] = {std::clamp(to.x, left, std::max(left, right)), std::clamp(to.y, low, std::max(low, high))};
     changed(m_step);
@@ -98,7 +100,9 @@ int CurvePlot::addHandle(QPointF at)
 int CurvePlot::pointAt(double tone)
 {
     const auto& all = points();
-    const auto nearest = std::min_element(all.begin(), all.end(), [&](const CurvePoint& p, const CurvePoint& q) { return std::abs(p.x - tone) < std::abs(q.x - tone); });
+    const auto nearest = std::min_element(all.begin(), all.end(), [&](const CurvePoint& p, const CurvePoint& q) {
+        return std::abs(p.x - tone) < std::abs(q.x - tone);
+    });
     if (std::abs(nearest->x - tone) <= kNear)
         return static_cast<int>(nearest - all.begin());
     const int added = insertPoint(std::clamp(tone, kToneLeft, kToneRight));
@@ -123,7 +127,8 @@ void CurvePlot::resetHandle(int handle)
 void CurvePlot::paintPlot(QPainter& painter)
 {
     paintLevels(painter);
-    const MonotoneCurve curves[4] = {MonotoneCurve(m_step.all), MonotoneCurve(m_step.red), MonotoneCurve(m_step.green), MonotoneCurve(m_step.blue)};
+    const MonotoneCurve curves[4] = {MonotoneCurve(m_step.all), MonotoneCurve(m_step.red), MonotoneCurve(m_step.green),
+                                     MonotoneCurve(m_step.blue)};
     paintRamps(painter, [&](double at) {
         const double v = curves[0](at), r = curves[1](v), g = curves[2](v), b = curves[3](v);
         return theme::screenColour({r * r * r, g * g * g, b * b * b});
@@ -131,13 +136,17 @@ void CurvePlot::paintPlot(QPainter& painter)
     const QString letters[4] = {{}, tr("R"), tr("G"), tr("B")};
     for (int c = 0; c < 4; ++c)
         if (c != m_channel && (c == 0 || pointsOf(m_step, c) != ToneCurve{}.red))
-            paintCurve(painter, std::cref(curves[c]), c == 0 ? theme::kGhost : inkOf(c), 1.2, letters[c], 0.5 + 0.06 * c);
-    paintCurve(painter, std::cref(curves[m_channel]), inkOf(m_channel), 2.2, letters[m_channel], 0.5 + 0.06 * m_channel);
+            paintCurve(painter, std::cref(curves[c]), c == 0 ? theme::kGhost : inkOf(c), 1.2, letters[c],
+                       0.5 + 0.06 * c);
+    paintCurve(painter, std::cref(curves[m_channel]), inkOf(m_channel), 2.2, letters[m_channel],
+               0.5 + 0.06 * m_channel);
     for (int i = 0; i < handleCount(); ++i)
         paintHandle(painter, handlePlace(i), i == selected());
 }
 
-CurveEditor::CurveEditor(Document& document, QWidget* parent) : StepEditor(document, parent), m_plot(new CurvePlot(this)), m_mode(new QComboBox(this)), m_channels(new QButtonGroup(this)), m_readout(new QLabel(this))
+CurveEditor::CurveEditor(Document& document, QWidget* parent)
+    : StepEditor(document, parent), m_plot(new CurvePlot(this)), m_mode(new QComboBox(this)),
+      m_channels(new QButtonGroup(this)), m_readout(new QLabel(this))
 {
     auto* row = new QHBoxLayout;
     row->setSpacing(5);
@@ -176,8 +185,10 @@ CurveEditor::CurveEditor(Document& document, QWidget* parent) : StepEditor(docum
             m_plot->movePoint(m_plot->selected(), p);
         };
     };
-    m_in = addNumber(row, "curveIn", tr("Point in"), tr("Tone of the chosen point as it comes in, 0 black to 1 white"), -1, 3, 0.004, 3, setPoint(&CurvePoint::x));
-    m_out = addNumber(row, "curveOut", tr("out"), tr("Where the chosen point lands, 0 black to 1 white"), -1, 3, 0.004, 3, setPoint(&CurvePoint::y));
+    m_in = addNumber(row, "curveIn", tr("Point in"), tr("Tone of the chosen point as it comes in, 0 black to 1 white"),
+                     -1, 3, 0.004, 3, setPoint(&CurvePoint::x));
+    m_out = addNumber(row, "curveOut", tr("out"), tr("Where the chosen point lands, 0 black to 1 white"), -1, 3, 0.004,
+                      3, setPoint(&CurvePoint::y));
     m_readout->setObjectName("curveReadout");
     m_readout->setProperty("quiet", true);
     m_readout->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
@@ -202,7 +213,9 @@ void CurveEditor::refresh()
     m_plot->select(std::min(m_plot->selected(), m_plot->handleCount() - 1));
     showPoint();
     const ToneCurveReadout r = readout(step.all);
-    m_readout->setText(tr("black to %1, white to %2 · slope: toe %3, mid %4, end %5").arg(theme::number(r.floor, 3), theme::number(r.ceiling, 3), theme::number(r.toe, 2), theme::number(r.midSlope, 2), theme::number(r.rollOff, 2)));
+    m_readout->setText(tr("black to %1, white to %2 · slope: toe %3, mid %4, end %5")
+                           .arg(theme::number(r.floor, 3), theme::number(r.ceiling, 3), theme::number(r.toe, 2),
+                                theme::number(r.midSlope, 2), theme::number(r.rollOff, 2)));
     m_readout->setToolTip(m_readout->text());
 }
 
@@ -216,7 +229,10 @@ void CurveEditor::showPoint()
     showNumber(m_out, p.y);
 }
 
-void CurveEditor::setEntering(const FrameMeasures& measures) { m_plot->setDistribution({measures.tone.tone.begin(), measures.tone.tone.end()}); }
+void CurveEditor::setEntering(const FrameMeasures& measures)
+{
+    m_plot->setDistribution({measures.tone.tone.begin(), measures.tone.tone.end()});
+}
 
 QString CurveEditor::setProbe(const Probe* probe)
 {

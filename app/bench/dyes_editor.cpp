@@ -1,15 +1,19 @@
 #include "app/bench/dyes_editor.h"
 
 #include "app/theme/theme.h"
-#include "core/colour/oklab.h"
 #include "core/analysis/tint.h"
+#include "core/colour/oklab.h"
 
 namespace amber {
 namespace {
 
 constexpr double kPictureGain = 0.0002;
 
-QColor dyeColour(const Dye& dye) { return theme::screenColour(toLinearRgb(toOkLab(OkLch{0.45 + 0.4 * dye.position, std::max(dye.chroma, 0.02), dye.hueDegrees}))); }
+QColor dyeColour(const Dye& dye)
+{
+    return theme::screenColour(
+        toLinearRgb(toOkLab(OkLch{0.45 + 0.4 * dye.position, std::max(dye.chroma, 0.02), dye.hueDegrees})));
+}
 
 }  // namespace
 
@@ -17,7 +21,8 @@ DyeTonePlot::DyeTonePlot(QWidget* parent) : AxisPlot(Axis::Tone, parent)
 {
     setObjectName("dyePlot");
     setAccessibleName(tr("Dyes by tone and chroma"));
-    setToolTip(tr("Double-click to add a dye; drag it across for its tone and up for its chroma; drag the end of its line for its reach"));
+    setToolTip(tr("Double-click to add a dye; drag it across for its tone and up for its chroma; drag the end of its "
+                  "line for its reach"));
     setMinimumHeight(92);
 }
 
@@ -105,7 +110,8 @@ void DyeTonePlot::removeHandle(int handle)
 void DyeTonePlot::resetHandle(int handle)
 {
     const Dye dye = m_step.dyes[static_cast<std::size_t>(dyeOf(handle))];
-    handle < static_cast<int>(m_step.dyes.size()) ? set(dyeOf(handle), dye.position, 0, dye.reach) : set(dyeOf(handle), dye.position, dye.chroma, Dye{}.reach);
+    handle < static_cast<int>(m_step.dyes.size()) ? set(dyeOf(handle), dye.position, 0, dye.reach)
+                                                  : set(dyeOf(handle), dye.position, dye.chroma, Dye{}.reach);
 }
 
 void DyeTonePlot::paintPlot(QPainter& painter)
@@ -120,8 +126,10 @@ void DyeTonePlot::paintPlot(QPainter& painter)
     painter.setFont(theme::font(13));
     painter.setPen(theme::kQuietInk);
     painter.drawText(QRectF(0, 1, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, tr("greys"));
-    painter.drawText(QRectF(0, area.top(), area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, theme::decimal(m_top, 2));
-    painter.drawText(QRectF(0, area.center().y() - 8, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, tr("chroma"));
+    painter.drawText(QRectF(0, area.top(), area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter,
+                     theme::decimal(m_top, 2));
+    painter.drawText(QRectF(0, area.center().y() - 8, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter,
+                     tr("chroma"));
     painter.drawText(area.adjusted(8, 2, -8, 0), Qt::AlignLeft | Qt::AlignTop, m_tintWords);
     QPolygonF tint;
     for (double x = area.left(); x <= area.right(); x += 2) {
@@ -141,7 +149,9 @@ void DyeTonePlot::paintPlot(QPainter& painter)
         painter.setPen(QPen(chosen ? theme::kInk : theme::kGhost, 1.2));
         painter.drawLine(top, QPointF(top.x(), area.bottom()));
         if (chosen) {
-            painter.drawLine(QPointF(std::max(area.left(), 2 * top.x() - toX(dye.position + m_step.balance + dye.reach)), reach.y()), reach);
+            painter.drawLine(
+                QPointF(std::max(area.left(), 2 * top.x() - toX(dye.position + m_step.balance + dye.reach)), reach.y()),
+                reach);
             painter.setBrush(selected() == reachHandle ? theme::kAmber : theme::kPaper);
             painter.setPen(QPen(theme::kInk, 1.3));
             painter.drawRect(QRectF(reach.x() - 3, reach.y() - 6, 6, 12));
@@ -152,7 +162,8 @@ void DyeTonePlot::paintPlot(QPainter& painter)
         painter.drawRect(QRectF(top.x() + 11, top.y() - 6, 12, 12));
         painter.setPen(theme::kInk);
         painter.setFont(theme::font(13, chosen));
-        painter.drawText(QRectF(top.x() + 26, top.y() - 8, 20, 16), Qt::AlignLeft | Qt::AlignVCenter, QString::number(i + 1));
+        painter.drawText(QRectF(top.x() + 26, top.y() - 8, 20, 16), Qt::AlignLeft | Qt::AlignVCenter,
+                         QString::number(i + 1));
     }
 }
 
@@ -172,7 +183,10 @@ void DyeHuePlot::show(const SplitToning& step)
 }
 
 QString DyeHuePlot::actionName() const { return tr("Dye hue"); }
-QPointF DyeHuePlot::handlePlace(int handle) const { return {toX(m_step.dyes[static_cast<std::size_t>(handle)].hueDegrees), plot().bottom() - 15}; }
+QPointF DyeHuePlot::handlePlace(int handle) const
+{
+    return {toX(m_step.dyes[static_cast<std::size_t>(handle)].hueDegrees), plot().bottom() - 15};
+}
 
 void DyeHuePlot::setHue(int dye, double degrees)
 {
@@ -182,7 +196,11 @@ void DyeHuePlot::setHue(int dye, double degrees)
 }
 
 void DyeHuePlot::moveHandle(int handle, QPointF to) { setHue(handle, std::clamp(toAt(to.x()), 0.0, 360.0)); }
-void DyeHuePlot::nudgeHandle(int handle, int across, int up, bool coarse) { setHue(handle, wrapDegrees(m_step.dyes[static_cast<std::size_t>(handle)].hueDegrees + (across + up) * (coarse ? 10 : 1))); }
+void DyeHuePlot::nudgeHandle(int handle, int across, int up, bool coarse)
+{
+    setHue(handle,
+           wrapDegrees(m_step.dyes[static_cast<std::size_t>(handle)].hueDegrees + (across + up) * (coarse ? 10 : 1)));
+}
 
 void DyeHuePlot::paintPlot(QPainter& painter)
 {
@@ -195,12 +213,14 @@ void DyeHuePlot::paintPlot(QPainter& painter)
         paintHandle(painter, handlePlace(i), i == selected());
         painter.setPen(theme::kInk);
         painter.setFont(theme::font(13, i == selected()));
-        painter.drawText(QRectF(handlePlace(i).x() + 10, handlePlace(i).y() - 8, 20, 16), Qt::AlignLeft | Qt::AlignVCenter, QString::number(i + 1));
+        painter.drawText(QRectF(handlePlace(i).x() + 10, handlePlace(i).y() - 8, 20, 16),
+                         Qt::AlignLeft | Qt::AlignVCenter, QString::number(i + 1));
     }
 }
 
 DyesEditor::DyesEditor(Document& document, QWidget* parent)
-    : StepEditor(document, parent), m_tone(new DyeTonePlot(this)), m_hue(new DyeHuePlot(this)), m_name(new QLabel(this)), m_lock(new QComboBox(this))
+    : StepEditor(document, parent), m_tone(new DyeTonePlot(this)), m_hue(new DyeHuePlot(this)),
+      m_name(new QLabel(this)), m_lock(new QComboBox(this))
 {
     auto* row = new QHBoxLayout;
     row->setSpacing(5);
@@ -218,21 +238,31 @@ DyesEditor::DyesEditor(Document& document, QWidget* parent)
             put(step);
         };
     };
-    m_position = addNumber(row, "dyePosition", tr("tone"), tr("Where the dye lies on the tone axis, 0 black to 1 white"), 0, 1, 0.01, 3, setDye(&Dye::position));
+    m_position =
+        addNumber(row, "dyePosition", tr("tone"), tr("Where the dye lies on the tone axis, 0 black to 1 white"), 0, 1,
+                  0.01, 3, setDye(&Dye::position));
     m_hueBox = addNumber(row, "dyeHue", tr("hue"), tr("OKLCh hue in degrees"), 0, 360, 1, 0, setDye(&Dye::hueDegrees));
-    m_chroma = addNumber(row, "dyeChroma", tr("chroma"), tr("OKLCh chroma of the tint: 0.01 is a hint, 0.03 plain to see"), 0, 0.3, 0.001, 3, setDye(&Dye::chroma));
-    m_reach = addNumber(row, "dyeReach", tr("reach"), tr("How far from its tone the dye still colours, on the tone axis"), 0.05, 1.5, 0.01, 2, setDye(&Dye::reach));
-    m_balance = addNumber(row, "dyeBalance", tr("balance"), tr("Slides all dyes along the tone axis"), -0.5, 0.5, 0.01, 2, [this](double value) {
-        auto step = parameters<SplitToning>();
-        step.balance = value;
-        put(step);
-    });
-    const auto ofDye = [this](const char* field) { return [this, field]() { return "/dyes/" + std::to_string(m_tone->dyeOf(m_tone->selected())) + "/" + field; }; };
+    m_chroma =
+        addNumber(row, "dyeChroma", tr("chroma"), tr("OKLCh chroma of the tint: 0.01 is a hint, 0.03 plain to see"), 0,
+                  0.3, 0.001, 3, setDye(&Dye::chroma));
+    m_reach =
+        addNumber(row, "dyeReach", tr("reach"), tr("How far from its tone the dye still colours, on the tone axis"),
+                  0.05, 1.5, 0.01, 2, setDye(&Dye::reach));
+    m_balance = addNumber(row, "dyeBalance", tr("balance"), tr("Slides all dyes along the tone axis"), -0.5, 0.5, 0.01,
+                          2, [this](double value) {
+                              auto step = parameters<SplitToning>();
+                              step.balance = value;
+                              put(step);
+                          });
+    const auto ofDye = [this](const char* field) {
+        return [this, field]() { return "/dyes/" + std::to_string(m_tone->dyeOf(m_tone->selected())) + "/" + field; };
+    };
     explains(m_position, ofDye("position"), tr("tone"), 0, 1);
     explains(m_hueBox, ofDye("hue"), tr("hue"), 0, 360);
     explains(m_chroma, ofDye("chroma"), tr("chroma"), 0, 0.1);
     explains(m_reach, ofDye("reach"), tr("reach"), 0.05, 1.5);
-    explains(m_balance, [] { return std::string("/balance"); }, tr("balance"), -0.5, 0.5);
+    explains(
+        m_balance, [] { return std::string("/balance"); }, tr("balance"), -0.5, 0.5);
     m_lock->setObjectName("dyeLock");
     m_lock->setAccessibleName(tr("Hue lock"));
     m_lock->setToolTip(tr("Keeps the dyes' hues in a fixed relation: move one and the others follow"));
@@ -257,9 +287,11 @@ DyesEditor::DyesEditor(Document& document, QWidget* parent)
     row->addWidget(propose);
     m_lock->setFixedWidth(102);
     row->addSpacing(2);
-    m_hold = addCheck(row, "dyeHold", tr("hold light"), tr("Off: a tint costs light, as ink on paper does"), &SplitToning::holdLightness);
+    m_hold = addCheck(row, "dyeHold", tr("hold light"), tr("Off: a tint costs light, as ink on paper does"),
+                      &SplitToning::holdLightness);
     m_black = addCheck(row, "dyeBlack", tr("in black"), tr("Carry the tint into pure black"), &SplitToning::tintBlack);
-    m_white = addCheck(row, "dyeWhite", tr("in white"), tr("Carry the tint into pure white, so that a print has ink there"), &SplitToning::tintWhite);
+    m_white = addCheck(row, "dyeWhite", tr("in white"),
+                       tr("Carry the tint into pure white, so that a print has ink there"), &SplitToning::tintWhite);
     row->addStretch(1);
 
     auto* layout = new QVBoxLayout(this);
@@ -281,7 +313,8 @@ DyesEditor::DyesEditor(Document& document, QWidget* parent)
     });
 }
 
-QCheckBox* DyesEditor::addCheck(QHBoxLayout* row, const char* name, const QString& label, const QString& tip, bool SplitToning::*member)
+QCheckBox* DyesEditor::addCheck(QHBoxLayout* row, const char* name, const QString& label, const QString& tip,
+                                bool SplitToning::*member)
 {
     auto* box = new QCheckBox(label, this);
     box->setObjectName(name);
@@ -299,7 +332,8 @@ QCheckBox* DyesEditor::addCheck(QHBoxLayout* row, const char* name, const QStrin
 void DyesEditor::fillProposals(QMenu& menu)
 {
     menu.clear();
-    const QString names[] = {tr("opposite"), tr("neighbour before"), tr("neighbour after"), tr("triad, second"), tr("triad, third")};
+    const QString names[] = {tr("opposite"), tr("neighbour before"), tr("neighbour after"), tr("triad, second"),
+                             tr("triad, third")};
     bool any = false;
     for (const KeyColour& key : m_document.keyColours()) {
         const OkLch c = toOkLch(toOkLab(key.marked));
@@ -309,16 +343,17 @@ void DyesEditor::fillProposals(QMenu& menu)
         menu.addSection(tr("%1, hue %2°").arg(text(key.name)).arg(c.hueDegrees, 0, 'f', 0));
         const auto hues = dyeProposals(c.hueDegrees);
         for (std::size_t i = 0; i < hues.size(); ++i)
-            menu.addAction(tr("%1: %2°").arg(names[i]).arg(hues[i], 0, 'f', 0), this, [this, hue = std::round(hues[i])] {
-                auto step = parameters<SplitToning>();
-                const auto index = static_cast<std::size_t>(m_tone->dyeOf(m_tone->selected()));
-                if (index >= step.dyes.size())
-                    return;
-                step.dyes[index].hueDegrees = wrapDegrees(hue);
-                applyLock(step, index);
-                put(step);
-                m_document.commit(tr("Dye from a key colour"));
-            });
+            menu.addAction(tr("%1: %2°").arg(names[i]).arg(hues[i], 0, 'f', 0), this,
+                           [this, hue = std::round(hues[i])] {
+                               auto step = parameters<SplitToning>();
+                               const auto index = static_cast<std::size_t>(m_tone->dyeOf(m_tone->selected()));
+                               if (index >= step.dyes.size())
+                                   return;
+                               step.dyes[index].hueDegrees = wrapDegrees(hue);
+                               applyLock(step, index);
+                               put(step);
+                               m_document.commit(tr("Dye from a key colour"));
+                           });
     }
     if (!any)
         menu.addAction(tr("Mark a coloured key colour on the picture first"))->setEnabled(false);
@@ -332,7 +367,9 @@ void DyesEditor::showTint()
         step.strength = own->strength;
     const TintStrength tint = tintStrength(step, m_tones);
     static const QString kMarks[] = {tr("no tint to see"), tr("a hint"), tr("present"), tr("bold")};
-    m_tone->setTintWords(tr("in this picture: %1, chroma %2").arg(kMarks[static_cast<int>(tint.mark)], theme::number(tint.chroma, 3)) + (tint.readsAsCast ? tr(" · reads as a cast") : QString()));
+    m_tone->setTintWords(
+        tr("in this picture: %1, chroma %2").arg(kMarks[static_cast<int>(tint.mark)], theme::number(tint.chroma, 3)) +
+        (tint.readsAsCast ? tr(" · reads as a cast") : QString()));
 }
 
 void DyesEditor::refresh()
@@ -357,7 +394,8 @@ void DyesEditor::showDye()
     const bool any = !step.dyes.empty();
     for (QDoubleSpinBox* box : {m_position, m_hueBox, m_chroma, m_reach})
         box->setEnabled(any);
-    m_name->setText(any ? tr("Dye %1 of %2").arg(m_tone->dyeOf(m_tone->selected()) + 1).arg(step.dyes.size()) : tr("No dyes"));
+    m_name->setText(any ? tr("Dye %1 of %2").arg(m_tone->dyeOf(m_tone->selected()) + 1).arg(step.dyes.size())
+                        : tr("No dyes"));
     if (!any)
         return;
     const Dye& dye = step.dyes[static_cast<std::size_t>(m_tone->dyeOf(m_tone->selected()))];
@@ -386,7 +424,10 @@ QString DyesEditor::setProbe(const Probe* probe)
     m_tone->setProbe(c.L);
     m_hue->setProbe(c.chroma > 0.01 ? std::optional(c.hueDegrees) : std::nullopt);
     const OkLch tint = toOkLch(tintAt(parameters<SplitToning>(), c.L));
-    return tr("tone %1; receives chroma %2 at hue %3°").arg(theme::decimal(c.L, 3)).arg(theme::decimal(tint.chroma, 3)).arg(tint.chroma > 1e-6 ? tint.hueDegrees : 0, 0, 'f', 0);
+    return tr("tone %1; receives chroma %2 at hue %3°")
+        .arg(theme::decimal(c.L, 3))
+        .arg(theme::decimal(tint.chroma, 3))
+        .arg(tint.chroma > 1e-6 ? tint.hueDegrees : 0, 0, 'f', 0);
 }
 
 bool DyesEditor::beginPictureDrag(const Probe& probe)
@@ -395,7 +436,9 @@ bool DyesEditor::beginPictureDrag(const Probe& probe)
     if (step.dyes.empty())
         return false;
     const double tone = toOkLab(probe.entering).L - step.balance;
-    const auto nearest = std::min_element(step.dyes.begin(), step.dyes.end(), [&](const Dye& a, const Dye& b) { return std::abs(a.position - tone) < std::abs(b.position - tone); });
+    const auto nearest = std::min_element(step.dyes.begin(), step.dyes.end(), [&](const Dye& a, const Dye& b) {
+        return std::abs(a.position - tone) < std::abs(b.position - tone);
+    });
     m_dragged = static_cast<int>(nearest - step.dyes.begin());
     m_draggedFrom = nearest->chroma;
     m_tone->select(m_dragged);
@@ -407,7 +450,8 @@ void DyesEditor::dragPicture(QPointF delta)
     auto step = parameters<SplitToning>();
     if (m_dragged < 0 || m_dragged >= static_cast<int>(step.dyes.size()))
         return;
-    step.dyes[static_cast<std::size_t>(m_dragged)].chroma = std::clamp(m_draggedFrom - delta.y() * kPictureGain, 0.0, 0.3);
+    step.dyes[static_cast<std::size_t>(m_dragged)].chroma =
+        std::clamp(m_draggedFrom - delta.y() * kPictureGain, 0.0, 0.3);
     put(step);
 }
 

@@ -88,7 +88,8 @@ private:
     void showDye();
     void showTint();
     void fillProposals(QMenu& menu);
-    QCheckBox* addCheck(QHBoxLayout* row, const char* name, const QString& label, const QString& tip, bool SplitToning::*member);
+    QCheckBox* addCheck(QHBoxLayout* row, const char* name, const QString& label, const QString& tip,
+                        bool SplitToning::*member);
     DyeTonePlot* m_tone;
     DyeHuePlot* m_hue;
     QLabel* m_name;

@@ -110,7 +110,8 @@ std::vector<Patch> throughColours(const Step& step, bool tones)
 {
     std::vector<Patch> result;
     for (int i = 0; i < (tones ? kTones : kHues); ++i) {
-        const OkLab lab = tones ? OkLab{(i + 0.5) / kTones, 0, 0} : toOkLab(OkLch{kHueL, kHueChroma, 360.0 * i / kHues});
+        const OkLab lab =
+            tones ? OkLab{(i + 0.5) / kTones, 0, 0} : toOkLab(OkLch{kHueL, kHueChroma, 360.0 * i / kHues});
         result.push_back({toOkLab(evaluate(step, toLinearRgb(lab))), 0});
     }
     return result;
@@ -136,7 +137,8 @@ EffectPlot::Effect EffectPlot::measure(const Step& with, const Step& without)
     for (std::size_t i = 0; i < p.size() && i < q.size(); ++i) {
         const OkLch to = toOkLch(p[i].mean), from = toOkLch(q[i].mean);
         effect.chroma.push_back(from.chroma > 1e-4 ? to.chroma / from.chroma : 1);
-        effect.turn.push_back(from.chroma > 1e-4 && to.chroma > 1e-4 ? hueDifference(from.hueDegrees, to.hueDegrees) : 0);
+        effect.turn.push_back(from.chroma > 1e-4 && to.chroma > 1e-4 ? hueDifference(from.hueDegrees, to.hueDegrees)
+                                                                     : 0);
     }
     return effect;
 }
@@ -154,7 +156,8 @@ void EffectPlot::recompute()
         Step fresh = m_step;
         fresh.parameters = std::visit([]<class T>(const T&) { return StepParameters(T{}); }, m_step.parameters);
         const Json defaults = parametersOf(fresh);
-        const double here = now[place].get<double>(), start = defaults.contains(place) ? defaults[place].get<double>() : std::clamp(0.0, m_low, m_high);
+        const double here = now[place].get<double>(),
+                     start = defaults.contains(place) ? defaults[place].get<double>() : std::clamp(0.0, m_low, m_high);
         double shown = here;
         m_title = theme::isBlind() ? m_label : tr("%1 at %2").arg(m_label).arg(here, 0, 'g', 3);
         if (here == start) {
@@ -180,7 +183,8 @@ void EffectPlot::paintEvent(QPaintEvent*)
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setFont(theme::font(13, true));
     painter.setPen(theme::kInk);
-    painter.drawText(QRect(0, 0, width(), 20), Qt::AlignLeft | Qt::AlignVCenter, painter.fontMetrics().elidedText(m_title, Qt::ElideRight, width()));
+    painter.drawText(QRect(0, 0, width(), 20), Qt::AlignLeft | Qt::AlignVCenter,
+                     painter.fontMetrics().elidedText(m_title, Qt::ElideRight, width()));
     const bool texture = isSpatial(m_step);
     const struct Row {
         QString name;
@@ -188,7 +192,10 @@ void EffectPlot::paintEvent(QPaintEvent*)
         double middle, least;
         QString unit;
         int decimals;
-    } rows[] = {{tr("lightness"), m_effect->lightness, 0, 0.05, {}, 2}, {texture ? tr("texture") : tr("chroma"), texture ? m_effect->texture : m_effect->chroma, 1, 0.1, QStringLiteral("×"), 2}, {tr("hue"), m_effect->turn, 0, 5, QStringLiteral("°"), 0}};
+    } rows[] = {{tr("lightness"), m_effect->lightness, 0, 0.05, {}, 2},
+                {texture ? tr("texture") : tr("chroma"), texture ? m_effect->texture : m_effect->chroma, 1, 0.1,
+                 QStringLiteral("×"), 2},
+                {tr("hue"), m_effect->turn, 0, 5, QStringLiteral("°"), 0}};
     const int top = 20, height = (this->height() - top) / 3;
     for (int i = 0; i < 3; ++i) {
         const Row& row = rows[i];
@@ -203,7 +210,9 @@ void EffectPlot::paintEvent(QPaintEvent*)
         painter.drawLine(QPointF(area.left(), area.center().y()), QPointF(area.right(), area.center().y()));
         QPolygonF line;
         for (std::size_t k = 0; k < row.values.size(); ++k)
-            line << QPointF(area.left() + (static_cast<double>(k) + 0.5) / static_cast<double>(row.values.size()) * area.width(), area.center().y() - (row.values[k] - row.middle) / reach * area.height() / 2);
+            line << QPointF(area.left() +
+                                (static_cast<double>(k) + 0.5) / static_cast<double>(row.values.size()) * area.width(),
+                            area.center().y() - (row.values[k] - row.middle) / reach * area.height() / 2);
         painter.setPen(QPen(theme::kInk, 1.6));
         painter.drawPolyline(line);
         painter.setFont(theme::font(13));
@@ -211,7 +220,8 @@ void EffectPlot::paintEvent(QPaintEvent*)
         const QRectF words(0, area.top() - 18, width(), 17);
         painter.drawText(words, Qt::AlignLeft | Qt::AlignVCenter, row.name);
         // The largest change, as a number.
-        const bool factor = row.middle == 1, nothing = std::abs(extreme - row.middle) < 0.5 * std::pow(10.0, -row.decimals);
+        const bool factor = row.middle == 1,
+                   nothing = std::abs(extreme - row.middle) < 0.5 * std::pow(10.0, -row.decimals);
         QString number = nothing ? tr("as it was") : theme::number(extreme, row.decimals);
         if (!nothing)
             number = factor ? row.unit + number : (extreme > 0 ? QStringLiteral("+") : QString()) + number + row.unit;

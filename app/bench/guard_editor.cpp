@@ -9,7 +9,8 @@ GuardPlot::GuardPlot(Axis axis, QWidget* parent) : AxisPlot(axis, parent), m_axi
 {
     setObjectName(axis == Axis::Tone ? "guardTonePlot" : "guardHuePlot");
     setAccessibleName(axis == Axis::Tone ? tr("Tones the step may touch") : tr("Hues the step may touch"));
-    setToolTip(axis == Axis::Tone ? tr("Drag the ends of the range; double-click one to open it") : tr("Drag the middle or the right end of the range; double-click to open it"));
+    setToolTip(axis == Axis::Tone ? tr("Drag the ends of the range; double-click one to open it")
+                                  : tr("Drag the middle or the right end of the range; double-click to open it"));
 }
 
 void GuardPlot::show(const Guard& guard)
@@ -25,7 +26,10 @@ double GuardPlot::handleAt(int handle) const
     return handle == 0 ? m_guard.hueCentre : m_guard.hueCentre + m_guard.hueWidth / 2;
 }
 
-QPointF GuardPlot::handlePlace(int handle) const { return {std::clamp(toX(handleAt(handle)), plot().left(), plot().right()), plot().center().y()}; }
+QPointF GuardPlot::handlePlace(int handle) const
+{
+    return {std::clamp(toX(handleAt(handle)), plot().left(), plot().right()), plot().center().y()};
+}
 
 void GuardPlot::set(int handle, double at)
 {
@@ -89,7 +93,9 @@ void GuardPlot::paintPlot(QPainter& painter)
         paintHandle(painter, handlePlace(i), i == selected());
 }
 
-GuardEditor::GuardEditor(Document& document, QWidget* parent) : StepEditor(document, parent), m_tone(new GuardPlot(AxisPlot::Axis::Tone, this)), m_hue(new GuardPlot(AxisPlot::Axis::Hue, this)), m_inverted(new QCheckBox(tr("everything but these"), this))
+GuardEditor::GuardEditor(Document& document, QWidget* parent)
+    : StepEditor(document, parent), m_tone(new GuardPlot(AxisPlot::Axis::Tone, this)),
+      m_hue(new GuardPlot(AxisPlot::Axis::Hue, this)), m_inverted(new QCheckBox(tr("everything but these"), this))
 {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -103,12 +109,17 @@ GuardEditor::GuardEditor(Document& document, QWidget* parent) : StepEditor(docum
     } fields[] = {
         {"guardToneLow", tr("tone from"), tr("Darkest tone the step touches"), &Guard::toneLow, 0, 1, 0.01, 2},
         {"guardToneHigh", tr("to"), tr("Lightest tone the step touches"), &Guard::toneHigh, 0, 1, 0.01, 2},
-        {"guardToneFeather", tr("feather"), tr("How softly the range of tones ends"), &Guard::toneFeather, 0.01, 1, 0.01, 2},
-        {"guardChromaLow", tr("chroma from"), tr("Least chroma the step touches: raise it to touch the strongest colours only"), &Guard::chromaLow, 0, 0.4, 0.005, 3},
+        {"guardToneFeather", tr("feather"), tr("How softly the range of tones ends"), &Guard::toneFeather, 0.01, 1,
+         0.01, 2},
+        {"guardChromaLow", tr("chroma from"),
+         tr("Least chroma the step touches: raise it to touch the strongest colours only"), &Guard::chromaLow, 0, 0.4,
+         0.005, 3},
         {"guardChromaHigh", tr("to"), tr("Most chroma the step touches"), &Guard::chromaHigh, 0, 0.4, 0.005, 3},
-        {"guardChromaFeather", tr("feather"), tr("How softly the range of chroma ends"), &Guard::chromaFeather, 0.005, 0.4, 0.005, 3},
+        {"guardChromaFeather", tr("feather"), tr("How softly the range of chroma ends"), &Guard::chromaFeather, 0.005,
+         0.4, 0.005, 3},
         {"guardHueCentre", tr("hue °"), tr("Middle of the range of hues"), &Guard::hueCentre, 0, 360, 1, 0},
-        {"guardHueWidth", tr("width °"), tr("Width of the range of hues; 360 touches all"), &Guard::hueWidth, 2, 360, 1, 0},
+        {"guardHueWidth", tr("width °"), tr("Width of the range of hues; 360 touches all"), &Guard::hueWidth, 2, 360, 1,
+         0},
         {"guardHueFeather", tr("feather °"), tr("How softly the range of hues ends"), &Guard::hueFeather, 2, 180, 1, 0},
     };
     QHBoxLayout* row = nullptr;
@@ -119,11 +130,13 @@ GuardEditor::GuardEditor(Document& document, QWidget* parent) : StepEditor(docum
             layout->addLayout(row);
         }
         const auto& f = fields[i];
-        m_numbers.emplace_back(addNumber(row, f.name, f.label, f.tip, f.low, f.high, f.step, f.decimals, [this, member = f.member](double value) {
-            Guard changed = guard();
-            changed.*member = value;
-            set(changed);
-        }), f.member);
+        m_numbers.emplace_back(addNumber(row, f.name, f.label, f.tip, f.low, f.high, f.step, f.decimals,
+                                         [this, member = f.member](double value) {
+                                             Guard changed = guard();
+                                             changed.*member = value;
+                                             set(changed);
+                                         }),
+                               f.member);
         if (i == 5)
             row->addStretch(1);
     }
@@ -198,7 +211,11 @@ QString GuardEditor::setProbe(const Probe* probe)
     const OkLch lch = toOkLch(lab);
     m_tone->setProbe(lab.L);
     m_hue->setProbe(lch.chroma > 0.005 ? std::optional(lch.hueDegrees) : std::nullopt);
-    return tr("tone %1, chroma %2, hue %3° · the guard lets %4 % through").arg(theme::decimal(lab.L, 2)).arg(theme::decimal(lch.chroma, 3)).arg(lch.hueDegrees, 0, 'f', 0).arg(100 * weightAt(guard(), lab), 0, 'f', 0);
+    return tr("tone %1, chroma %2, hue %3° · the guard lets %4 % through")
+        .arg(theme::decimal(lab.L, 2))
+        .arg(theme::decimal(lch.chroma, 3))
+        .arg(lch.hueDegrees, 0, 'f', 0)
+        .arg(100 * weightAt(guard(), lab), 0, 'f', 0);
 }
 
 }  // namespace amber

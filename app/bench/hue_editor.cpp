@@ -18,17 +18,27 @@ FamilyPlot::FamilyPlot(QWidget* parent) : AxisPlot(Axis::Hue, parent)
 {
     setObjectName("familyPlot");
     setAccessibleName(tr("Hue families"));
-    setToolTip(tr("Drag a family's ring up or down; drag its bar across to move it and the bar's right end to widen it; double-click the plot to add one"));
+    setToolTip(tr("Drag a family's ring up or down; drag its bar across to move it and the bar's right end to widen "
+                  "it; double-click the plot to add one"));
 }
 
-double FamilyPlot::valueOf(const HueMove& move, Quantity quantity) { return quantity == Quantity::Turn ? move.turnDegrees : quantity == Quantity::Chroma ? move.chroma : move.lightness; }
+double FamilyPlot::valueOf(const HueMove& move, Quantity quantity)
+{
+    return quantity == Quantity::Turn ? move.turnDegrees : quantity == Quantity::Chroma ? move.chroma : move.lightness;
+}
 
 void FamilyPlot::setValue(HueMove& move, Quantity quantity, double value)
 {
     switch (quantity) {
-    case Quantity::Turn: move.turnDegrees = std::clamp(value, -180.0, 180.0); break;
-    case Quantity::Chroma: move.chroma = std::clamp(value, 0.0, 3.0); break;
-    case Quantity::Lightness: move.lightness = std::clamp(value, -0.3, 0.3); break;
+    case Quantity::Turn:
+        move.turnDegrees = std::clamp(value, -180.0, 180.0);
+        break;
+    case Quantity::Chroma:
+        move.chroma = std::clamp(value, 0.0, 3.0);
+        break;
+    case Quantity::Lightness:
+        move.lightness = std::clamp(value, -0.3, 0.3);
+        break;
     }
 }
 
@@ -48,10 +58,14 @@ void FamilyPlot::show(const HueShifts& step, Quantity quantity)
 QString FamilyPlot::actionName() const
 {
     const int family = familyOf(selected());
-    return family < familyCount() ? tr("%1 moved").arg(text(m_step.families[static_cast<std::size_t>(family)].name)) : tr("Family moved");
+    return family < familyCount() ? tr("%1 moved").arg(text(m_step.families[static_cast<std::size_t>(family)].name))
+                                  : tr("Family moved");
 }
 
-double FamilyPlot::toY(double value) const { return plot().center().y() - (value - neutralOf(m_quantity)) / m_range * plot().height() / 2; }
+double FamilyPlot::toY(double value) const
+{
+    return plot().center().y() - (value - neutralOf(m_quantity)) / m_range * plot().height() / 2;
+}
 double FamilyPlot::bandY() const { return plot().bottom() + 28; }
 
 QPointF FamilyPlot::handlePlace(int handle) const
@@ -68,7 +82,8 @@ void FamilyPlot::moveHandle(int handle, QPointF to)
 {
     HueFamily& f = m_step.families[static_cast<std::size_t>(familyOf(handle))];
     if (handle < familyCount())
-        setValue(f.move, m_quantity, neutralOf(m_quantity) + (plot().center().y() - to.y()) / (plot().height() / 2) * m_range);
+        setValue(f.move, m_quantity,
+                 neutralOf(m_quantity) + (plot().center().y() - to.y()) / (plot().height() / 2) * m_range);
     else if (handle < 2 * familyCount())
         f.centreDegrees = std::clamp(toAt(to.x()), 0.0, 360.0);
     else
@@ -121,7 +136,9 @@ void FamilyPlot::paintStrips(QPainter& painter) const
     for (double x = std::floor(area.left()); x < area.right(); x += 3) {
         const double hue = wrapDegrees(toAt(x + 1.5));
         const HueMove m = moveAtHue(m_step, hue);
-        painter.fillRect(QRectF(x, area.top() - 15, 3, 11), hueColour(hue + m.turnDegrees, std::clamp(0.7 + m.lightness, 0.0, 1.0), 0.11 * std::max(0.0, m.chroma)));
+        painter.fillRect(
+            QRectF(x, area.top() - 15, 3, 11),
+            hueColour(hue + m.turnDegrees, std::clamp(0.7 + m.lightness, 0.0, 1.0), 0.11 * std::max(0.0, m.chroma)));
         painter.fillRect(QRectF(x, area.bottom() + 3, 3, 11), hueColour(hue));
     }
     painter.setRenderHint(QPainter::Antialiasing);
@@ -140,8 +157,11 @@ void FamilyPlot::paintLevels(QPainter& painter) const
         painter.setPen(QPen(theme::kHairline, 1, i == 0 ? Qt::SolidLine : Qt::DotLine));
         painter.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
         painter.setPen(theme::kQuietInk);
-        QString label = m_quantity == Quantity::Turn ? QString::number(value, 'f', 0) + QStringLiteral("°") : m_quantity == Quantity::Chroma ? QStringLiteral("×") + theme::decimal(value, 1) : theme::decimal(value, 2);
-        painter.drawText(QRectF(0, y - 8, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, label.replace('-', QStringLiteral("\u2212")));
+        QString label = m_quantity == Quantity::Turn     ? QString::number(value, 'f', 0) + QStringLiteral("°")
+                        : m_quantity == Quantity::Chroma ? QStringLiteral("×") + theme::decimal(value, 1)
+                                                         : theme::decimal(value, 2);
+        painter.drawText(QRectF(0, y - 8, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter,
+                         label.replace('-', QStringLiteral("\u2212")));
     }
 }
 
@@ -156,7 +176,10 @@ void FamilyPlot::paintMove(QPainter& painter) const
         const HueMove m = moveAtHue(m_step, hue);
         line << QPointF(x, toY(valueOf(m, m_quantity)));
         if (chosen < familyCount())
-            share << QPointF(x, area.bottom() - area.height() * weightsAt(m_step, toOkLab(OkLch{0.6, 10, hue}))[static_cast<std::size_t>(chosen)]);
+            share << QPointF(x,
+                             area.bottom() -
+                                 area.height() *
+                                     weightsAt(m_step, toOkLab(OkLch{0.6, 10, hue}))[static_cast<std::size_t>(chosen)]);
     }
     share << QPointF(area.right(), area.bottom());
     painter.save();
@@ -187,10 +210,13 @@ void FamilyPlot::paintFamilies(QPainter& painter) const
             painter.drawLine(QPointF(bar.left(), y + 7), QPointF(bar.left(), y - 7));
             painter.drawLine(QPointF(bar.right(), y + 7), QPointF(bar.right(), y - 7));
             if (chosen)
-                painter.fillRect(QRectF(bar.right() - 2, y - 7, 4, 14), selected() >= 2 * familyCount() ? theme::kAmber : theme::kInk);
+                painter.fillRect(QRectF(bar.right() - 2, y - 7, 4, 14),
+                                 selected() >= 2 * familyCount() ? theme::kAmber : theme::kInk);
             painter.setPen(chosen ? theme::kInk : theme::kQuietInk);
             painter.setFont(theme::font(13, chosen));
-            painter.drawText(bar.adjusted(2, -2, -2, 2), Qt::AlignCenter, painter.fontMetrics().elidedText(text(f.name), Qt::ElideRight, static_cast<int>(bar.width()) - 4));
+            painter.drawText(
+                bar.adjusted(2, -2, -2, 2), Qt::AlignCenter,
+                painter.fontMetrics().elidedText(text(f.name), Qt::ElideRight, static_cast<int>(bar.width()) - 4));
         }
         painter.restore();
         if (chosen) {
@@ -210,7 +236,10 @@ void FamilyPlot::paintTear(QPainter& painter) const
     const QRectF area = plot();
     const double x = toX(tear.atDegrees);
     painter.fillRect(QRectF(x - 14, area.top(), 28, area.height()), QBrush(theme::kQuietInk, Qt::BDiagPattern));
-    const QString words = (tear.smallestHueSlope <= 0 ? tr("hues fold over between %1 (slope %2, keep above 0)") : tr("hues nearly fold between %1 (slope %2)")).arg(text(tear.families)).arg(theme::decimal(tear.smallestHueSlope, 2));
+    const QString words = (tear.smallestHueSlope <= 0 ? tr("hues fold over between %1 (slope %2, keep above 0)")
+                                                      : tr("hues nearly fold between %1 (slope %2)"))
+                              .arg(text(tear.families))
+                              .arg(theme::decimal(tear.smallestHueSlope, 2));
     painter.setFont(theme::font(13, true));
     const double width = painter.fontMetrics().horizontalAdvance(words) + 14;
     const QRectF box(std::clamp(x - width / 2, area.left(), area.right() - width), area.top() + 4, width, 20);
@@ -229,7 +258,9 @@ void FamilyPlot::paintPlot(QPainter& painter)
     paintFamilies(painter);
 }
 
-HueEditor::HueEditor(Document& document, QWidget* parent) : StepEditor(document, parent), m_plot(new FamilyPlot(this)), m_show(new QToolButton(this)), m_quantities(new QButtonGroup(this)), m_family(new QComboBox(this))
+HueEditor::HueEditor(Document& document, QWidget* parent)
+    : StepEditor(document, parent), m_plot(new FamilyPlot(this)), m_show(new QToolButton(this)),
+      m_quantities(new QButtonGroup(this)), m_family(new QComboBox(this))
 {
     auto* row = new QHBoxLayout;
     row->setSpacing(5);
@@ -275,9 +306,12 @@ HueEditor::HueEditor(Document& document, QWidget* parent) : StepEditor(document,
             }
         };
     };
-    m_turn = addNumber(row, "hueTurn", tr("turn °"), tr("How far the family's hue is turned, in degrees"), -180, 180, 1, 0, setMove(FamilyPlot::Quantity::Turn));
-    m_chroma = addNumber(row, "hueChroma", tr("chroma ×"), tr("Factor on the family's chroma: 0 grey, 1 as it was"), 0, 3, 0.02, 2, setMove(FamilyPlot::Quantity::Chroma));
-    m_lightness = addNumber(row, "hueLightness", tr("light ±"), tr("Added to the family's lightness on the tone axis"), -0.3, 0.3, 0.005, 3, setMove(FamilyPlot::Quantity::Lightness));
+    m_turn = addNumber(row, "hueTurn", tr("turn °"), tr("How far the family's hue is turned, in degrees"), -180, 180, 1,
+                       0, setMove(FamilyPlot::Quantity::Turn));
+    m_chroma = addNumber(row, "hueChroma", tr("chroma ×"), tr("Factor on the family's chroma: 0 grey, 1 as it was"), 0,
+                         3, 0.02, 2, setMove(FamilyPlot::Quantity::Chroma));
+    m_lightness = addNumber(row, "hueLightness", tr("light ±"), tr("Added to the family's lightness on the tone axis"),
+                            -0.3, 0.3, 0.005, 3, setMove(FamilyPlot::Quantity::Lightness));
     const auto setShape = [this](double HueFamily::*member) {
         return [this, member](double value) {
             auto step = parameters<HueShifts>();
@@ -287,13 +321,17 @@ HueEditor::HueEditor(Document& document, QWidget* parent) : StepEditor(document,
             }
         };
     };
-    m_centre = addNumber(row, "hueCentre", tr("centre °"), tr("The hue in the middle of the family"), 0, 360, 1, 0, setShape(&HueFamily::centreDegrees));
-    m_width = addNumber(row, "hueWidth", tr("width °"), tr("How much of the circle the family covers, at half of its strength"), 15, 180, 1, 0, setShape(&HueFamily::widthDegrees));
+    m_centre = addNumber(row, "hueCentre", tr("centre °"), tr("The hue in the middle of the family"), 0, 360, 1, 0,
+                         setShape(&HueFamily::centreDegrees));
+    m_width = addNumber(row, "hueWidth", tr("width °"),
+                        tr("How much of the circle the family covers, at half of its strength"), 15, 180, 1, 0,
+                        setShape(&HueFamily::widthDegrees));
     const auto ofFamily = [this](const char* field) {
         return [this, field] {
             static const char* const kZones[] = {"/nearBlacks/", "/greys/", "/nearWhites/"};
             const int zone = inHand() - m_plot->familyCount();
-            return (zone >= 0 && zone < 3 ? std::string(kZones[zone]) : "/families/" + std::to_string(inHand()) + "/") + field;
+            return (zone >= 0 && zone < 3 ? std::string(kZones[zone]) : "/families/" + std::to_string(inHand()) + "/") +
+                   field;
         };
     };
     explains(m_turn, ofFamily("turn"), tr("turn"), -90, 90);
@@ -322,7 +360,10 @@ HueEditor::HueEditor(Document& document, QWidget* parent) : StepEditor(document,
     });
 }
 
-FamilyPlot::Quantity HueEditor::quantity() const { return static_cast<FamilyPlot::Quantity>(m_quantities->checkedId()); }
+FamilyPlot::Quantity HueEditor::quantity() const
+{
+    return static_cast<FamilyPlot::Quantity>(m_quantities->checkedId());
+}
 int HueEditor::inHand() const { return std::max(0, m_family->currentIndex()); }
 
 HueMove* HueEditor::moveInHand(HueShifts& step) const
@@ -377,7 +418,9 @@ void HueEditor::showOverlay()
     if (!overlay)
         return;
     const bool on = m_show->isChecked();
-    overlay({on ? RenderRequest::Overlay::What::Family : RenderRequest::Overlay::What::Nothing, inHand()}, on ? tr("what %1 touches, in a colour this picture does not have").arg(m_family->itemText(inHand())) : QString());
+    overlay({on ? RenderRequest::Overlay::What::Family : RenderRequest::Overlay::What::Nothing, inHand()},
+            on ? tr("what %1 touches, in a colour this picture does not have").arg(m_family->itemText(inHand()))
+               : QString());
 }
 
 void HueEditor::showMove()
@@ -402,7 +445,10 @@ void HueEditor::showMove()
     }
 }
 
-void HueEditor::setEntering(const FrameMeasures& measures) { m_plot->setDistribution({measures.hue.share.begin(), measures.hue.share.end()}); }
+void HueEditor::setEntering(const FrameMeasures& measures)
+{
+    m_plot->setDistribution({measures.hue.share.begin(), measures.hue.share.end()});
+}
 
 QString HueEditor::setProbe(const Probe* probe)
 {
@@ -416,7 +462,9 @@ QString HueEditor::setProbe(const Probe* probe)
     const std::vector<double> weights = weightsAt(parameters<HueShifts>(), lab);
     std::vector<std::pair<double, QString>> owners;
     for (std::size_t i = 0; i < weights.size(); ++i)
-        owners.emplace_back(weights[i], static_cast<int>(i) < m_family->count() ? m_family->itemText(static_cast<int>(i)) : tr("no family"));
+        owners.emplace_back(weights[i], static_cast<int>(i) < m_family->count()
+                                            ? m_family->itemText(static_cast<int>(i))
+                                            : tr("no family"));
     std::sort(owners.begin(), owners.end(), [](const auto& a, const auto& b) { return a.first > b.first; });
     QStringList words;
     for (const auto& [weight, name] : owners)
@@ -446,6 +494,9 @@ void HueEditor::dragPicture(QPointF delta)
     }
 }
 
-void HueEditor::endPictureDrag() { m_document.commit(tr("%1 dragged on the picture").arg(m_family->itemText(inHand()))); }
+void HueEditor::endPictureDrag()
+{
+    m_document.commit(tr("%1 dragged on the picture").arg(m_family->itemText(inHand())));
+}
 
 }  // namespace amber

@@ -13,8 +13,8 @@ class QToolButton;
 
 namespace amber {
 
-/// One quantity of all families over the hue axis. Handles: the families' values, then their bars (centre), then the right ends of
-/// the bars (width).
+/// One quantity of all families over the hue axis. Handles: the families' values, then their bars (centre), then the
+/// right ends of the bars (width).
 class FamilyPlot final : public AxisPlot {
 public:
     enum class Quantity { Turn, Chroma, Lightness };

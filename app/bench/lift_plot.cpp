@@ -20,14 +20,17 @@ void LiftPlot::paintLevels(QPainter& painter) const
         painter.setPen(QPen(theme::kHairline, 1, i == 0 ? Qt::SolidLine : Qt::DotLine));
         painter.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
         painter.setPen(theme::kQuietInk);
-        const QString label = i == 0 ? QStringLiteral("0") : (lift > 0 ? QStringLiteral("+") : QStringLiteral("\u2212")) + theme::decimal(std::abs(lift), 1);
+        const QString label =
+            i == 0 ? QStringLiteral("0")
+                   : (lift > 0 ? QStringLiteral("+") : QStringLiteral("\u2212")) + theme::decimal(std::abs(lift), 1);
         painter.drawText(QRectF(0, y - 8, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, label);
     }
     painter.drawText(QRectF(toX(0) + 8, area.top() + 1, 80, 15), Qt::AlignLeft | Qt::AlignVCenter, tr("lighter"));
     painter.drawText(QRectF(toX(0) + 8, area.bottom() - 16, 80, 15), Qt::AlignLeft | Qt::AlignVCenter, tr("darker"));
 }
 
-void LiftPlot::paintCurve(QPainter& painter, const std::function<double(double)>& curve, const QColor& colour, double width, const QString& letter, double letterAt) const
+void LiftPlot::paintCurve(QPainter& painter, const std::function<double(double)>& curve, const QColor& colour,
+                          double width, const QString& letter, double letterAt) const
 {
     const QRectF area = plot();
     QPolygonF line;

@@ -1,5 +1,6 @@
-// A plot of how much lighter or darker each tone becomes: across, the tone axis; up, the change on it. The straight line of "no
-// change" is level, so small moves can be seen in a wide, low plot. Above it the grey ramp as it leaves, below it as it comes in.
+// A plot of how much lighter or darker each tone becomes: across, the tone axis; up, the change on it. The straight
+// line of "no change" is level, so small moves can be seen in a wide, low plot. Above it the grey ramp as it leaves,
+// below it as it comes in.
 #pragma once
 
 #include "app/bench/axis_plot.h"
@@ -20,8 +21,10 @@ protected:
     /// Makes room for a change of this size, up or down.
     void makeRoom(double lift);
     void paintLevels(QPainter& painter) const;
-    /// One curve y(x) on the tone axis, with a letter on it at `letterAt` of the width, so that colour is not all that tells it apart.
-    void paintCurve(QPainter& painter, const std::function<double(double)>& curve, const QColor& colour, double width, const QString& letter = {}, double letterAt = 0) const;
+    /// One curve y(x) on the tone axis, with a letter on it at `letterAt` of the width, so that colour is not all that
+    /// tells it apart.
+    void paintCurve(QPainter& painter, const std::function<double(double)>& curve, const QColor& colour, double width,
+                    const QString& letter = {}, double letterAt = 0) const;
     void paintRamps(QPainter& painter, const std::function<QColor(double)>& leaving) const;
     int bottomMargin() const override { return 38; }
     int topMargin() const override { return 22; }

@@ -29,7 +29,10 @@ struct FieldList {
 struct FieldVisitor {
     FieldList& to;
     using Kind = FieldList::Field::Kind;
-    void number(const char* name, double, double low, double high) { to.fields.push_back({Kind::Number, name, low, high, {}, to.inList}); }
+    void number(const char* name, double, double low, double high)
+    {
+        to.fields.push_back({Kind::Number, name, low, high, {}, to.inList});
+    }
     void boolean(const char* name, bool) { to.fields.push_back({Kind::Boolean, name, 0, 1, {}, to.inList}); }
     template <class Enum, std::size_t N>
     void choice(const char* name, Enum, const std::array<std::string_view, N>& names)
@@ -71,7 +74,8 @@ struct ParameterEditor::Page {
     std::vector<QComboBox*> choices;
 };
 
-ParameterEditor::ParameterEditor(Document& document, QWidget* parent) : StepEditor(document, parent), m_pages(new QStackedWidget(this))
+ParameterEditor::ParameterEditor(Document& document, QWidget* parent)
+    : StepEditor(document, parent), m_pages(new QStackedWidget(this))
 {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -117,24 +121,34 @@ void ParameterEditor::build(Page& page, const Step& step)
         }
         const auto field = page.fields.fields[i];
         const FieldWords words = wordsFor(kind, field.name);
-        const QString name = QString::fromStdString(kind + "." + field.name), action = tr("%1: %2").arg(stepTitle(step), words.label);
+        const QString name = QString::fromStdString(kind + "." + field.name),
+                      action = tr("%1: %2").arg(stepTitle(step), words.label);
         const auto set = [this, field, list = page.fields.list, kind](Json& p, const Json& value) {
             if (!field.ofHandle)
                 p[field.name] = value;
-            else if (const auto chosen = static_cast<std::size_t>(m_byKind[kind]->plot->selected()); chosen < p[list].size())
+            else if (const auto chosen = static_cast<std::size_t>(m_byKind[kind]->plot->selected());
+                     chosen < p[list].size())
                 p[list][chosen][field.name] = value;
         };
         page.numbers.push_back(nullptr), page.checks.push_back(nullptr), page.choices.push_back(nullptr);
         if (field.kind == FieldList::Field::Kind::Number) {
-            page.numbers.back() = addNumber(row, qPrintable(name), words.label, words.tip, field.low, field.high, words.step, words.decimals, [this, set, action](double v) { edit([&](Json& p) { set(p, v); }, action, false); });
-            explains(page.numbers.back(), [this, field, list = page.fields.list, kind]() -> std::string {
-                return field.ofHandle ? "/" + list + "/" + std::to_string(m_byKind[kind]->plot->selected()) + "/" + field.name : "/" + field.name;
-            }, words.label, field.low, field.high);
+            page.numbers.back() = addNumber(
+                row, qPrintable(name), words.label, words.tip, field.low, field.high, words.step, words.decimals,
+                [this, set, action](double v) { edit([&](Json& p) { set(p, v); }, action, false); });
+            explains(
+                page.numbers.back(),
+                [this, field, list = page.fields.list, kind]() -> std::string {
+                    return field.ofHandle
+                               ? "/" + list + "/" + std::to_string(m_byKind[kind]->plot->selected()) + "/" + field.name
+                               : "/" + field.name;
+                },
+                words.label, field.low, field.high);
         } else if (field.kind == FieldList::Field::Kind::Boolean) {
             auto* check = new QCheckBox(words.label, page.widget);
             check->setObjectName(name);
             check->setToolTip(words.tip);
-            connect(check, &QCheckBox::clicked, this, [this, set, action](bool on) { edit([&](Json& p) { set(p, on); }, action, true); });
+            connect(check, &QCheckBox::clicked, this,
+                    [this, set, action](bool on) { edit([&](Json& p) { set(p, on); }, action, true); });
             row->addWidget(check);
             row->addSpacing(6);
             page.checks.back() = check;
@@ -147,7 +161,9 @@ void ParameterEditor::build(Page& page, const Step& step)
             box->setToolTip(words.tip);
             for (const std::string& choice : field.choices)
                 box->addItem(choiceWord(choice), QString::fromStdString(choice));
-            connect(box, &QComboBox::activated, this, [this, box, set, action] { edit([&](Json& p) { set(p, box->currentData().toString().toStdString()); }, action, true); });
+            connect(box, &QComboBox::activated, this, [this, box, set, action] {
+                edit([&](Json& p) { set(p, box->currentData().toString().toStdString()); }, action, true);
+            });
             row->addWidget(label);
             row->addWidget(box);
             row->addSpacing(6);
@@ -158,7 +174,8 @@ void ParameterEditor::build(Page& page, const Step& step)
     if (solves || measures) {
         auto* button = new QPushButton(solves ? tr("Solve") : tr("Measure"), page.widget);
         button->setObjectName(solves ? "endsSolve" : "edgesMeasure");
-        button->setToolTip(solves ? tr("Sets black and white from the frame in hand, within the shares that may clip") : tr("Sets what the frame in hand brings: its corners against its middle"));
+        button->setToolTip(solves ? tr("Sets black and white from the frame in hand, within the shares that may clip")
+                                  : tr("Sets what the frame in hand brings: its corners against its middle"));
         connect(button, &QPushButton::clicked, this, &ParameterEditor::solve);
         row->addWidget(button);
     }
@@ -252,7 +269,8 @@ void ParameterEditor::setEntering(const FrameMeasures& measures)
     for (double share : shares)
         sum += share;
     for (std::size_t i = 0; sum > 0 && i < shares.size(); ++i)
-        m_tones.insert(m_tones.end(), static_cast<std::size_t>(std::lround(shares[i] / sum * kTones)), (static_cast<double>(i) + 0.5) / static_cast<double>(shares.size()));
+        m_tones.insert(m_tones.end(), static_cast<std::size_t>(std::lround(shares[i] / sum * kTones)),
+                       (static_cast<double>(i) + 0.5) / static_cast<double>(shares.size()));
     if (!m_document.step())
         return;
     Page& p = page();
@@ -277,8 +295,13 @@ QString ParameterEditor::setProbe(const Probe* probe)
     const bool tone = plotModelOf(*step).axis == AxisPlot::Axis::Tone;
     p.plot->setProbe(tone ? std::optional(lab.L) : lch.chroma > 0.005 ? std::optional(lch.hueDegrees) : std::nullopt);
     if (!step->guard.isOpen())
-        return tr("tone %1, chroma %2, hue %3° · held by the guard to %4 %").arg(theme::decimal(lab.L, 2)).arg(theme::decimal(lch.chroma, 3)).arg(lch.hueDegrees, 0, 'f', 0).arg(100 * weightAt(step->guard, lab), 0, 'f', 0);
-    return tone ? tr("tone %1").arg(theme::decimal(lab.L, 3)) : tr("chroma %1, hue %2°").arg(theme::decimal(lch.chroma, 3)).arg(lch.hueDegrees, 0, 'f', 0);
+        return tr("tone %1, chroma %2, hue %3° · held by the guard to %4 %")
+            .arg(theme::decimal(lab.L, 2))
+            .arg(theme::decimal(lch.chroma, 3))
+            .arg(lch.hueDegrees, 0, 'f', 0)
+            .arg(100 * weightAt(step->guard, lab), 0, 'f', 0);
+    return tone ? tr("tone %1").arg(theme::decimal(lab.L, 3))
+                : tr("chroma %1, hue %2°").arg(theme::decimal(lch.chroma, 3)).arg(lch.hueDegrees, 0, 'f', 0);
 }
 
 bool ParameterEditor::beginPictureDrag(const Probe& probe)
@@ -291,7 +314,8 @@ bool ParameterEditor::beginPictureDrag(const Probe& probe)
     const double at = model.axis == AxisPlot::Axis::Tone ? lab.L : toOkLch(lab).hueDegrees;
     m_draggedHandle = 0;
     for (int i = 1; i < static_cast<int>(model.handles.size()); ++i)
-        if (std::abs(model.handles[static_cast<std::size_t>(i)].at - at) < std::abs(model.handles[static_cast<std::size_t>(m_draggedHandle)].at - at))
+        if (std::abs(model.handles[static_cast<std::size_t>(i)].at - at) <
+            std::abs(model.handles[static_cast<std::size_t>(m_draggedHandle)].at - at))
             m_draggedHandle = i;
     // The pivot of contrast is where nothing moves: a drag up or down means the slope.
     if (std::holds_alternative<Contrast>(step->parameters))
@@ -316,6 +340,9 @@ void ParameterEditor::dragPicture(QPointF delta)
         write(*fresh);
 }
 
-void ParameterEditor::endPictureDrag() { m_document.commit(tr("%1 dragged on the picture").arg(stepTitle(*m_document.step()))); }
+void ParameterEditor::endPictureDrag()
+{
+    m_document.commit(tr("%1 dragged on the picture").arg(stepTitle(*m_document.step())));
+}
 
 }  // namespace amber

@@ -1,4 +1,5 @@
-// The editor of every step that describes its fields: a row of controls made from the description, over a plot on the step's axis.
+// The editor of every step that describes its fields: a row of controls made from the description, over a plot on the
+// step's axis.
 #pragma once
 
 #include "app/bench/parameter_plot.h"

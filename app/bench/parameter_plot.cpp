@@ -12,7 +12,10 @@ LinearRgb coloured(double hue) { return toLinearRgb(toOkLab(OkLch{0.65, 0.1, hue
 double toneOf(const LinearRgb& c) { return toOkLab(c).L; }
 
 /// A field held to its limits when it is read back; limits are those of the field itself.
-void put(Json& parameters, const char* name, double value, double low, double high) { parameters[name] = std::clamp(value, low, high); }
+void put(Json& parameters, const char* name, double value, double low, double high)
+{
+    parameters[name] = std::clamp(value, low, high);
+}
 
 PlotModel lift(double most)
 {
@@ -27,18 +30,22 @@ PlotModel modelOf(const Contrast& s)
 {
     PlotModel m = lift(0.24);
     m.lines.push_back({[s](double L) { return toneAt(s, L) - L; }});
-    m.handles.push_back({s.pivot, toneAt(s, s.pivot) - s.pivot, [](Json& p, double at, double) { put(p, "pivot", at, 0.1, 0.9); }, QCoreApplication::translate("Plot", "pivot")});
+    m.handles.push_back({s.pivot, toneAt(s, s.pivot) - s.pivot,
+                         [](Json& p, double at, double) { put(p, "pivot", at, 0.1, 0.9); },
+                         QCoreApplication::translate("Plot", "pivot")});
     constexpr double kArm = 0.16;
     Contrast unexposed = s;
     unexposed.exposure = 0;
     const double at = s.pivot + kArm * (s.pivot > 0.7 ? -1 : 1);
     m.handles.push_back({at, toneAt(unexposed, at) - at,
-        [s, at](Json& p, double, double up) {
-            // f(u) solved for the slope: where the handle is drawn to is where its tone lands.
-            const double side = at < s.pivot ? s.pivot : 1 - s.pivot, u = std::abs(at - s.pivot) / side, f = std::clamp(std::abs(at + up - s.pivot) / side, 1e-3, 0.999);
-            put(p, "slope", f * (1 - u) / (u * (1 - f)), 0.3, 3);
-        },
-        QCoreApplication::translate("Plot", "slope")});
+                         [s, at](Json& p, double, double up) {
+                             // f(u) solved for the slope: where the handle is drawn to is where its tone lands.
+                             const double side = at < s.pivot ? s.pivot : 1 - s.pivot,
+                                          u = std::abs(at - s.pivot) / side,
+                                          f = std::clamp(std::abs(at + up - s.pivot) / side, 1e-3, 0.999);
+                             put(p, "slope", f * (1 - u) / (u * (1 - f)), 0.3, 3);
+                         },
+                         QCoreApplication::translate("Plot", "slope")});
     return m;
 }
 
@@ -50,12 +57,18 @@ PlotModel modelOf(const ToneBands& s)
     m.levels = {-1, 0, 1};
     const auto gains = s.gains();
     static const char* const kNames[] = {"deep", "dark", "middle", "light", "bright"};
-    const QString words[] = {QCoreApplication::translate("Plot", "deep"), QCoreApplication::translate("Plot", "dark"), QCoreApplication::translate("Plot", "middle"), QCoreApplication::translate("Plot", "light"), QCoreApplication::translate("Plot", "bright")};
+    const QString words[] = {QCoreApplication::translate("Plot", "deep"), QCoreApplication::translate("Plot", "dark"),
+                             QCoreApplication::translate("Plot", "middle"),
+                             QCoreApplication::translate("Plot", "light"),
+                             QCoreApplication::translate("Plot", "bright")};
     m.lines.push_back({[s](double L) { return L > 0.01 ? 3 * std::log2(toneOf(evaluate(s, grey(L))) / L) : s.deep; }});
     for (std::size_t i = 0; i < 5; ++i)
-        m.handles.push_back({kBandCentres[i], gains[i], [i](Json& p, double, double up) { put(p, kNames[i], up, -1.5, 1.5); }, words[i]});
+        m.handles.push_back({kBandCentres[i], gains[i],
+                             [i](Json& p, double, double up) { put(p, kNames[i], up, -1.5, 1.5); }, words[i]});
     if (const ToneSlope slope = smallestSlope(s); slope.smallest <= 0.02)
-        m.warning = QCoreApplication::translate("Plot", "tones change places near %1 (slope %2, keep above 0)").arg(theme::decimal(slope.at, 2)).arg(theme::decimal(slope.smallest, 2));
+        m.warning = QCoreApplication::translate("Plot", "tones change places near %1 (slope %2, keep above 0)")
+                        .arg(theme::decimal(slope.at, 2))
+                        .arg(theme::decimal(slope.smallest, 2));
     return m;
 }
 
@@ -63,8 +76,14 @@ PlotModel modelOf(const Ends& s)
 {
     PlotModel m = lift(0.24);
     m.lines.push_back({[s](double L) { return std::cbrt(evaluate(s, grey(L)).g) - L; }});
-    m.handles.push_back({s.black, s.floor - s.black, [](Json& p, double at, double up) { put(p, "black", at, -0.2, 0.4), put(p, "floor", at + up, 0, 0.4); }, QCoreApplication::translate("Plot", "black")});
-    m.handles.push_back({s.white, s.ceiling - s.white, [](Json& p, double at, double up) { put(p, "white", at, 0.6, 1.6), put(p, "ceiling", at + up, 0.6, 1); }, QCoreApplication::translate("Plot", "white")});
+    m.handles.push_back(
+        {s.black, s.floor - s.black,
+         [](Json& p, double at, double up) { put(p, "black", at, -0.2, 0.4), put(p, "floor", at + up, 0, 0.4); },
+         QCoreApplication::translate("Plot", "black")});
+    m.handles.push_back(
+        {s.white, s.ceiling - s.white,
+         [](Json& p, double at, double up) { put(p, "white", at, 0.6, 1.6), put(p, "ceiling", at + up, 0.6, 1); },
+         QCoreApplication::translate("Plot", "white")});
     return m;
 }
 
@@ -75,16 +94,21 @@ PlotModel modelOf(const Chroma& s)
     m.low = 0, m.high = 2.5;
     m.unit = QCoreApplication::translate("Plot", "chroma ×");
     m.levels = {0.5, 1, 1.5, 2};
-    m.lines.push_back({[s](double hue) { return chromaFactor(s, 0.06, hue); }, false, QCoreApplication::translate("Plot", "muted")});
-    m.lines.push_back({[s](double hue) { return chromaFactor(s, 0.16, hue); }, true, QCoreApplication::translate("Plot", "strong")});
+    m.lines.push_back(
+        {[s](double hue) { return chromaFactor(s, 0.06, hue); }, false, QCoreApplication::translate("Plot", "muted")});
+    m.lines.push_back(
+        {[s](double hue) { return chromaFactor(s, 0.16, hue); }, true, QCoreApplication::translate("Plot", "strong")});
     const double far = wrapDegrees(s.shelterHue + 180);
-    m.handles.push_back({far, s.even, [](Json& p, double, double up) { put(p, "even", up, 0, 2.5); }, QCoreApplication::translate("Plot", "all")});
-    m.handles.push_back({s.shelterHue, 1 + (s.even * (1 + s.reserved / 2.78) - 1) * (1 - s.shelter), [s](Json& p, double at, double up) {
-        put(p, "shelterHue", wrapDegrees(at), 0, 360);
-        const double open = s.even * (1 + s.reserved / 2.78) - 1;
-        if (std::abs(open) > 0.02)
-            put(p, "shelter", 1 - (up - 1) / open, 0, 1);
-    }, QCoreApplication::translate("Plot", "shelter")});
+    m.handles.push_back({far, s.even, [](Json& p, double, double up) { put(p, "even", up, 0, 2.5); },
+                         QCoreApplication::translate("Plot", "all")});
+    m.handles.push_back({s.shelterHue, 1 + (s.even * (1 + s.reserved / 2.78) - 1) * (1 - s.shelter),
+                         [s](Json& p, double at, double up) {
+                             put(p, "shelterHue", wrapDegrees(at), 0, 360);
+                             const double open = s.even * (1 + s.reserved / 2.78) - 1;
+                             if (std::abs(open) > 0.02)
+                                 put(p, "shelter", 1 - (up - 1) / open, 0, 1);
+                         },
+                         QCoreApplication::translate("Plot", "shelter")});
     return m;
 }
 
@@ -95,13 +119,16 @@ PlotModel modelOf(const Primaries& s)
     m.low = -32, m.high = 32;
     m.unit = QCoreApplication::translate("Plot", "turn °");
     m.levels = {-20, 0, 20};
-    m.lines.push_back({[s](double hue) { return hueDifference(hue, toOkLch(toOkLab(evaluate(s, coloured(hue)))).hueDegrees); }});
-    const QString words[] = {QCoreApplication::translate("Plot", "red"), QCoreApplication::translate("Plot", "green"), QCoreApplication::translate("Plot", "blue")};
+    m.lines.push_back(
+        {[s](double hue) { return hueDifference(hue, toOkLch(toOkLab(evaluate(s, coloured(hue)))).hueDegrees); }});
+    const QString words[] = {QCoreApplication::translate("Plot", "red"), QCoreApplication::translate("Plot", "green"),
+                             QCoreApplication::translate("Plot", "blue")};
     static const char* const kTurns[] = {"redTurn", "greenTurn", "blueTurn"};
     const double turns[] = {s.redTurn, s.greenTurn, s.blueTurn};
     for (int i = 0; i < 3; ++i) {
         const LinearRgb primary{i == 0 ? 1.0 : 0, i == 1 ? 1.0 : 0, i == 2 ? 1.0 : 0};
-        m.handles.push_back({toOkLch(toOkLab(primary)).hueDegrees, turns[i], [i](Json& p, double, double up) { put(p, kTurns[i], up, -30, 30); }, words[i]});
+        m.handles.push_back({toOkLch(toOkLab(primary)).hueDegrees, turns[i],
+                             [i](Json& p, double, double up) { put(p, kTurns[i], up, -30, 30); }, words[i]});
     }
     return m;
 }
@@ -117,8 +144,12 @@ PlotModel modelOf(const Wash& s)
         m.lines.push_back({[ramp](double L) { return toneOf(decode(RgbSpace::Srgb, rampAt(ramp, L))); }});
     }
     for (std::size_t i = 0; i < s.stops.size(); ++i)
-        m.handles.push_back({s.stops[i].position, s.stops[i].lightness, [i](Json& p, double at, double up) { put(p["stops"][i], "position", at, 0, 1), put(p["stops"][i], "lightness", up, 0, 1); }, QString::number(i + 1),
-            toLinearRgb(toOkLab(OkLch{s.stops[i].lightness, s.stops[i].chroma, s.stops[i].hue}))});
+        m.handles.push_back({s.stops[i].position, s.stops[i].lightness,
+                             [i](Json& p, double at, double up) {
+                                 put(p["stops"][i], "position", at, 0, 1), put(p["stops"][i], "lightness", up, 0, 1);
+                             },
+                             QString::number(i + 1),
+                             toLinearRgb(toOkLab(OkLch{s.stops[i].lightness, s.stops[i].chroma, s.stops[i].hue}))});
     m.add = [](Json& p, double at, double up) {
         if (p["stops"].size() < kWashStopLimit) {
             WashStop stop;
@@ -131,14 +162,19 @@ PlotModel modelOf(const Wash& s)
 }
 
 /// How strongly a spatial step works at each tone: its amount, times what guards it by tone.
-PlotModel spatialModel(const char* field, double amount, double low, double high, const std::function<double(double)>& share)
+PlotModel spatialModel(const char* field, double amount, double low, double high,
+                       const std::function<double(double)>& share)
 {
     PlotModel m;
     m.low = low, m.high = high;
     m.unit = QCoreApplication::translate("Plot", "strength");
     m.levels = {low / 2, 0, high / 2};
     m.lines.push_back({[amount, share](double L) { return amount * share(L); }});
-    m.handles.push_back({0.5, amount * share(0.5), [field, low, high, share](Json& p, double, double up) { put(p, field, up / std::max(0.05, share(0.5)), low, high); }, QCoreApplication::translate("Plot", "amount")});
+    m.handles.push_back({0.5, amount * share(0.5),
+                         [field, low, high, share](Json& p, double, double up) {
+                             put(p, field, up / std::max(0.05, share(0.5)), low, high);
+                         },
+                         QCoreApplication::translate("Plot", "amount")});
     return m;
 }
 
@@ -164,7 +200,8 @@ PlotModel modelOf(const EdgeDarkening& s)
     m.unit = QCoreApplication::translate("Plot", "stops");
     m.levels = {-2, -1, 0};
     m.handles[0].label = QCoreApplication::translate("Plot", "net");
-    m.lines.push_back({[s, share](double L) { return (s.net - s.existing) * share(L); }, false, QCoreApplication::translate("Plot", "added")});
+    m.lines.push_back({[s, share](double L) { return (s.net - s.existing) * share(L); }, false,
+                       QCoreApplication::translate("Plot", "added")});
     return m;
 }
 
@@ -184,7 +221,8 @@ PlotModel plotModelOf(const Step& step)
 ParameterPlot::ParameterPlot(Axis axis, QWidget* parent) : AxisPlot(axis, parent)
 {
     setObjectName(axis == Axis::Tone ? "parameterTonePlot" : "parameterHuePlot");
-    setAccessibleName(axis == Axis::Tone ? tr("What the step does along the tone axis") : tr("What the step does along the hue axis"));
+    setAccessibleName(axis == Axis::Tone ? tr("What the step does along the tone axis")
+                                         : tr("What the step does along the hue axis"));
     setToolTip(tr("Drag a handle; double-click it to reset it"));
 }
 
@@ -197,8 +235,14 @@ void ParameterPlot::show(const Step& step)
     update();
 }
 
-double ParameterPlot::toY(double up) const { return plot().bottom() - (up - m_model.low) / (m_model.high - m_model.low) * plot().height(); }
-double ParameterPlot::toUp(double y) const { return m_model.low + (plot().bottom() - y) / plot().height() * (m_model.high - m_model.low); }
+double ParameterPlot::toY(double up) const
+{
+    return plot().bottom() - (up - m_model.low) / (m_model.high - m_model.low) * plot().height();
+}
+double ParameterPlot::toUp(double y) const
+{
+    return m_model.low + (plot().bottom() - y) / plot().height() * (m_model.high - m_model.low);
+}
 
 QPointF ParameterPlot::handlePlace(int handle) const
 {
@@ -256,7 +300,8 @@ void ParameterPlot::resetHandle(int handle)
 
 QString ParameterPlot::actionName() const
 {
-    const QString label = selected() < handleCount() ? m_model.handles[static_cast<std::size_t>(selected())].label : QString();
+    const QString label =
+        selected() < handleCount() ? m_model.handles[static_cast<std::size_t>(selected())].label : QString();
     return tr("%1: %2 moved").arg(stepTitle(m_step), label);
 }
 
@@ -290,7 +335,8 @@ void ParameterPlot::paintPlot(QPainter& painter)
         painter.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
         painter.setPen(theme::kQuietInk);
         if (y < area.bottom() - 10)  // the strip below has its own word
-            painter.drawText(QRectF(0, y - 8, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, QLocale().toString(level, 'g', 2).replace('-', QStringLiteral("\u2212")));
+            painter.drawText(QRectF(0, y - 8, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter,
+                             QLocale().toString(level, 'g', 2).replace('-', QStringLiteral("\u2212")));
     }
     painter.drawText(QRectF(area.left() + 6, area.top() + 1, 120, 15), Qt::AlignLeft | Qt::AlignVCenter, m_model.unit);
     painter.save();
@@ -303,7 +349,8 @@ void ParameterPlot::paintPlot(QPainter& painter)
         painter.setPen(line.strong ? QPen(theme::kInk, 2) : QPen(theme::kQuietInk, 1.2, Qt::DashLine));
         painter.drawPolyline(points);
         painter.setFont(theme::font(13));
-        painter.drawText(QRectF(area.right() - 86, points.last().y() - (line.strong ? -2 : 18), 80, 16), Qt::AlignRight | Qt::AlignVCenter, line.label);
+        painter.drawText(QRectF(area.right() - 86, points.last().y() - (line.strong ? -2 : 18), 80, 16),
+                         Qt::AlignRight | Qt::AlignVCenter, line.label);
     }
     painter.restore();
     for (int i = 0; i < handleCount(); ++i) {
@@ -317,7 +364,9 @@ void ParameterPlot::paintPlot(QPainter& painter)
         painter.setPen(theme::kInk);
         painter.setFont(theme::font(13, i == selected()));
         const bool below = at.y() < area.top() + 26;
-        painter.drawText(QRectF(std::clamp(at.x() - 40, area.left(), area.right() - 80), below ? at.y() + 9 : at.y() - 26, 80, 16), Qt::AlignCenter, m_model.handles[static_cast<std::size_t>(i)].label);
+        painter.drawText(
+            QRectF(std::clamp(at.x() - 40, area.left(), area.right() - 80), below ? at.y() + 9 : at.y() - 26, 80, 16),
+            Qt::AlignCenter, m_model.handles[static_cast<std::size_t>(i)].label);
     }
     if (!m_model.warning.isEmpty()) {
         painter.setFont(theme::font(13, true));

@@ -1,4 +1,5 @@
-// The plot of the steps that describe their fields: handles and lines on the tone axis or the hue axis, made from the step itself.
+// The plot of the steps that describe their fields: handles and lines on the tone axis or the hue axis, made from the
+// step itself.
 #pragma once
 
 #include "app/bench/axis_plot.h"
@@ -29,7 +30,7 @@ struct PlotModel {
     std::vector<double> levels;
     std::vector<Handle> handles;
     std::vector<Line> lines;
-    QString warning;           ///< quiet words over the plot
+    QString warning;  ///< quiet words over the plot
     /// Adds a handle, where there can be more; removes one.
     std::function<void(Json& parameters, double at, double up)> add;
     std::function<void(Json& parameters, int handle)> remove;

@@ -5,7 +5,9 @@
 
 namespace amber {
 
-QDoubleSpinBox* StepEditor::addNumber(QHBoxLayout* row, const char* name, const QString& label, const QString& tip, double low, double high, double step, int decimals, const std::function<void(double)>& edited)
+QDoubleSpinBox* StepEditor::addNumber(QHBoxLayout* row, const char* name, const QString& label, const QString& tip,
+                                      double low, double high, double step, int decimals,
+                                      const std::function<void(double)>& edited)
 {
     auto* words = new QLabel(label, this);
     words->setProperty("quiet", true);
@@ -30,7 +32,8 @@ QDoubleSpinBox* StepEditor::addNumber(QHBoxLayout* row, const char* name, const 
     return box;
 }
 
-void StepEditor::explains(QWidget* control, const std::function<std::string()>& pointer, const QString& label, double low, double high)
+void StepEditor::explains(QWidget* control, const std::function<std::string()>& pointer, const QString& label,
+                          double low, double high)
 {
     m_explained[control] = {pointer, label, low, high};
     control->installEventFilter(this);
@@ -44,7 +47,8 @@ void StepEditor::explains(QWidget* control, const std::function<std::string()>& 
 
 bool StepEditor::eventFilter(QObject* control, QEvent* event)
 {
-    if (const auto label = m_labels.find(control); label != m_labels.end() && event->type() == QEvent::MouseButtonDblClick && reset) {
+    if (const auto label = m_labels.find(control);
+        label != m_labels.end() && event->type() == QEvent::MouseButtonDblClick && reset) {
         reset(label->second, m_explained[label->second].pointer());
         return true;
     }
@@ -52,7 +56,8 @@ bool StepEditor::eventFilter(QObject* control, QEvent* event)
         const auto* key = static_cast<QKeyEvent*>(event);
         const auto found = m_explained.find(control);
         auto* box = qobject_cast<QDoubleSpinBox*>(control);
-        if (box && found != m_explained.end() && (key->key() == Qt::Key_Up || key->key() == Qt::Key_Down) && key->modifiers() == Qt::NoModifier) {
+        if (box && found != m_explained.end() && (key->key() == Qt::Key_Up || key->key() == Qt::Key_Down) &&
+            key->modifiers() == Qt::NoModifier) {
             nudge(box, found->second.pointer(), key->key() == Qt::Key_Up);
             return true;
         }
@@ -61,7 +66,8 @@ bool StepEditor::eventFilter(QObject* control, QEvent* event)
         const Explained& e = found->second;
         if (event->type() == QEvent::Enter || event->type() == QEvent::FocusIn)
             explain(e.pointer(), e.label, e.low, e.high);
-        else if (event->type() == QEvent::FocusOut || (event->type() == QEvent::Leave && !static_cast<QWidget*>(control)->hasFocus()))
+        else if (event->type() == QEvent::FocusOut ||
+                 (event->type() == QEvent::Leave && !static_cast<QWidget*>(control)->hasFocus()))
             explain({}, {}, 0, 1);
     }
     return QWidget::eventFilter(control, event);

@@ -1,5 +1,5 @@
-// What every editor of a step is: it reads the chosen step from the document, changes it there, and knows what a place in the
-// picture means to it.
+// What every editor of a step is: it reads the chosen step from the document, changes it there, and knows what a place
+// in the picture means to it.
 #pragma once
 
 #include "app/document/document.h"
@@ -40,7 +40,8 @@ public:
 
     /// The frame in hand as it enters the chosen step, small; set by the bench.
     std::function<Image()> picture;
-    /// Called when a control is pointed at or takes the focus: which field it is, what it is called, its limits; with nothing when left.
+    /// Called when a control is pointed at or takes the focus: which field it is, what it is called, its limits; with
+    /// nothing when left.
     std::function<void(const std::string& pointer, const QString& label, double low, double high)> explain;
     /// Called for the arrow keys in a number: one just noticeable difference up or down.
     std::function<void(QDoubleSpinBox* box, const std::string& pointer, bool up)> nudge;
@@ -51,7 +52,8 @@ public:
 
 protected:
     /// Lets a control explain itself; `pointer` names its field (a JSON pointer into the step's parameters).
-    void explains(QWidget* control, const std::function<std::string()>& pointer, const QString& label, double low, double high);
+    void explains(QWidget* control, const std::function<std::string()>& pointer, const QString& label, double low,
+                  double high);
     bool eventFilter(QObject* control, QEvent* event) override;
 
     template <class T>
@@ -63,7 +65,8 @@ protected:
     }
     void put(const StepParameters& parameters) { m_document.changeStep(m_document.selectedStep(), parameters); }
     /// Adds a labelled number to a row of controls; `edited` is called with what was typed, nudged or scrolled.
-    QDoubleSpinBox* addNumber(QHBoxLayout* row, const char* name, const QString& label, const QString& tip, double low, double high, double step, int decimals, const std::function<void(double)>& edited);
+    QDoubleSpinBox* addNumber(QHBoxLayout* row, const char* name, const QString& label, const QString& tip, double low,
+                              double high, double step, int decimals, const std::function<void(double)>& edited);
     /// Commits what the plot's gestures and keys have changed.
     void follow(AxisPlot& plot);
     /// Shows a value without calling anything back.

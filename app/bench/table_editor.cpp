@@ -57,10 +57,14 @@ void TablePlot::paintPlot(QPainter& painter)
     });
     const QString letters[] = {tr("R"), tr("G"), tr("B")};
     for (int k = 0; k < 3; ++k)
-        paintCurve(painter, [&](double at) { return channelAt(k, at); }, theme::kChannelInk[k], 1.8, letters[k], 0.5 + 0.06 * k);
+        paintCurve(
+            painter, [&](double at) { return channelAt(k, at); }, theme::kChannelInk[k], 1.8, letters[k],
+            0.5 + 0.06 * k);
 }
 
-TableEditor::TableEditor(Document& document, QWidget* parent) : StepEditor(document, parent), m_plot(new TablePlot(this)), m_open(new QPushButton(this)), m_report(new QLabel(this))
+TableEditor::TableEditor(Document& document, QWidget* parent)
+    : StepEditor(document, parent), m_plot(new TablePlot(this)), m_open(new QPushButton(this)),
+      m_report(new QLabel(this))
 {
     auto* row = new QHBoxLayout;
     row->setSpacing(5);
@@ -68,20 +72,24 @@ TableEditor::TableEditor(Document& document, QWidget* parent) : StepEditor(docum
     m_open->setAccessibleName(tr("Lookup table file"));
     m_open->setToolTip(tr("Choose another lookup table (.cube, .clf, 16-bit Hald .png, .cc, .ccc or .cdl)"));
     connect(m_open, &QPushButton::clicked, this, [this] {
-        const QString path = QFileDialog::getOpenFileName(this, tr("Open a lookup table"), m_document.folder(), tr("Lookup tables (*.cube *.clf *.png *.cc *.ccc *.cdl)"));
+        const QString path = QFileDialog::getOpenFileName(this, tr("Open a lookup table"), m_document.folder(),
+                                                          tr("Lookup tables (*.cube *.clf *.png *.cc *.ccc *.cdl)"));
         if (!path.isEmpty())
             load(path);
     });
     row->addWidget(m_open);
     row->addSpacing(8);
-    m_input = addSpace(row, "tableInput", tr("values in"), tr("The encoding the table expects"), &LookupTable::inputSpace);
+    m_input =
+        addSpace(row, "tableInput", tr("values in"), tr("The encoding the table expects"), &LookupTable::inputSpace);
     m_output = addSpace(row, "tableOutput", tr("out"), tr("The encoding the table returns"), &LookupTable::outputSpace);
-    m_mix = addNumber(row, "tableMix", tr("mix"), tr("How much of the table: 0 nothing, 1 all of it"), 0, 1, 0.01, 2, [this](double value) {
-        auto step = parameters<LookupTable>();
-        step.mix = value;
-        put(step);
-    });
-    explains(m_mix, [] { return std::string("/mix"); }, tr("mix"), 0, 1);
+    m_mix = addNumber(row, "tableMix", tr("mix"), tr("How much of the table: 0 nothing, 1 all of it"), 0, 1, 0.01, 2,
+                      [this](double value) {
+                          auto step = parameters<LookupTable>();
+                          step.mix = value;
+                          put(step);
+                      });
+    explains(
+        m_mix, [] { return std::string("/mix"); }, tr("mix"), 0, 1);
     m_report->setObjectName("tableReport");
     m_report->setProperty("quiet", true);
     m_report->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);  // long words must not widen the window
@@ -94,7 +102,8 @@ TableEditor::TableEditor(Document& document, QWidget* parent) : StepEditor(docum
     layout->addWidget(m_plot, 1);
 }
 
-QComboBox* TableEditor::addSpace(QHBoxLayout* row, const char* name, const QString& label, const QString& tip, RgbSpace LookupTable::*member)
+QComboBox* TableEditor::addSpace(QHBoxLayout* row, const char* name, const QString& label, const QString& tip,
+                                 RgbSpace LookupTable::*member)
 {
     auto* words = new QLabel(label, this);
     words->setProperty("quiet", true);
@@ -102,7 +111,8 @@ QComboBox* TableEditor::addSpace(QHBoxLayout* row, const char* name, const QStri
     box->setObjectName(name);
     box->setAccessibleName(label);
     box->setToolTip(tip);
-    for (RgbSpace space : {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto, RgbSpace::Rec2020, RgbSpace::Linear})
+    for (RgbSpace space : {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto, RgbSpace::Rec2020,
+                           RgbSpace::Linear})
         box->addItem(text(std::string(titleOf(space))), static_cast<int>(space));
     connect(box, &QComboBox::activated, this, [this, box, member] {
         auto step = parameters<LookupTable>();
@@ -154,7 +164,8 @@ void TableEditor::refresh()
         words << tr("3D, %1 a side").arg(t.size3);
     if (t.cdl)
         words << tr("CDL");
-    words << (r.monotone ? tr("monotone") : tr("not monotone")) << tr("grey drift %1").arg(theme::decimal(r.neutralDrift, 3));
+    words << (r.monotone ? tr("monotone") : tr("not monotone"))
+          << tr("grey drift %1").arg(theme::decimal(r.neutralDrift, 3));
     if (t.size3 > 0)
         words << tr("%L1 of %L2 cells folded").arg(r.foldedCells).arg(r.cells);
     words << tr("reaches %1 % of its colours").arg(100 * r.reach, 0, 'f', 0);
@@ -163,7 +174,10 @@ void TableEditor::refresh()
     m_report->setToolTip(m_report->text());
 }
 
-void TableEditor::setEntering(const FrameMeasures& measures) { m_plot->setDistribution({measures.tone.tone.begin(), measures.tone.tone.end()}); }
+void TableEditor::setEntering(const FrameMeasures& measures)
+{
+    m_plot->setDistribution({measures.tone.tone.begin(), measures.tone.tone.end()});
+}
 
 QString TableEditor::setProbe(const Probe* probe)
 {

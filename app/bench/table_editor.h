@@ -46,7 +46,8 @@ public:
     void load(const QString& path);
 
 private:
-    QComboBox* addSpace(QHBoxLayout* row, const char* name, const QString& label, const QString& tip, RgbSpace LookupTable::*member);
+    QComboBox* addSpace(QHBoxLayout* row, const char* name, const QString& label, const QString& tip,
+                        RgbSpace LookupTable::*member);
     TablePlot* m_plot;
     QPushButton* m_open;
     QComboBox *m_input, *m_output;

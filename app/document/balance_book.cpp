@@ -1,8 +1,8 @@
 #include "app/document/balance_book.h"
 
 #include "app/document/document.h"
-#include "core/image/read.h"
 #include "core/base/json_text.h"
+#include "core/image/read.h"
 
 namespace amber {
 namespace {
@@ -33,7 +33,14 @@ void BalanceBook::reload()
             m_balances[frame.id] = std::move(*balance);
         } else {
             m_faults[frame.id] = balance.error().message();
-            m_document.noteUnreadable(nameOf(frame.id), Error{tr("The balance of %1 cannot be read, and it is not handed over before it is balanced again").arg(titleOf(frame)).toStdString(), {}, {}, {}});
+            m_document.noteUnreadable(
+                nameOf(frame.id),
+                Error{tr("The balance of %1 cannot be read, and it is not handed over before it is balanced again")
+                          .arg(titleOf(frame))
+                          .toStdString(),
+                      {},
+                      {},
+                      {}});
         }
     }
     const auto read = [&](const char* name, const QString& words, auto&& take) {
@@ -54,7 +61,11 @@ void BalanceBook::reload()
     read(kPlaces, tr("The places of key colours cannot be read"), [&](const Json& all) {
         for (const Json& p : all) {
             const auto r = p.at("place").get<std::array<double, 4>>();
-            m_places.push_back({p.at("key").get<std::string>(), p.at("frame").get<std::int64_t>(), {r[0], r[1], r[2], r[3]}, p.at("confidence").get<double>(), p.at("confirmed").get<bool>()});
+            m_places.push_back({p.at("key").get<std::string>(),
+                                p.at("frame").get<std::int64_t>(),
+                                {r[0], r[1], r[2], r[3]},
+                                p.at("confidence").get<double>(),
+                                p.at("confirmed").get<bool>()});
         }
     });
     emit historyChanged();
@@ -74,7 +85,9 @@ std::string BalanceBook::fault(std::int64_t frame) const
     if (const auto found = m_faults.find(frame); found != m_faults.end())
         return found->second;
     const std::string response = of(frame).response;
-    return response.empty() || response == "raw" || hasResponse(response) ? std::string() : tr("the response of its camera, %1, is not in the job").arg(text(response)).toStdString();
+    return response.empty() || response == "raw" || hasResponse(response)
+               ? std::string()
+               : tr("the response of its camera, %1, is not in the job").arg(text(response)).toStdString();
 }
 
 Response BalanceBook::responseOf(const FrameBalance& balance) const
@@ -133,12 +146,15 @@ void BalanceBook::carryMarks(std::int64_t id, const Geometry& before, const Geom
     auto keys = m_document.keyColours();
     auto places = m_places;
     const Frame* frame = m_document.frame(id);
-    const bool isMarked = std::any_of(keys.begin(), keys.end(), [&](const KeyColour& k) { return k.frame == id; }) || std::any_of(places.begin(), places.end(), [&](const KeyPlace& p) { return p.frame == id; });
+    const bool isMarked = std::any_of(keys.begin(), keys.end(), [&](const KeyColour& k) { return k.frame == id; }) ||
+                          std::any_of(places.begin(), places.end(), [&](const KeyPlace& p) { return p.frame == id; });
     if (before == after || !frame || !isMarked)
         return;
     const auto info = readPictureInfo(frame->path);
     const double ratio = info ? static_cast<double>(info->width) / info->height : 1.5;
-    const auto carried = [&](const Region& place) { return regionInPlaced(after, ratio, regionInSource(before, ratio, place)); };
+    const auto carried = [&](const Region& place) {
+        return regionInPlaced(after, ratio, regionInSource(before, ratio, place));
+    };
     for (KeyColour& key : keys)
         if (key.frame == id)
             key.place = carried(key.place);
@@ -199,7 +215,8 @@ void BalanceBook::move(int way)
 
 std::optional<BalanceBook::KeyPlace> BalanceBook::keyPlace(const std::string& key, std::int64_t frame) const
 {
-    const auto found = std::find_if(m_places.begin(), m_places.end(), [&](const KeyPlace& p) { return p.key == key && p.frame == frame; });
+    const auto found = std::find_if(m_places.begin(), m_places.end(),
+                                    [&](const KeyPlace& p) { return p.key == key && p.frame == frame; });
     return found == m_places.end() ? std::nullopt : std::optional(*found);
 }
 
@@ -210,7 +227,11 @@ void BalanceBook::setKeyPlaces(const std::vector<KeyPlace>& places)
     m_places = places;
     Json all = Json::array();
     for (const KeyPlace& p : places)
-        all.push_back({{"key", p.key}, {"frame", p.frame}, {"place", {p.place.left, p.place.top, p.place.right, p.place.bottom}}, {"confidence", p.confidence}, {"confirmed", p.isConfirmed}});
+        all.push_back({{"key", p.key},
+                       {"frame", p.frame},
+                       {"place", {p.place.left, p.place.top, p.place.right, p.place.bottom}},
+                       {"confidence", p.confidence},
+                       {"confirmed", p.isConfirmed}});
     m_document.setChoice(kPlaces, jsonText(all));
     emit keyPlacesChanged();
 }

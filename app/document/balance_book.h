@@ -1,5 +1,5 @@
-// What belongs to single frames and to no look: their balances, the cameras' responses, where key colours lie on them. Kept with the job; every
-// change is a gesture that can be taken back, also after a restart.
+// What belongs to single frames and to no look: their balances, the cameras' responses, where key colours lie on them.
+// Kept with the job; every change is a gesture that can be taken back, also after a restart.
 #pragma once
 
 #include "core/frame/frame_balance.h"

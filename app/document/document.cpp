@@ -31,23 +31,36 @@ QString titleOf(const Frame& frame) { return oneLine(text(frame.path.stem())); }
 QString stepTitle(const Step& step)
 {
     // The names of core, listed here so that translators find them.
-    [[maybe_unused]] static const char* const kNames[] = {QT_TRANSLATE_NOOP("Step", "Contrast"), QT_TRANSLATE_NOOP("Step", "Tone bands"), QT_TRANSLATE_NOOP("Step", "Ends"), QT_TRANSLATE_NOOP("Step", "Chroma"), QT_TRANSLATE_NOOP("Step", "Primaries"), QT_TRANSLATE_NOOP("Step", "Wash"), QT_TRANSLATE_NOOP("Step", "Local contrast"), QT_TRANSLATE_NOOP("Step", "Fine detail"), QT_TRANSLATE_NOOP("Step", "Haze"), QT_TRANSLATE_NOOP("Step", "Edge darkening"), QT_TRANSLATE_NOOP("Step", "Grain"), QT_TRANSLATE_NOOP("Step", "Output sharpening"),
-        QT_TRANSLATE_NOOP("Step", "Tone curve"), QT_TRANSLATE_NOOP("Step", "Split toning"), QT_TRANSLATE_NOOP("Step", "Hue shifts"), QT_TRANSLATE_NOOP("Step", "Lookup table")};
+    [[maybe_unused]] static const char* const kNames[] = {
+        QT_TRANSLATE_NOOP("Step", "Contrast"),       QT_TRANSLATE_NOOP("Step", "Tone bands"),
+        QT_TRANSLATE_NOOP("Step", "Ends"),           QT_TRANSLATE_NOOP("Step", "Chroma"),
+        QT_TRANSLATE_NOOP("Step", "Primaries"),      QT_TRANSLATE_NOOP("Step", "Wash"),
+        QT_TRANSLATE_NOOP("Step", "Local contrast"), QT_TRANSLATE_NOOP("Step", "Fine detail"),
+        QT_TRANSLATE_NOOP("Step", "Haze"),           QT_TRANSLATE_NOOP("Step", "Edge darkening"),
+        QT_TRANSLATE_NOOP("Step", "Grain"),          QT_TRANSLATE_NOOP("Step", "Output sharpening"),
+        QT_TRANSLATE_NOOP("Step", "Tone curve"),     QT_TRANSLATE_NOOP("Step", "Split toning"),
+        QT_TRANSLATE_NOOP("Step", "Hue shifts"),     QT_TRANSLATE_NOOP("Step", "Lookup table")};
     return QCoreApplication::translate("Step", titleOf(step).c_str());
 }
 
 QString keyColourTitle(const KeyColour& key)
 {
     switch (key.kind) {
-    case KeyColour::Kind::Neutral: return QCoreApplication::translate("KeyColour", "neutral");
-    case KeyColour::Kind::Deepest: return QCoreApplication::translate("KeyColour", "deepest dark");
-    case KeyColour::Kind::Brightest: return QCoreApplication::translate("KeyColour", "brightest area");
-    case KeyColour::Kind::Marked: break;
+    case KeyColour::Kind::Neutral:
+        return QCoreApplication::translate("KeyColour", "neutral");
+    case KeyColour::Kind::Deepest:
+        return QCoreApplication::translate("KeyColour", "deepest dark");
+    case KeyColour::Kind::Brightest:
+        return QCoreApplication::translate("KeyColour", "brightest area");
+    case KeyColour::Kind::Marked:
+        break;
     }
     return text(key.name);
 }
 
-Document::Document(QObject* parent) : QObject(parent), m_balances(new BalanceBook(*this)), m_pendingTimer(new QTimer(this)), m_contentTimer(new QTimer(this))
+Document::Document(QObject* parent)
+    : QObject(parent), m_balances(new BalanceBook(*this)), m_pendingTimer(new QTimer(this)),
+      m_contentTimer(new QTimer(this))
 {
     m_pendingTimer->setSingleShot(true);
     m_pendingTimer->setInterval(500);
@@ -181,7 +194,10 @@ Status Document::openPaths(const std::vector<fs::path>& paths)
     const fs::path first = (fs::absolute(paths.front()) / "").lexically_normal().parent_path();
     const fs::file_status kind = fs::status(first, error);
     if (!fs::exists(kind))
-        return fail(kind.type() == fs::file_type::not_found ? tr("no such file or folder").toStdString() : tr("cannot be opened: %1").arg(text(error.message())).toStdString(), first.string());
+        return fail(kind.type() == fs::file_type::not_found
+                        ? tr("no such file or folder").toStdString()
+                        : tr("cannot be opened: %1").arg(text(error.message())).toStdString(),
+                    first.string());
     const fs::path folder = fs::is_directory(kind) ? first : first.parent_path();
     const bool isJob = !fs::is_directory(kind) && first.extension() == ".amberjob";
     std::vector<fs::path> pictures;
@@ -215,7 +231,8 @@ Status Document::openPaths(const std::vector<fs::path>& paths)
         return tl::make_unexpected(before.error());
     std::vector<fs::path> held;
     for (const fs::path& picture : pictures)
-        if (std::none_of(before->begin(), before->end(), [&](const Frame& f) { return f.path == picture; }) && std::any_of(before->begin(), before->end(), [&](const Frame& f) { return mayBe(f, picture); }))
+        if (std::none_of(before->begin(), before->end(), [&](const Frame& f) { return f.path == picture; }) &&
+            std::any_of(before->begin(), before->end(), [&](const Frame& f) { return mayBe(f, picture); }))
             held.push_back(picture);
     std::erase_if(pictures, [&](const fs::path& p) { return std::find(held.begin(), held.end(), p) != held.end(); });
     if (auto added = store.addFrames(pictures); !added)
@@ -244,13 +261,16 @@ Status Document::openPaths(const std::vector<fs::path>& paths)
     restoreChoices();
     m_balances->reload();
     if (!isJob && jobs.empty() && file.parent_path() != folder)
-        m_notice = tr("Nothing can be written into this folder: its job is kept in %1.").arg(text(file)) + (m_notice.isEmpty() ? QString() : QStringLiteral("\n")) + m_notice;
+        m_notice = tr("Nothing can be written into this folder: its job is kept in %1.").arg(text(file)) +
+                   (m_notice.isEmpty() ? QString() : QStringLiteral("\n")) + m_notice;
     if (jobs.size() > 1)
-        m_notice = tr("%1 jobs lie in this folder; this is %2.").arg(jobs.size()).arg(text(file.filename())) + (m_notice.isEmpty() ? QString() : QStringLiteral("\n")) + m_notice;
+        m_notice = tr("%1 jobs lie in this folder; this is %2.").arg(jobs.size()).arg(text(file.filename())) +
+                   (m_notice.isEmpty() ? QString() : QStringLiteral("\n")) + m_notice;
     if (m_store->notKept() == JobStore::NotKept::OpenElsewhere)
         m_notice = tr("This job is open in another window. Here you can look and try, but nothing is kept.");
     else if (m_store->notKept() == JobStore::NotKept::CannotBeWritten)
-        m_notice = tr("This job lies where nothing can be written. You can look and try, but nothing is kept. Copy its folder to a disk of your own to work on it.");
+        m_notice = tr("This job lies where nothing can be written. You can look and try, but nothing is kept. Copy its "
+                      "folder to a disk of your own to work on it.");
     emit opened();
     emit framesChanged();
     emit keyColoursChanged();
@@ -268,7 +288,10 @@ void Document::noteUnreadable(const std::string& name, const Error& error)
     m_notice += (m_notice.isEmpty() ? QString() : QStringLiteral("\n")) + words;
 }
 
-std::string Document::keptPlace(const QString& place) const { return m_store && !place.isEmpty() ? m_store->keptPlace(place.toStdString()) : place.toStdString(); }
+std::string Document::keptPlace(const QString& place) const
+{
+    return m_store && !place.isEmpty() ? m_store->keptPlace(place.toStdString()) : place.toStdString();
+}
 QString Document::placeOf(const std::string& kept) const { return m_store ? text(m_store->placeOf(kept)) : text(kept); }
 
 void Document::restoreChoices()
@@ -282,13 +305,17 @@ void Document::restoreChoices()
     for (const QString& id : chosen)
         if (known(id.toLongLong()) && m_companions.size() < kCompanionLimit)
             m_companions.push_back(id.toLongLong());
-    if (m_companions.empty() && m_store->choice("companions").empty() && !m_frames.empty())  // a first visit: frames spread over the shoot
+    if (m_companions.empty() && m_store->choice("companions").empty() &&
+        !m_frames.empty())  // a first visit: frames spread over the shoot
         for (std::size_t i = 1; i <= 4; ++i)
-            if (const auto& spread = m_frames[std::min(m_frames.size() - 1, m_frames.size() * i / 5)]; spread.id != m_frameInHand && std::find(m_companions.begin(), m_companions.end(), spread.id) == m_companions.end())
+            if (const auto& spread = m_frames[std::min(m_frames.size() - 1, m_frames.size() * i / 5)];
+                spread.id != m_frameInHand &&
+                std::find(m_companions.begin(), m_companions.end(), spread.id) == m_companions.end())
                 m_companions.push_back(spread.id);
     m_lookId = std::atoll(m_store->choice("look").c_str());
     const auto entries = m_store->looks().value_or(std::vector<LookEntry>{});
-    const bool found = std::any_of(entries.begin(), entries.end(), [&](const LookEntry& e) { return e.id == m_lookId; });
+    const bool found =
+        std::any_of(entries.begin(), entries.end(), [&](const LookEntry& e) { return e.id == m_lookId; });
     if (!found && !entries.empty())
         m_lookId = entries.front().id;
     m_selected = std::max(0, std::atoi(m_store->choice("step").c_str()));
@@ -320,7 +347,8 @@ void Document::restoreChoices()
     };
     read("groups", tr("The light groups cannot be read"), [&](const Json& list) {
         for (const Json& entry : list)
-            m_groups.push_back({entry.at("name").get<std::string>(), entry.at("lead").get<std::int64_t>(), entry.at("frames").get<std::vector<std::int64_t>>()});
+            m_groups.push_back({entry.at("name").get<std::string>(), entry.at("lead").get<std::int64_t>(),
+                                entry.at("frames").get<std::vector<std::int64_t>>()});
     });
     read("ratings", tr("The ratings cannot be read"), [&](const Json& all) {
         for (const auto& [id, stars] : all.items())
@@ -352,7 +380,9 @@ void Document::setGroups(const std::vector<Group>& groups)
 
 int Document::groupOf(std::int64_t frame) const
 {
-    const auto found = std::find_if(m_groups.begin(), m_groups.end(), [&](const Group& g) { return std::find(g.frames.begin(), g.frames.end(), frame) != g.frames.end(); });
+    const auto found = std::find_if(m_groups.begin(), m_groups.end(), [&](const Group& g) {
+        return std::find(g.frames.begin(), g.frames.end(), frame) != g.frames.end();
+    });
     return found == m_groups.end() ? -1 : static_cast<int>(found - m_groups.begin());
 }
 
@@ -419,7 +449,8 @@ void Document::putAside()
     commitPending();
     auto all = aside();
     std::erase_if(all, [&](const Aside& a) { return a.frame == m_frameInHand; });
-    all.push_back({m_frameInHand, m_lookId, m_store->currentRevision(m_lookId).value_or(0), QDateTime::currentSecsSinceEpoch()});
+    all.push_back(
+        {m_frameInHand, m_lookId, m_store->currentRevision(m_lookId).value_or(0), QDateTime::currentSecsSinceEpoch()});
     setChoice("aside", asideText(all));
     emit asideChanged();
 }
@@ -475,7 +506,9 @@ void Document::reload()
             if (entry.id == m_lookId)
                 m_look.name = entry.name;
         m_committed = m_look;
-        m_lookFault = tr("The look “%1” cannot be read: %2. It is left as it is, and its pictures are shown without a look.").arg(text(m_look.name), text(look.error().message()));
+        m_lookFault =
+            tr("The look “%1” cannot be read: %2. It is left as it is, and its pictures are shown without a look.")
+                .arg(text(m_look.name), text(look.error().message()));
         m_lastGood = m_store->lastGoodRevision(m_lookId).value_or(0);
     }
     m_selected = std::clamp(m_selected, 0, std::max(0, static_cast<int>(m_look.steps.size()) - 1));
@@ -500,7 +533,8 @@ void Document::takeLastGood()
     const auto look = m_store && m_lastGood ? m_store->lookAt(m_lastGood) : fail("nothing to take");
     if (!look)
         return;
-    if (check(m_store->commit(m_lookId, *look, tr("Earlier version taken: the one after it cannot be read").toStdString())))
+    if (check(m_store->commit(m_lookId, *look,
+                              tr("Earlier version taken: the one after it cannot be read").toStdString())))
         reload();
 }
 
@@ -562,7 +596,10 @@ void Document::setFrameFault(std::int64_t id, const QString& fault)
         }
 }
 
-std::vector<LookEntry> Document::looks() const { return m_store ? m_store->looks().value_or(std::vector<LookEntry>{}) : std::vector<LookEntry>{}; }
+std::vector<LookEntry> Document::looks() const
+{
+    return m_store ? m_store->looks().value_or(std::vector<LookEntry>{}) : std::vector<LookEntry>{};
+}
 
 void Document::chooseLook(std::int64_t id)
 {
@@ -610,7 +647,10 @@ Status Document::importLook(const QString& path)
     return {};
 }
 
-Status Document::exportLook(const QString& path) const { return m_lookFault.isEmpty() ? writeLook(m_look, path.toStdString()) : fail(m_lookFault.toStdString()); }
+Status Document::exportLook(const QString& path) const
+{
+    return m_lookFault.isEmpty() ? writeLook(m_look, path.toStdString()) : fail(m_lookFault.toStdString());
+}
 
 void Document::renameLook(const QString& name)
 {
@@ -679,7 +719,10 @@ std::vector<StepParameters> everyKind(std::index_sequence<I...>)
 }
 }  // namespace
 
-std::vector<StepParameters> everyKindOfStep() { return everyKind(std::make_index_sequence<std::variant_size_v<StepParameters> - 1>()); }
+std::vector<StepParameters> everyKindOfStep()
+{
+    return everyKind(std::make_index_sequence<std::variant_size_v<StepParameters> - 1>());
+}
 
 void Document::change(const Look& look)
 {
@@ -708,7 +751,9 @@ void Document::commit(const QString& action)
     if (const Status saved = m_store->commit(m_lookId, m_look, action.toStdString()))
         m_committed = m_look;
     else
-        emit failed(tr("Not saved: %1. The change is still on screen and is saved with the next one, once there is room.").arg(text(saved.error().message())));
+        emit failed(
+            tr("Not saved: %1. The change is still on screen and is saved with the next one, once there is room.")
+                .arg(text(saved.error().message())));
     emit revisionsChanged();
 }
 
@@ -756,7 +801,8 @@ void Document::removeStep(int index)
     commitPending();
     const QString title = stepTitle(m_look.steps[static_cast<std::size_t>(index)]);
     m_look.steps.erase(m_look.steps.begin() + index);
-    m_selected = std::clamp(m_selected - (index < m_selected ? 1 : 0), 0, std::max(0, static_cast<int>(m_look.steps.size()) - 1));
+    m_selected = std::clamp(m_selected - (index < m_selected ? 1 : 0), 0,
+                            std::max(0, static_cast<int>(m_look.steps.size()) - 1));
     commit(tr("%1 removed").arg(title));
     announceSteps();
 }
@@ -817,9 +863,15 @@ void Document::pinVariant(const Look& look, const QString& note)
         emit revisionsChanged();
 }
 
-int Document::surroundOf(std::int64_t revision) const { return std::atoi(choice("surround/" + std::to_string(revision)).c_str()); }
+int Document::surroundOf(std::int64_t revision) const
+{
+    return std::atoi(choice("surround/" + std::to_string(revision)).c_str());
+}
 
-std::vector<PinnedVersion> Document::pins() const { return m_store ? m_store->pins(m_lookId).value_or(std::vector<PinnedVersion>{}) : std::vector<PinnedVersion>{}; }
+std::vector<PinnedVersion> Document::pins() const
+{
+    return m_store ? m_store->pins(m_lookId).value_or(std::vector<PinnedVersion>{}) : std::vector<PinnedVersion>{};
+}
 
 std::optional<Look> Document::lookAt(std::int64_t revision) const
 {

@@ -22,20 +22,24 @@ public:
     explicit Document(QObject* parent = nullptr);
     ~Document() override;
 
-    /// Opens a folder of pictures, a job file, or a list of picture files (their folder's job, with these added). When it fails, what was open before
-    /// still is. Pictures that the job does not know and that may be its lost ones are held back.
+    /// Opens a folder of pictures, a job file, or a list of picture files (their folder's job, with these added). When
+    /// it fails, what was open before still is. Pictures that the job does not know and that may be its lost ones are
+    /// held back.
     Status openPaths(const std::vector<std::filesystem::path>& paths);
     Status open(const QStringList& paths);
-    /// What is to be said of the job that was opened last: that nothing is kept, where it lies, what of it cannot be read. Empty when all is well.
+    /// What is to be said of the job that was opened last: that nothing is kept, where it lies, what of it cannot be
+    /// read. Empty when all is well.
     const QString& notice() const { return m_notice; }
     const std::vector<std::filesystem::path>& heldBack() const { return m_heldBack; }
     /// Adds those that were held back and are nobody's lost picture.
     Status addHeldBack(const std::vector<std::filesystem::path>& unknown);
     /// Lost frames whose pictures were found elsewhere.
     Status moveFrames(const std::vector<std::pair<std::int64_t, std::filesystem::path>>& places);
-    /// Frames whose files hold another content than the job remembers: their names were given to other pictures, or they were changed.
+    /// Frames whose files hold another content than the job remembers: their names were given to other pictures, or
+    /// they were changed.
     const std::map<std::int64_t, std::string>& changedContents() const { return m_changed; }
-    /// They are the same pictures, changed: their frames go on with them. Or other pictures: these become frames of their own, and the former are lost.
+    /// They are the same pictures, changed: their frames go on with them. Or other pictures: these become frames of
+    /// their own, and the former are lost.
     Status settleChanged(bool areTheSame);
     /// Takes further pictures into the open job; frames already in it stay as they are.
     Status addFrames(const std::vector<std::filesystem::path>& paths);
@@ -59,15 +63,16 @@ public:
     /// Adds or removes a companion. False when five are chosen already.
     bool toggleCompanion(std::int64_t id);
     void setCompanions(const std::vector<std::int64_t>& chosen);
-    /// Remembers a frame's content; contents are written together, a moment later. Another content than before is not taken for the frame's: it is
-    /// listed in changedContents().
+    /// Remembers a frame's content; contents are written together, a moment later. Another content than before is not
+    /// taken for the frame's: it is listed in changedContents().
     void setFrameContent(std::int64_t id, const std::string& hash, std::uintmax_t bytes);
     void setFrameFault(std::int64_t id, const QString& fault);
 
     /// The shoot's key colours, in the order they were marked. Kept with the job.
     const std::vector<KeyColour>& keyColours() const { return m_keys; }
     void setKeyColours(const std::vector<KeyColour>& keys);
-    /// Light groups: frames lit alike, each with a name and a frame that stands for it. Empty until they were proposed or made.
+    /// Light groups: frames lit alike, each with a name and a frame that stands for it. Empty until they were proposed
+    /// or made.
     struct Group {
         std::string name;
         std::int64_t lead = 0;
@@ -99,7 +104,8 @@ public:
     /// Takes the frame and the look of the first one put aside in hand and forgets that it was aside.
     std::optional<Aside> takeSecondLook();
 
-    /// Why the look in hand cannot be read; empty when it can. While it cannot, an empty look stands in for it and takes no edits.
+    /// Why the look in hand cannot be read; empty when it can. While it cannot, an empty look stands in for it and
+    /// takes no edits.
     const QString& lookFault() const { return m_lookFault; }
     bool canTakeLastGood() const { return m_lastGood != 0; }
     /// Makes the newest version before that can be read the current one, as a gesture.
@@ -160,20 +166,21 @@ public:
     void setChoice(const std::string& name, const std::string& value);
     void setChoices(const std::vector<std::pair<std::string, std::string>>& choices);
     std::string choice(const std::string& name) const;
-    /// A kept text that could not be read when the job was opened: said, and kept aside before anything else is written under its name.
+    /// A kept text that could not be read when the job was opened: said, and kept aside before anything else is written
+    /// under its name.
     void noteUnreadable(const std::string& name, const Error& error);
 
 signals:
-    void opening();          ///< another job takes this one's place: drop what was read for it
+    void opening();  ///< another job takes this one's place: drop what was read for it
     void opened();
     void framesChanged();
     void frameFound(std::int64_t frame);  ///< another file is its picture now, or none: drop what was read of it
-    void contentsChanged();  ///< what changedContents() gives
-    void lookLocked();       ///< the look in hand cannot be read
+    void contentsChanged();               ///< what changedContents() gives
+    void lookLocked();                    ///< the look in hand cannot be read
     void frameChosen();
     void companionsChanged();
-    void lookChanged();      ///< pixels may differ
-    void stepsChanged();     ///< order, number or kind of steps, or the chosen look
+    void lookChanged();   ///< pixels may differ
+    void stepsChanged();  ///< order, number or kind of steps, or the chosen look
     void selectionChanged();
     void revisionsChanged();
     void keyColoursChanged();

@@ -14,12 +14,16 @@ constexpr const char *kLost = "lost", *kChanged = "changed";
 QString some(const QStringList& names)
 {
     constexpr int kNamed = 3;
-    return names.size() <= kNamed ? names.join(QStringLiteral(", ")) : LostFrames::tr("%1 and %L2 more").arg(names.mid(0, kNamed).join(QStringLiteral(", "))).arg(names.size() - kNamed);
+    return names.size() <= kNamed ? names.join(QStringLiteral(", "))
+                                  : LostFrames::tr("%1 and %L2 more")
+                                        .arg(names.mid(0, kNamed).join(QStringLiteral(", ")))
+                                        .arg(names.size() - kNamed);
 }
 
 }  // namespace
 
-LostFrames::LostFrames(Document& document, QObject* parent) : QObject(parent), m_document(document), m_task(new Task(this)), m_pause(new QTimer(this))
+LostFrames::LostFrames(Document& document, QObject* parent)
+    : QObject(parent), m_document(document), m_task(new Task(this)), m_pause(new QTimer(this))
 {
     // Contents arrive one by one as pictures are read: they are asked about together.
     m_pause->setSingleShot(true);
@@ -31,8 +35,10 @@ LostFrames::LostFrames(Document& document, QObject* parent) : QObject(parent), m
         for (const char* name : {kLost, kChanged})
             emit asked({name, {}, {}});
     });
-    connect(&document, &Document::opened, this, [this] { QMetaObject::invokeMethod(this, &LostFrames::begin, Qt::QueuedConnection); });
-    connect(&document, &Document::contentsChanged, this, [this] { m_document.changedContents().empty() ? askAboutChanged() : m_pause->start(); });
+    connect(&document, &Document::opened, this,
+            [this] { QMetaObject::invokeMethod(this, &LostFrames::begin, Qt::QueuedConnection); });
+    connect(&document, &Document::contentsChanged, this,
+            [this] { m_document.changedContents().empty() ? askAboutChanged() : m_pause->start(); });
 }
 
 std::vector<const Frame*> LostFrames::lost() const
@@ -56,12 +62,14 @@ void LostFrames::search(const fs::path& folder, bool isShown)
 {
     if (m_task->isRunning()) {
         // What was begun for the job before ends first.
-        connect(m_task, &Task::ended, this, [this, folder, isShown] { search(folder, isShown); }, Qt::SingleShotConnection);
+        connect(
+            m_task, &Task::ended, this, [this, folder, isShown] { search(folder, isShown); }, Qt::SingleShotConnection);
         return;
     }
     auto result = std::make_shared<FramesFound>();
     m_task->start(
-        [result, folder, frames = m_document.frames(), held = m_document.heldBack()](const Task::Progress& progress, const CancelToken& cancel) {
+        [result, folder, frames = m_document.frames(), held = m_document.heldBack()](const Task::Progress& progress,
+                                                                                     const CancelToken& cancel) {
             std::vector<fs::path> candidates = picturesUnder(folder, pictureEndings());
             // Pictures that have a frame are nobody's lost ones.
             std::set<fs::path> known;
@@ -98,7 +106,8 @@ void LostFrames::finish(const std::vector<std::pair<std::int64_t, fs::path>>& fo
 {
     if (isShown) {
         take(found);
-        emit said(found.empty() ? tr("None of them is there: their content is what tells.") : tr("%L1 found by their content. Their work is theirs again.").arg(found.size()));
+        emit said(found.empty() ? tr("None of them is there: their content is what tells.")
+                                : tr("%L1 found by their content. Their work is theirs again.").arg(found.size()));
         return;
     }
     if (found.empty()) {
@@ -109,11 +118,19 @@ void LostFrames::finish(const std::vector<std::pair<std::int64_t, fs::path>>& fo
     for (const auto& [frame, place] : found)
         folders.insert(place.parent_path());
     const std::size_t count = lost().size();
-    const QString where = folders.size() == 1 ? text(*folders.begin()) : tr("%1 and %L2 other folders").arg(text(*folders.begin())).arg(folders.size() - 1);
+    const QString where = folders.size() == 1
+                              ? text(*folders.begin())
+                              : tr("%1 and %L2 other folders").arg(text(*folders.begin())).arg(folders.size() - 1);
     emit asked({kLost,
                 count == 1 ? tr("A picture is not where it was. It lies in %1 now, known by its content.").arg(where)
-                : found.size() == count ? tr("%L1 pictures are not where they were. They lie in %2 now, known by their content.").arg(count).arg(where)
-                                        : tr("%L1 pictures are not where they were. %L2 of them lie in %3 now, known by their content.").arg(count).arg(found.size()).arg(where),
+                : found.size() == count
+                    ? tr("%L1 pictures are not where they were. They lie in %2 now, known by their content.")
+                          .arg(count)
+                          .arg(where)
+                    : tr("%L1 pictures are not where they were. %L2 of them lie in %3 now, known by their content.")
+                          .arg(count)
+                          .arg(found.size())
+                          .arg(where),
                 {{tr("Use them there"), [this, found] { take(found); }}}});
 }
 
@@ -135,7 +152,12 @@ void LostFrames::askForTheRest()
     if (names.isEmpty())
         emit asked({kLost, {}, {}});
     else
-        emit asked({kLost, names.size() == 1 ? tr("A picture is not where it was: %1. Its work is kept.").arg(some(names)) : tr("%L1 pictures are not where they were: %2. Their work is kept.").arg(names.size()).arg(some(names)), {{tr("Show where…"), [this] { emit folderWanted(); }}}});
+        emit asked({kLost,
+                    names.size() == 1 ? tr("A picture is not where it was: %1. Its work is kept.").arg(some(names))
+                                      : tr("%L1 pictures are not where they were: %2. Their work is kept.")
+                                            .arg(names.size())
+                                            .arg(some(names)),
+                    {{tr("Show where…"), [this] { emit folderWanted(); }}}});
 }
 
 void LostFrames::askAboutChanged()
@@ -154,9 +176,15 @@ void LostFrames::askAboutChanged()
         else if (!areTheSame)
             begin();
     };
-    emit asked({kChanged, names.size() == 1 ? tr("The file of %1 is not the one that was worked on.").arg(some(names)) : tr("The files of %L1 frames are not those that were worked on: %2.").arg(names.size()).arg(some(names)),
-                {{names.size() == 1 ? tr("The same picture, changed") : tr("The same pictures, changed"), [settle] { settle(true); }}, {names.size() == 1 ? tr("Another picture") : tr("Other pictures"), [settle] { settle(false); }}},
-                false});
+    emit asked(
+        {kChanged,
+         names.size() == 1
+             ? tr("The file of %1 is not the one that was worked on.").arg(some(names))
+             : tr("The files of %L1 frames are not those that were worked on: %2.").arg(names.size()).arg(some(names)),
+         {{names.size() == 1 ? tr("The same picture, changed") : tr("The same pictures, changed"),
+           [settle] { settle(true); }},
+          {names.size() == 1 ? tr("Another picture") : tr("Other pictures"), [settle] { settle(false); }}},
+         false});
 }
 
 }  // namespace amber

@@ -1,4 +1,5 @@
-// Frames whose pictures are not where they were, or are other pictures now: looked for by content in the background, and asked about once.
+// Frames whose pictures are not where they were, or are other pictures now: looked for by content in the background,
+// and asked about once.
 #pragma once
 
 #include "app/document/document.h"

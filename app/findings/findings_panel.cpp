@@ -42,7 +42,11 @@ FindingsPanel::FindingsPanel(Document& document, QWidget* parent) : QWidget(pare
     connect(&document, &Document::lookChanged, this, [this] { m_trace.reset(); });
 }
 
-QString FindingsPanel::step(int index) const { return QStringLiteral("%1 %2").arg(index + 1).arg(stepTitle(m_document.look().steps[static_cast<std::size_t>(index)])); }
+QString FindingsPanel::step(int index) const
+{
+    return QStringLiteral("%1 %2").arg(index + 1).arg(
+        stepTitle(m_document.look().steps[static_cast<std::size_t>(index)]));
+}
 
 void FindingsPanel::setTrace(const LookTrace& trace)
 {
@@ -51,7 +55,8 @@ void FindingsPanel::setTrace(const LookTrace& trace)
         renew();
 }
 
-void FindingsPanel::addWords(QVBoxLayout* column, const QString& words, const QString& button, const char* name, const std::function<void()>& act)
+void FindingsPanel::addWords(QVBoxLayout* column, const QString& words, const QString& button, const char* name,
+                             const std::function<void()>& act)
 {
     auto* row = new QHBoxLayout;
     auto* label = new QLabel(words, this);
@@ -99,19 +104,28 @@ void FindingsPanel::renew()
         addWords(m_undoing, tr("None. What one step does, no other takes back."));
     for (const Undoing& u : undoing) {
         const bool light = u.aspect == Undoing::Aspect::Lightness;
-        addWords(m_undoing, (light ? tr("%1 and %2: moves of %3 and %4 on the tone axis leave %5.") : tr("%1 and %2: moves of %3 and %4 in colour (a, b) leave %5.")).arg(step(u.first), step(u.second), theme::number(u.firstSize, 3), theme::number(u.secondSize, 3), theme::number(u.remains, 3)), tr("Join"), "joinSteps", [this, u] { join(u.first, u.second); });
+        addWords(m_undoing,
+                 (light ? tr("%1 and %2: moves of %3 and %4 on the tone axis leave %5.")
+                        : tr("%1 and %2: moves of %3 and %4 in colour (a, b) leave %5."))
+                     .arg(step(u.first), step(u.second), theme::number(u.firstSize, 3), theme::number(u.secondSize, 3),
+                          theme::number(u.remains, 3)),
+                 tr("Join"), "joinSteps", [this, u] { join(u.first, u.second); });
     }
     if (m_trace && m_trace->steps() == static_cast<int>(look.steps.size())) {
         static const QString kLevels[] = {tr("black"), tr("mid-grey"), tr("white")};
         int said = 0;
         for (const LevelMoved& m : levelsMoved(*m_trace))
             if (++said <= 6)
-                addWords(m_levels, tr("%1 put %2 on %3; now %4, most by %5.").arg(step(m.setBy), kLevels[static_cast<int>(m.level)], theme::number(m.setTo, 3), theme::number(m.now, 3), step(m.movedBy)));
+                addWords(m_levels, tr("%1 put %2 on %3; now %4, most by %5.")
+                                       .arg(step(m.setBy), kLevels[static_cast<int>(m.level)],
+                                            theme::number(m.setTo, 3), theme::number(m.now, 3), step(m.movedBy)));
         if (const auto adds = tintAddsUp(*m_trace)) {
             QStringList names;
             for (int s : adds->steps)
                 names << step(s);
-            addWords(m_levels, tr("%1 each tint neutrals the same way: together chroma %2 towards hue %3°.").arg(names.join(QStringLiteral(", ")), theme::number(adds->total, 3), theme::number(adds->hueDegrees, 0)));
+            addWords(m_levels, tr("%1 each tint neutrals the same way: together chroma %2 towards hue %3°.")
+                                   .arg(names.join(QStringLiteral(", ")), theme::number(adds->total, 3),
+                                        theme::number(adds->hueDegrees, 0)));
             ++said;
         }
         if (said == 0)
@@ -121,17 +135,29 @@ void FindingsPanel::renew()
     const CodesKept codes = measureCodes(frame.view());
     const EvenChroma even = measureEvenChroma(colours);
     const double darker = measureContrastDarkens(colours);
-    addWords(m_sayings, tr("“The same curve on every channel keeps colour.” An S of slope 1.4 makes chroma %1 times as strong here and turns hues by up to %2°; on lightness alone %3 times.").arg(theme::number(curves.chromaFactor, 2), theme::number(curves.largestTurn, 1), theme::number(curves.lightnessOnly, 2)));
-    addWords(m_sayings, tr("“A curve adds data.” Of %1 different codes of 8 bits, that curve leaves %2.").arg(codes.before).arg(codes.after));
+    addWords(m_sayings, tr("“The same curve on every channel keeps colour.” An S of slope 1.4 makes chroma %1 times as "
+                           "strong here and turns hues by up to %2°; on lightness alone %3 times.")
+                            .arg(theme::number(curves.chromaFactor, 2), theme::number(curves.largestTurn, 1),
+                                 theme::number(curves.lightnessOnly, 2)));
+    addWords(m_sayings, tr("“A curve adds data.” Of %1 different codes of 8 bits, that curve leaves %2.")
+                            .arg(codes.before)
+                            .arg(codes.after));
     if (pictures) {
         std::vector<std::vector<LinearRgb>> all;
         for (const Image& p : pictures())
             all.push_back(someColours(p.view(), kColours));
         const SameLook same = measureSameLook(look, all);
-        addWords(m_sayings, tr("“The same look gives the same result.” On the %1 frames of the wall this one moves the mean tone by %2 to %3.").arg(all.size()).arg(theme::number(same.smallest, 3), theme::number(same.largest, 3)));
+        addWords(m_sayings, tr("“The same look gives the same result.” On the %1 frames of the wall this one moves the "
+                               "mean tone by %2 to %3.")
+                                .arg(all.size())
+                                .arg(theme::number(same.smallest, 3), theme::number(same.largest, 3)));
     }
-    addWords(m_sayings, tr("“Contrast leaves brightness alone.” Slope 1.3 moves this frame's mean tone by %1.").arg(theme::number(darker, 3)));
-    addWords(m_sayings, tr("“More chroma is more for all.” A factor of 1.3 moves the most muted third by ΔE %1, the strongest by %2.").arg(theme::number(even.muted, 1), theme::number(even.strong, 1)));
+    addWords(m_sayings, tr("“Contrast leaves brightness alone.” Slope 1.3 moves this frame's mean tone by %1.")
+                            .arg(theme::number(darker, 3)));
+    addWords(
+        m_sayings,
+        tr("“More chroma is more for all.” A factor of 1.3 moves the most muted third by ΔE %1, the strongest by %2.")
+            .arg(theme::number(even.muted, 1), theme::number(even.strong, 1)));
     for (QVBoxLayout* column : {m_undoing, m_levels, m_sayings})
         column->addStretch(1);
 }
@@ -146,7 +172,11 @@ void FindingsPanel::join(int first, int second)
         emit m_document.failed(text(joined.error().message()));
         return;
     }
-    const QString words = tr("One step, %1, would stand for both. Left over on this frame: ΔE %2 in the mean, %3 at most.").arg(stepTitle(joined->look.steps[static_cast<std::size_t>(joined->step)])).arg(theme::decimal(joined->residual.mean, 2)).arg(theme::decimal(joined->residual.maximum, 2));
+    const QString words =
+        tr("One step, %1, would stand for both. Left over on this frame: ΔE %2 in the mean, %3 at most.")
+            .arg(stepTitle(joined->look.steps[static_cast<std::size_t>(joined->step)]))
+            .arg(theme::decimal(joined->residual.mean, 2))
+            .arg(theme::decimal(joined->residual.maximum, 2));
     QMessageBox box(QMessageBox::NoIcon, tr("Join two steps"), words, QMessageBox::NoButton, this);
     box.setObjectName("joinDialog");
     auto* yes = box.addButton(tr("Join"), QMessageBox::AcceptRole);

@@ -1,5 +1,5 @@
-// What measuring the look found: steps that undo one another, levels that moved after they were set, tints that add up; and sayings of
-// the trade held against the frame in hand.
+// What measuring the look found: steps that undo one another, levels that moved after they were set, tints that add up;
+// and sayings of the trade held against the frame in hand.
 #pragma once
 
 #include "app/document/document.h"
@@ -30,7 +30,8 @@ private:
     void renew();
     void join(int first, int second);
     QString step(int index) const;
-    void addWords(QVBoxLayout* column, const QString& words, const QString& button = {}, const char* name = nullptr, const std::function<void()>& act = {});
+    void addWords(QVBoxLayout* column, const QString& words, const QString& button = {}, const char* name = nullptr,
+                  const std::function<void()>& act = {});
 
     Document& m_document;
     QVBoxLayout *m_undoing, *m_levels, *m_sayings;

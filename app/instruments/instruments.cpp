@@ -3,9 +3,9 @@
 #include "app/bench/axis_plot.h"
 #include "app/instruments/key_list.h"
 #include "app/theme/theme.h"
+#include "core/analysis/tint.h"
 #include "core/colour/gamut.h"
 #include "core/colour/oklab.h"
-#include "core/analysis/tint.h"
 
 namespace amber {
 namespace {
@@ -17,7 +17,9 @@ QString percent(double share)
     if (theme::isBlind())
         return QStringLiteral("·");
     const double p = share * 100;
-    return p == 0 ? QStringLiteral("0") : p < 0.01 ? QStringLiteral("<") + theme::decimal(0.01, 2) : theme::decimal(p, p < 10 ? 2 : 1);
+    return p == 0     ? QStringLiteral("0")
+           : p < 0.01 ? QStringLiteral("<") + theme::decimal(0.01, 2)
+                      : theme::decimal(p, p < 10 ? 2 : 1);
 }
 
 template <class Values>
@@ -26,7 +28,9 @@ QPolygonF outline(const Values& values, double top, const QRectF& area)
     QPolygonF line;
     line << area.bottomLeft();
     for (std::size_t i = 0; i < values.size(); ++i)
-        line << QPointF(area.left() + (static_cast<double>(i) + 0.5) / static_cast<double>(values.size()) * area.width(), area.bottom() - std::min(1.0, top > 0 ? values[i] / top : 0.0) * area.height());
+        line << QPointF(area.left() +
+                            (static_cast<double>(i) + 0.5) / static_cast<double>(values.size()) * area.width(),
+                        area.bottom() - std::min(1.0, top > 0 ? values[i] / top : 0.0) * area.height());
     line << area.bottomRight();
     return line;
 }
@@ -39,7 +43,8 @@ double highest(const Values& values)
 
 }  // namespace
 
-Instruments::Instruments(Document& document, QWidget* parent) : QWidget(parent), m_document(document), m_keys(new KeyList(document, this))
+Instruments::Instruments(Document& document, QWidget* parent)
+    : QWidget(parent), m_document(document), m_keys(new KeyList(document, this))
 {
     setObjectName("instruments");
     setAccessibleName(tr("Instruments"));
@@ -49,7 +54,10 @@ Instruments::Instruments(Document& document, QWidget* parent) : QWidget(parent),
     connect(&document, &Document::frameChosen, this, &Instruments::renewTrail);
 }
 
-void Instruments::resizeEvent(QResizeEvent*) { m_keys->setGeometry(kMargin, kKeys + 20, width() - 2 * kMargin, std::max(20, height() - kProbeHeight - kKeys - 26)); }
+void Instruments::resizeEvent(QResizeEvent*)
+{
+    m_keys->setGeometry(kMargin, kKeys + 20, width() - 2 * kMargin, std::max(20, height() - kProbeHeight - kKeys - 26));
+}
 
 void Instruments::setTrace(const LookTrace& trace)
 {
@@ -99,9 +107,12 @@ void Instruments::clear()
 void Instruments::describe()
 {
     const ToneMeasures& t = m_frame->after.tone;
-    setAccessibleDescription(tr("Mean tone %1, contrast %2. Clipped at black: red %3 %, green %4 %, blue %5 %. Clipped at white: red %6 %, green %7 %, blue %8 %.")
-                                 .arg(theme::decimal(t.meanL, 3)).arg(theme::decimal(t.contrast, 3))
-                                 .arg(percent(t.clippedLow[0]), percent(t.clippedLow[1]), percent(t.clippedLow[2]), percent(t.clippedHigh[0]), percent(t.clippedHigh[1]), percent(t.clippedHigh[2])));
+    setAccessibleDescription(tr("Mean tone %1, contrast %2. Clipped at black: red %3 %, green %4 %, blue %5 %. Clipped "
+                                "at white: red %6 %, green %7 %, blue %8 %.")
+                                 .arg(theme::decimal(t.meanL, 3))
+                                 .arg(theme::decimal(t.contrast, 3))
+                                 .arg(percent(t.clippedLow[0]), percent(t.clippedLow[1]), percent(t.clippedLow[2]),
+                                      percent(t.clippedHigh[0]), percent(t.clippedHigh[1]), percent(t.clippedHigh[2])));
 }
 
 QRectF Instruments::column(double top, double height) const { return {kMargin, top, width() - 2.0 * kMargin, height}; }
@@ -148,17 +159,25 @@ void Instruments::paintTargets(QPainter& painter, const QRectF& area) const
     // What the intent card asks for, as ticks on the axis: where the mean should lie, and where black should land.
     const IntentCard& card = m_document.look().card;
     const auto tick = [&](double from, double to) {
-        painter.fillRect(QRectF(area.left() + from * area.width(), area.top(), std::max(2.0, (to - from) * area.width()), 3), theme::kInk);
+        painter.fillRect(
+            QRectF(area.left() + from * area.width(), area.top(), std::max(2.0, (to - from) * area.width()), 3),
+            theme::kInk);
     };
     if (card.key != IntentCard::Key::Unsaid)
-        card.key == IntentCard::Key::Dark ? tick(0, 0.45) : card.key == IntentCard::Key::Middle ? tick(0.45, 0.62) : tick(0.62, 1);
+        card.key == IntentCard::Key::Dark     ? tick(0, 0.45)
+        : card.key == IntentCard::Key::Middle ? tick(0.45, 0.62)
+                                              : tick(0.62, 1);
     if (card.fade != IntentCard::Level::Unsaid)
-        tick(card.fade == IntentCard::Level::Little ? 0 : card.fade == IntentCard::Level::Medium ? 0.03 : 0.12, card.fade == IntentCard::Level::Little ? 0.03 : 0.12);
+        tick(card.fade == IntentCard::Level::Little   ? 0
+             : card.fade == IntentCard::Level::Medium ? 0.03
+                                                      : 0.12,
+             card.fade == IntentCard::Level::Little ? 0.03 : 0.12);
     if (m_frame && card.key != IntentCard::Key::Unsaid) {
         const double x = area.left() + m_frame->after.tone.meanL * area.width();
         painter.setPen(Qt::NoPen);
         painter.setBrush(theme::kInk);
-        painter.drawPolygon(QPolygonF{QPointF(x - 4, area.top() + 9), QPointF(x + 4, area.top() + 9), QPointF(x, area.top() + 3)});
+        painter.drawPolygon(
+            QPolygonF{QPointF(x - 4, area.top() + 9), QPointF(x + 4, area.top() + 9), QPointF(x, area.top() + 3)});
     }
 }
 
@@ -168,7 +187,8 @@ void Instruments::paintClipPlaces(QPainter& painter, const QRectF& area, const s
     for (int i = 0; i < 9; ++i) {
         QColor ink = theme::kInk;
         ink.setAlphaF(most > 0 ? static_cast<float>(places[static_cast<std::size_t>(i)] / most) : 0.0F);
-        const QRectF cell(area.left() + (i % 3) * area.width() / 3, area.top() + (i / 3) * area.height() / 3, area.width() / 3, area.height() / 3);
+        const QRectF cell(area.left() + (i % 3) * area.width() / 3, area.top() + (i / 3) * area.height() / 3,
+                          area.width() / 3, area.height() / 3);
         painter.fillRect(cell, theme::kPaper);
         painter.fillRect(cell, ink);
     }
@@ -176,8 +196,8 @@ void Instruments::paintClipPlaces(QPainter& painter, const QRectF& area, const s
 
 void Instruments::paintTrail(QPainter& painter, double top) const
 {
-    // Warm to cool, greys from black at the left: how far the look carries them from neutral (OKLab b, then a), and the picture's own
-    // neutrals as dots, ringed where they came in.
+    // Warm to cool, greys from black at the left: how far the look carries them from neutral (OKLab b, then a), and the
+    // picture's own neutrals as dots, ringed where they came in.
     const QRectF area = column(top, 44);
     painter.fillRect(area, theme::kPaper);
     painter.setPen(QPen(theme::kHairline, 1));
@@ -185,11 +205,15 @@ void Instruments::paintTrail(QPainter& painter, double top) const
     double reach = 0.02;
     for (const OkLab& c : m_trail)
         reach = std::max({reach, std::abs(c.a) * 1.15, std::abs(c.b) * 1.15});
-    const auto y = [&](double v) { return area.center().y() - std::clamp(v / reach, -1.0, 1.0) * (area.height() / 2 - 1); };
+    const auto y = [&](double v) {
+        return area.center().y() - std::clamp(v / reach, -1.0, 1.0) * (area.height() / 2 - 1);
+    };
     const auto line = [&](double OkLab::*part, const QPen& pen) {
         QPolygonF points;
         for (std::size_t i = 0; i < m_trail.size(); ++i)
-            points << QPointF(area.left() + static_cast<double>(i) / static_cast<double>(m_trail.size() - 1) * area.width(), y(m_trail[i].*part));
+            points << QPointF(area.left() +
+                                  static_cast<double>(i) / static_cast<double>(m_trail.size() - 1) * area.width(),
+                              y(m_trail[i].*part));
         painter.setPen(pen);
         painter.setBrush(Qt::NoBrush);
         painter.drawPolyline(points);
@@ -199,7 +223,8 @@ void Instruments::paintTrail(QPainter& painter, double top) const
     if (m_trace)
         for (std::size_t i = 0; i < m_trace->keys.size(); ++i)
             if (m_trace->keys[i].kind == KeyColour::Kind::Neutral) {
-                const OkLab in = toOkLab(m_trace->states.front().keys[i].okLch), out = toOkLab(m_trace->states.back().keys[i].okLch);
+                const OkLab in = toOkLab(m_trace->states.front().keys[i].okLch),
+                            out = toOkLab(m_trace->states.back().keys[i].okLch);
                 const double x = area.left() + std::clamp(in.L, 0.0, 1.0) * area.width();
                 painter.setPen(QPen(theme::kGhost, 1));
                 painter.setBrush(theme::kPaper);
@@ -211,7 +236,8 @@ void Instruments::paintTrail(QPainter& painter, double top) const
     painter.setPen(theme::kQuietInk);
     painter.drawText(area.adjusted(3, 0, 0, 0), Qt::AlignLeft | Qt::AlignTop, tr("warm"));
     painter.drawText(area.adjusted(3, 0, 0, 0), Qt::AlignLeft | Qt::AlignBottom, tr("cool"));
-    painter.drawText(column(top - 22, 20), Qt::AlignRight | Qt::AlignVCenter, theme::isBlind() ? QString() : QStringLiteral("±") + theme::decimal(reach, 3));
+    painter.drawText(column(top - 22, 20), Qt::AlignRight | Qt::AlignVCenter,
+                     theme::isBlind() ? QString() : QStringLiteral("±") + theme::decimal(reach, 3));
 }
 
 double Instruments::paintClipping(QPainter& painter, double top) const
@@ -221,7 +247,8 @@ double Instruments::paintClipping(QPainter& painter, double top) const
     const auto cell = [&](int c, double y, const QString& words, bool strong, const QColor& ink) {
         painter.setFont(theme::font(13, strong));
         painter.setPen(ink);
-        painter.drawText(c < 0 ? QRectF(kMargin, y, 62, 17) : QRectF(kMargin + 62 + c * step, y, step, 17), (c < 0 ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter, words);
+        painter.drawText(c < 0 ? QRectF(kMargin, y, 62, 17) : QRectF(kMargin + 62 + c * step, y, step, 17),
+                         (c < 0 ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter, words);
     };
     cell(-1, top, tr("clipped %"), false, theme::kQuietInk);
     const QString letters[] = {tr("R"), tr("G"), tr("B")};
@@ -230,7 +257,8 @@ double Instruments::paintClipping(QPainter& painter, double top) const
     const auto row = [&](double y, const QString& name, const std::array<double, 3>& shares) {
         cell(-1, y, name, false, theme::kQuietInk);
         for (int c = 0; c < 3; ++c)
-            cell(c, y, m_frame ? percent(shares[static_cast<std::size_t>(c)]) : QStringLiteral("–"), m_frame && shares[static_cast<std::size_t>(c)] > 0.001, theme::kInk);
+            cell(c, y, m_frame ? percent(shares[static_cast<std::size_t>(c)]) : QStringLiteral("–"),
+                 m_frame && shares[static_cast<std::size_t>(c)] > 0.001, theme::kInk);
     };
     if (m_frame) {
         paintClipPlaces(painter, QRectF(width() - kMargin - 14, top + 20, 14, 12), m_frame->after.clips.high);
@@ -274,12 +302,16 @@ double Instruments::paintHueMap(QPainter& painter, double top) const
     // The colour plan: a line below the strip where colour is meant to be.
     for (const PlanHue& plan : m_document.look().card.plan)
         for (double shift : {-360.0, 0.0, 360.0}) {
-            const double left = std::clamp((plan.hue + shift - plan.width / 2) / 360, 0.0, 1.0), right = std::clamp((plan.hue + shift + plan.width / 2) / 360, 0.0, 1.0);
+            const double left = std::clamp((plan.hue + shift - plan.width / 2) / 360, 0.0, 1.0),
+                         right = std::clamp((plan.hue + shift + plan.width / 2) / 360, 0.0, 1.0);
             if (right > left)
-                painter.fillRect(QRectF(area.left() + left * area.width(), area.bottom() + 9, (right - left) * area.width(), 2), theme::kInk);
+                painter.fillRect(
+                    QRectF(area.left() + left * area.width(), area.bottom() + 9, (right - left) * area.width(), 2),
+                    theme::kInk);
         }
     if (m_torn >= 0)
-        painter.fillRect(QRectF(area.left() + m_torn / 360 * area.width() - 5, area.top(), 10, area.height()), QBrush(theme::kInk, Qt::BDiagPattern));
+        painter.fillRect(QRectF(area.left() + m_torn / 360 * area.width() - 5, area.top(), 10, area.height()),
+                         QBrush(theme::kInk, Qt::BDiagPattern));
     if (m_probe) {
         const OkLch c = toOkLch(toOkLab(m_probe->out));
         if (c.chroma > 0.01) {
@@ -304,11 +336,14 @@ void Instruments::paintProbe(QPainter& painter, double top) const
         painter.drawText(QRectF(kMargin, y, 62, 17), Qt::AlignLeft | Qt::AlignVCenter, name);
         painter.setPen(theme::kInk);
         painter.drawText(QRectF(kMargin + 58, y, 60, 17), Qt::AlignRight | Qt::AlignVCenter, in);
-        painter.drawText(QRectF(kMargin + 118, y, width() - 2.0 * kMargin - 118, 17), Qt::AlignRight | Qt::AlignVCenter, out);
+        painter.drawText(QRectF(kMargin + 118, y, width() - 2.0 * kMargin - 118, 17), Qt::AlignRight | Qt::AlignVCenter,
+                         out);
     };
     const OkLch in = toOkLch(toOkLab(m_probe->in)), out = toOkLch(toOkLab(m_probe->out));
     const auto n = [](double v, int digits) { return theme::number(v, digits); };
-    const auto hue = [&](const OkLch& c) { return c.chroma > 0.005 ? n(c.hueDegrees, 0) + QStringLiteral("°") : QStringLiteral("–"); };
+    const auto hue = [&](const OkLch& c) {
+        return c.chroma > 0.005 ? n(c.hueDegrees, 0) + QStringLiteral("°") : QStringLiteral("–");
+    };
     const auto code = [](const LinearRgb& c) {
         const QColor s = theme::screenColour(c);
         if (theme::isBlind())
@@ -335,7 +370,8 @@ void Instruments::paintEvent(QPaintEvent*)
     paintTrail(painter, paintHeading(painter, kTrail, tr("Neutral trail")));
     paintHueMap(painter, paintHeading(painter, kHueMap, tr("Hue map")));
     paintHeading(painter, kKeys, tr("Key colours"));
-    paintProbe(painter, paintHeading(painter, height() - kProbeHeight - 6, m_probe ? tr("Pointer") : tr("Under the pointer")));
+    paintProbe(painter,
+               paintHeading(painter, height() - kProbeHeight - 6, m_probe ? tr("Pointer") : tr("Under the pointer")));
 }
 
 }  // namespace amber

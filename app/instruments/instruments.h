@@ -1,5 +1,5 @@
-// The instruments beside the wall: tone skyline with clip shares and targets, neutral trail, hue map, key colours, and what lies under
-// the pointer. Before is a ghost line.
+// The instruments beside the wall: tone skyline with clip shares and targets, neutral trail, hue map, key colours, and
+// what lies under the pointer. Before is a ghost line.
 #pragma once
 
 #include "app/bench/step_editor.h"
@@ -45,7 +45,7 @@ private:
 
     Document& m_document;
     KeyList* m_keys;
-    std::vector<OkLab> m_trail;  ///< greys from black to white as they leave the look
+    std::vector<OkLab> m_trail;         ///< greys from black to white as they leave the look
     std::vector<HueFamily> m_families;  ///< of the chosen step, when it is hue shifts
     double m_torn = -1;                 ///< hue at which they nearly fold; below 0: nowhere
     std::optional<LookTrace> m_trace;

@@ -14,7 +14,8 @@ KeyList::KeyList(Document& document, QWidget* parent) : QWidget(parent), m_docum
     setObjectName("keyList");
     setAccessibleName(tr("Key colours"));
     setFocusPolicy(Qt::StrongFocus);
-    setToolTip(tr("Target, now, difference (ΔE00). A key colour without a target is held against what it was when it came in. Enter or a right click changes it."));
+    setToolTip(tr("Target, now, difference (ΔE00). A key colour without a target is held against what it was when it "
+                  "came in. Enter or a right click changes it."));
 }
 
 int KeyList::rowsShown() const { return std::max(1, height() / kRow); }
@@ -28,7 +29,9 @@ void KeyList::setTrace(const LookTrace& trace)
         select(-1);
     QStringList words;
     for (int row = 0; row < count; ++row)
-        words << tr("%1 %2").arg(keyColourTitle(trace.keys[static_cast<std::size_t>(row)])).arg(theme::decimal(differenceAt(row), 1));
+        words << tr("%1 %2")
+                     .arg(keyColourTitle(trace.keys[static_cast<std::size_t>(row)]))
+                     .arg(theme::decimal(differenceAt(row), 1));
     setAccessibleDescription(words.join(QStringLiteral("; ")));
     update();
 }
@@ -45,7 +48,10 @@ Lab KeyList::targetOf(int row) const
     return m_trace->keys[index].target.value_or(m_trace->states.front().keys[index].lab);
 }
 
-double KeyList::differenceAt(int row) const { return ciede2000(targetOf(row), m_trace->states.back().keys[static_cast<std::size_t>(row)].lab); }
+double KeyList::differenceAt(int row) const
+{
+    return ciede2000(targetOf(row), m_trace->states.back().keys[static_cast<std::size_t>(row)].lab);
+}
 
 QRect KeyList::rowRect(int row) const { return {0, (row - m_first) * kRow, width(), kRow}; }
 
@@ -65,12 +71,16 @@ namespace {
 /// A CIELAB colour on the screen.
 QColor onScreen(const Lab& lab)
 {
-    // From D50 CIELAB over XYZ to sRGB (CIE 15; the matrix is Bradford to D65 times the inverse of IEC 61966-2-1's primaries).
+    // From D50 CIELAB over XYZ to sRGB (CIE 15; the matrix is Bradford to D65 times the inverse of IEC 61966-2-1's
+    // primaries).
     const double fy = (lab.l + 16) / 116, fx = fy + lab.a / 500, fz = fy - lab.b / 200;
     const auto back = [](double f) { return f > 6.0 / 29 ? f * f * f : 3 * (6.0 / 29) * (6.0 / 29) * (f - 4.0 / 29); };
     const double x = 0.96422 * back(fx), y = back(fy), z = 0.82521 * back(fz);
-    const double r = 3.1338561 * x - 1.6168667 * y - 0.4906146 * z, g = -0.9787684 * x + 1.9161415 * y + 0.0334540 * z, b = 0.0719453 * x - 0.2289914 * y + 1.4052427 * z;
-    const auto code = [](double v) { return std::clamp(static_cast<int>(encodeComponent(RgbSpace::Srgb, v) * 255 + 0.5), 0, 255); };
+    const double r = 3.1338561 * x - 1.6168667 * y - 0.4906146 * z, g = -0.9787684 * x + 1.9161415 * y + 0.0334540 * z,
+                 b = 0.0719453 * x - 0.2289914 * y + 1.4052427 * z;
+    const auto code = [](double v) {
+        return std::clamp(static_cast<int>(encodeComponent(RgbSpace::Srgb, v) * 255 + 0.5), 0, 255);
+    };
     return {code(r), code(g), code(b)};
 }
 
@@ -93,7 +103,8 @@ void KeyList::paintEvent(QPaintEvent*)
             painter.fillRect(QRect(area.left(), area.top(), 3, area.height()), theme::kAmber);
         }
         painter.fillRect(QRect(area.left() + 6, area.top() + 2, 12, 13), onScreen(targetOf(row)));
-        painter.fillRect(QRect(area.left() + 18, area.top() + 2, 12, 13), onScreen(m_trace->states.back().keys[static_cast<std::size_t>(row)].lab));
+        painter.fillRect(QRect(area.left() + 18, area.top() + 2, 12, 13),
+                         onScreen(m_trace->states.back().keys[static_cast<std::size_t>(row)].lab));
         const double difference = differenceAt(row);
         const bool over = key.kind == KeyColour::Kind::Marked && difference > key.tolerance;
         painter.setFont(theme::font(13, over));
@@ -103,7 +114,9 @@ void KeyList::paintEvent(QPaintEvent*)
         painter.setFont(theme::font(13));
         painter.setPen(key.kind == KeyColour::Kind::Marked ? theme::kInk : theme::kQuietInk);
         const QRect words = area.adjusted(35, 0, -46, 0);
-        painter.drawText(words, Qt::AlignLeft | Qt::AlignVCenter, painter.fontMetrics().elidedText(QStringLiteral("%1 %2").arg(row + 1).arg(keyColourTitle(key)), Qt::ElideRight, words.width()));
+        painter.drawText(words, Qt::AlignLeft | Qt::AlignVCenter,
+                         painter.fontMetrics().elidedText(QStringLiteral("%1 %2").arg(row + 1).arg(keyColourTitle(key)),
+                                                          Qt::ElideRight, words.width()));
     }
     if (more) {
         painter.fillRect(QRect(width() - 30, height() - 3, 30, 2), theme::kGhost);
@@ -121,7 +134,8 @@ void KeyList::mousePressEvent(QMouseEvent* event)
 void KeyList::wheelEvent(QWheelEvent* event)
 {
     if (m_trace)
-        m_first = std::clamp(m_first - event->angleDelta().y() / 120, 0, std::max(0, static_cast<int>(m_trace->keys.size()) - rowsShown()));
+        m_first = std::clamp(m_first - event->angleDelta().y() / 120, 0,
+                             std::max(0, static_cast<int>(m_trace->keys.size()) - rowsShown()));
     update();
 }
 
@@ -131,7 +145,8 @@ void KeyList::keyPressEvent(QKeyEvent* event)
     const int count = m_trace ? static_cast<int>(m_trace->keys.size()) : 0;
     if (event->key() == Qt::Key_Up || event->key() == Qt::Key_Down)
         select(count == 0 ? -1 : std::clamp(m_selected + (event->key() == Qt::Key_Up ? -1 : 1), 0, count - 1));
-    else if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter || event->key() == Qt::Key_Menu) && m_selected >= 0)
+    else if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter || event->key() == Qt::Key_Menu) &&
+             m_selected >= 0)
         showMenu(m_selected, mapToGlobal(rowRect(m_selected).bottomLeft()));
     else if (event->key() == Qt::Key_Delete && m_selected >= 0)
         change(m_selected, nullptr);
@@ -173,7 +188,8 @@ void KeyList::showMenu(int row, QPoint at)
         menu.addAction(tr("Target: as it came in"), this, [&] { change(row, [](KeyColour& k) { k.target.reset(); }); });
         QMenu* tolerance = menu.addMenu(tr("Tolerance, ΔE %1").arg(key.tolerance, 0, 'g', 3));
         for (const double value : {1.0, 2.0, 3.0, 5.0, 8.0})
-            tolerance->addAction(QString::number(value), this, [this, row, value] { change(row, [value](KeyColour& k) { k.tolerance = value; }); });
+            tolerance->addAction(QString::number(value), this,
+                                 [this, row, value] { change(row, [value](KeyColour& k) { k.tolerance = value; }); });
         menu.addAction(tr("Rename…"), this, [&] {
             QInputDialog dialog(this);
             dialog.setObjectName("keyNameDialog");

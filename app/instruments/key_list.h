@@ -1,4 +1,5 @@
-// The list of key colours: target, now, CIEDE2000 between them and the tolerance. Targets and names are set from a menu.
+// The list of key colours: target, now, CIEDE2000 between them and the tolerance. Targets and names are set from a
+// menu.
 #pragma once
 
 #include "app/document/document.h"

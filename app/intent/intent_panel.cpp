@@ -6,7 +6,10 @@
 
 namespace amber {
 
-IntentPanel::IntentPanel(Document& document, QWidget* parent) : QWidget(parent), m_document(document), m_mood(new QLineEdit(this)), m_plan(new QLineEdit(this)), m_madeFor(new QLineEdit(this)), m_limits(new QLineEdit(this)), m_references(new QLabel(this)), m_planShare(new QLabel(this))
+IntentPanel::IntentPanel(Document& document, QWidget* parent)
+    : QWidget(parent), m_document(document), m_mood(new QLineEdit(this)), m_plan(new QLineEdit(this)),
+      m_madeFor(new QLineEdit(this)), m_limits(new QLineEdit(this)), m_references(new QLabel(this)),
+      m_planShare(new QLabel(this))
 {
     setObjectName("intentPanel");
     auto* grid = new QGridLayout;
@@ -27,7 +30,8 @@ IntentPanel::IntentPanel(Document& document, QWidget* parent) : QWidget(parent),
     };
     line(m_mood, "intentMood", tr("Mood"), tr("in a sentence: warm dusk, soft darks, true clay"), 0);
     line(m_plan, "intentPlan", tr("Colour plan"), tr("hues that carry it, in degrees: 60, 240"), 1);
-    m_plan->setToolTip(tr("Up to eight hues; each keeps 30° to either side. All others are meant to be quiet. Marked below the hue map"));
+    m_plan->setToolTip(tr(
+        "Up to eight hues; each keeps 30° to either side. All others are meant to be quiet. Marked below the hue map"));
     m_planShare->setObjectName("intentPlanShare");
     grid->addWidget(m_planShare, 1, 2);
     line(m_madeFor, "intentMadeFor", tr("Made for"), tr("the input it expects: balanced frames, window light"), 2);
@@ -39,7 +43,8 @@ IntentPanel::IntentPanel(Document& document, QWidget* parent) : QWidget(parent),
     connect(add, &QPushButton::clicked, this, [this] {
         IntentCard card = m_document.look().card;
         const std::string name = Document::pictureName(m_document.frameInHand());
-        if (const auto found = std::find(card.references.begin(), card.references.end(), name); found != card.references.end())
+        if (const auto found = std::find(card.references.begin(), card.references.end(), name);
+            found != card.references.end())
             card.references.erase(found);
         else
             card.references.push_back(name);
@@ -61,11 +66,24 @@ IntentPanel::IntentPanel(Document& document, QWidget* parent) : QWidget(parent),
         QStringList choices;
     } rows[] = {
         {IntentScore::Part::Key, "intentKey", tr("Key"), {tr("not said"), tr("dark"), tr("middle"), tr("bright")}},
-        {IntentScore::Part::Temperature, "intentTemperature", tr("Warm, cool"), {tr("not said"), tr("neutral"), tr("warm"), tr("cool"), tr("warm lights, cool darks"), tr("cool lights, warm darks")}},
-        {IntentScore::Part::Contrast, "intentContrast", tr("Contrast"), {tr("not said"), tr("little"), tr("medium"), tr("much")}},
+        {IntentScore::Part::Temperature,
+         "intentTemperature",
+         tr("Warm, cool"),
+         {tr("not said"), tr("neutral"), tr("warm"), tr("cool"), tr("warm lights, cool darks"),
+          tr("cool lights, warm darks")}},
+        {IntentScore::Part::Contrast,
+         "intentContrast",
+         tr("Contrast"),
+         {tr("not said"), tr("little"), tr("medium"), tr("much")}},
         {IntentScore::Part::Fade, "intentFade", tr("Fade"), {tr("not said"), tr("little"), tr("medium"), tr("much")}},
-        {IntentScore::Part::Fidelity, "intentFidelity", tr("Colours"), {tr("not said"), tr("true"), tr("leaning"), tr("free")}},
-        {IntentScore::Part::Grain, "intentGrain", tr("Grain"), {tr("not said"), tr("little or none"), tr("medium"), tr("much")}},
+        {IntentScore::Part::Fidelity,
+         "intentFidelity",
+         tr("Colours"),
+         {tr("not said"), tr("true"), tr("leaning"), tr("free")}},
+        {IntentScore::Part::Grain,
+         "intentGrain",
+         tr("Grain"),
+         {tr("not said"), tr("little or none"), tr("medium"), tr("much")}},
     };
     int at = 0;
     for (const auto& row : rows) {
@@ -108,7 +126,9 @@ void IntentPanel::put()
         if (plan.size() < 8)
             plan.push_back({std::clamp(hue.toDouble(), 0.0, 360.0), 60, {}});
     // Widths that came with a file stay when the hues do.
-    const bool same = plan.size() == card.plan.size() && std::equal(plan.begin(), plan.end(), card.plan.begin(), [](const PlanHue& a, const PlanHue& b) { return std::abs(a.hue - b.hue) < 0.5; });
+    const bool same = plan.size() == card.plan.size() &&
+                      std::equal(plan.begin(), plan.end(), card.plan.begin(),
+                                 [](const PlanHue& a, const PlanHue& b) { return std::abs(a.hue - b.hue) < 0.5; });
     if (!same)
         card.plan = plan;
     const auto index = [&](std::size_t row) { return m_rows[row].choice->currentIndex(); };
@@ -136,7 +156,9 @@ void IntentPanel::refresh()
     show(m_plan, hues.join(QStringLiteral(", ")).toStdString());
     show(m_madeFor, look.card.madeFor);
     show(m_limits, look.card.limits);
-    const int indices[] = {static_cast<int>(look.card.key), static_cast<int>(look.card.temperature), static_cast<int>(look.card.contrast), static_cast<int>(look.card.fade), static_cast<int>(look.card.fidelity), static_cast<int>(look.card.grain)};
+    const int indices[] = {static_cast<int>(look.card.key),      static_cast<int>(look.card.temperature),
+                           static_cast<int>(look.card.contrast), static_cast<int>(look.card.fade),
+                           static_cast<int>(look.card.fidelity), static_cast<int>(look.card.grain)};
     for (std::size_t i = 0; i < m_rows.size(); ++i)
         m_rows[i].choice->setCurrentIndex(indices[i]);
     QStringList names;
@@ -158,17 +180,27 @@ void IntentPanel::refreshScores()
     std::vector<std::pair<double, double>> ranges;
     for (const PlanHue& p : m_document.look().card.plan)
         ranges.emplace_back(p.hue, p.width);
-    m_planShare->setText(ranges.empty() ? QString() : tr("%1 % of this frame's chroma inside").arg(theme::number(100 * chromaWithin(m_hues, ranges), 0)));
+    m_planShare->setText(
+        ranges.empty()
+            ? QString()
+            : tr("%1 % of this frame's chroma inside").arg(theme::number(100 * chromaWithin(m_hues, ranges), 0)));
     const auto scores = frames ? scoreIntent(m_document.look(), frames()) : std::vector<IntentScore>{};
     for (Row& row : m_rows) {
-        const auto found = std::find_if(scores.begin(), scores.end(), [&](const IntentScore& s) { return s.part == row.part; });
+        const auto found =
+            std::find_if(scores.begin(), scores.end(), [&](const IntentScore& s) { return s.part == row.part; });
         if (found == scores.end()) {
             row.score->clear();
             continue;
         }
         const int digits = row.part == IntentScore::Part::Fidelity ? 1 : 3;
-        const QString wanted = std::isinf(found->low) ? tr("up to %1").arg(theme::number(found->high, digits)) : std::isinf(found->high) ? tr("from %1").arg(theme::number(found->low, digits)) : tr("%1 to %2").arg(theme::number(found->low, digits), theme::number(found->high, digits));
-        const QString verdict = found->verdict == IntentScore::Verdict::Met ? tr("met") : found->verdict == IntentScore::Verdict::Near ? tr("near") : tr("not met");
+        const QString wanted =
+            std::isinf(found->low) ? tr("up to %1").arg(theme::number(found->high, digits))
+            : std::isinf(found->high)
+                ? tr("from %1").arg(theme::number(found->low, digits))
+                : tr("%1 to %2").arg(theme::number(found->low, digits), theme::number(found->high, digits));
+        const QString verdict = found->verdict == IntentScore::Verdict::Met    ? tr("met")
+                                : found->verdict == IntentScore::Verdict::Near ? tr("near")
+                                                                               : tr("not met");
         row.score->setText(tr("%1: %2, wanted %3").arg(verdict, theme::number(found->measured, digits), wanted));
         row.score->setProperty("quiet", found->verdict == IntentScore::Verdict::Met);
         QFont font = theme::font(13, found->verdict == IntentScore::Verdict::Missed);

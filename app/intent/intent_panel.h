@@ -1,4 +1,5 @@
-// The intent card: what the look is to be, and beside each part that can be measured how the look stands to it on the frames of the wall.
+// The intent card: what the look is to be, and beside each part that can be measured how the look stands to it on the
+// frames of the wall.
 #pragma once
 
 #include "app/document/document.h"

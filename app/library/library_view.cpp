@@ -11,15 +11,23 @@ QString subjectBoundWords(const Look& look)
     for (const SubjectBound& bound : subjectBound(look)) {
         const QString step = QStringLiteral("%1 %2").arg(bound.step + 1).arg(stepTitle(look.steps[bound.step]));
         switch (bound.what) {
-        case SubjectBound::What::MovedFamily: words << QObject::tr("%1: the family “%2” was made for one subject").arg(step, text(bound.name)); break;
-        case SubjectBound::What::NarrowGuard: words << QObject::tr("%1: its guard holds to one hue, %2°").arg(step).arg(bound.hueDegrees, 0, 'f', 0); break;
-        case SubjectBound::What::ShelteredHue: words << QObject::tr("%1: it shelters hue %2°").arg(step).arg(bound.hueDegrees, 0, 'f', 0); break;
+        case SubjectBound::What::MovedFamily:
+            words << QObject::tr("%1: the family “%2” was made for one subject").arg(step, text(bound.name));
+            break;
+        case SubjectBound::What::NarrowGuard:
+            words << QObject::tr("%1: its guard holds to one hue, %2°").arg(step).arg(bound.hueDegrees, 0, 'f', 0);
+            break;
+        case SubjectBound::What::ShelteredHue:
+            words << QObject::tr("%1: it shelters hue %2°").arg(step).arg(bound.hueDegrees, 0, 'f', 0);
+            break;
         }
     }
     return words.join(QStringLiteral(" · "));
 }
 
-LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent) : QWidget(parent), m_document(document), m_wall(wall), m_search(new QLineEdit(this)), m_sheet(new TileSheet(this)), m_words(new QLabel(this))
+LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
+    : QWidget(parent), m_document(document), m_wall(wall), m_search(new QLineEdit(this)), m_sheet(new TileSheet(this)),
+      m_words(new QLabel(this))
 {
     setObjectName("libraryView");
     m_search->setObjectName("librarySearch");
@@ -50,12 +58,16 @@ LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent) : QWid
         refresh();
     });
     button("lookImport", tr("Import…"), tr("Bring in a look from a file"), [this] {
-        const QString path = QFileDialog::getOpenFileName(this, tr("Import a look"), m_document.folder(), tr("Looks (*.json)"));
+        const QString path =
+            QFileDialog::getOpenFileName(this, tr("Import a look"), m_document.folder(), tr("Looks (*.json)"));
         if (const Status done = path.isEmpty() ? Status{} : m_document.importLook(path); !done)
             emit m_document.failed(text(done.error().message()));
         refresh();
     });
-    button("lookExport", tr("Export…"), tr("Write the chosen look to a file, complete with its tables, or as a lookup table with a report of how well it travels"), [this] { emit exportRequested(chosen()); });
+    button("lookExport", tr("Export…"),
+           tr("Write the chosen look to a file, complete with its tables, or as a lookup table with a report of how "
+              "well it travels"),
+           [this] { emit exportRequested(chosen()); });
     row->addStretch(1);
     button("libraryClose", tr("Back"), tr("Back to the wall"), [this] { emit closed(); });
     m_words->setObjectName("libraryWords");
@@ -91,12 +103,18 @@ void LibraryView::refresh()
         auto look = m_document.lookOfEntry(entry.id);
         if (!look)
             continue;
-        QString all = text(entry.name) + QStringLiteral(" ") + text(look->intent) + QStringLiteral(" ") + text(look->card.madeFor);
+        QString all = text(entry.name) + QStringLiteral(" ") + text(look->intent) + QStringLiteral(" ") +
+                      text(look->card.madeFor);
         for (const Step& step : look->steps)
             all += QStringLiteral(" ") + stepTitle(step);
         if (!wanted.isEmpty() && !all.contains(wanted, Qt::CaseInsensitive))
             continue;
-        tiles.push_back({std::move(*look), m_wall.proxyInHand(), QString::fromStdString(Document::pictureName(m_document.frameInHand())), text(entry.name), {}, {}});
+        tiles.push_back({std::move(*look),
+                         m_wall.proxyInHand(),
+                         QString::fromStdString(Document::pictureName(m_document.frameInHand())),
+                         text(entry.name),
+                         {},
+                         {}});
         m_shown.push_back(entry.id);
     }
     m_sheet->setTiles(tiles);
@@ -110,9 +128,13 @@ void LibraryView::describe()
 {
     const auto look = chosen() ? m_document.lookOfEntry(chosen()) : std::nullopt;
     if (!look)
-        return m_words->setText(m_search->text().isEmpty() ? tr("This job has no looks yet.") : tr("No look of this job has “%1” in its name, mood or steps.").arg(m_search->text()));
+        return m_words->setText(
+            m_search->text().isEmpty()
+                ? tr("This job has no looks yet.")
+                : tr("No look of this job has “%1” in its name, mood or steps.").arg(m_search->text()));
     QStringList words{look->intent.empty() ? tr("No mood written.") : text(look->intent)};
-    words << tr("Made for: %1").arg(look->card.madeFor.empty() ? tr("not said") : text(look->card.madeFor)) << tr("limits: %1").arg(look->card.limits.empty() ? tr("not said") : text(look->card.limits));
+    words << tr("Made for: %1").arg(look->card.madeFor.empty() ? tr("not said") : text(look->card.madeFor))
+          << tr("limits: %1").arg(look->card.limits.empty() ? tr("not said") : text(look->card.limits));
     if (const QString bound = subjectBoundWords(*look); !bound.isEmpty())
         words << tr("travels, but is bound to a subject: %1").arg(bound);
     m_words->setText(words.join(QStringLiteral(" · ")));

@@ -1,5 +1,5 @@
-// The looks of this job, each on the frame in hand: search, choose, duplicate, bring in, hand out with what they are made for, and a
-// warning when something bound to one subject would travel along.
+// The looks of this job, each on the frame in hand: search, choose, duplicate, bring in, hand out with what they are
+// made for, and a warning when something bound to one subject would travel along.
 #pragma once
 
 #include "app/variants/tile_sheet.h"

@@ -7,7 +7,9 @@
 
 namespace amber {
 
-PlanDialog::PlanDialog(TimeKeeper& keeper, QWidget* parent) : QDialog(parent), m_keeper(keeper), m_budget(new QLabel(this)), m_spent(new QLabel(this)), m_left(new QLabel(this)), m_over(new QLabel(this))
+PlanDialog::PlanDialog(TimeKeeper& keeper, QWidget* parent)
+    : QDialog(parent), m_keeper(keeper), m_budget(new QLabel(this)), m_spent(new QLabel(this)),
+      m_left(new QLabel(this)), m_over(new QLabel(this))
 {
     setObjectName("planDialog");
     setWindowTitle(tr("Time plan"));
@@ -63,7 +65,10 @@ PlanDialog::PlanDialog(TimeKeeper& keeper, QWidget* parent) : QDialog(parent), m
     m_left->setWordWrap(true);
     for (QLabel* label : {m_budget, m_spent, m_over})
         label->setWordWrap(true);
-    auto* said = new QLabel(tr("Only active time counts: a pause of more than a minute is left out. Hard frames (unsure, clipped, bracketed) have more of the budget; the order Hardest first brings them to the front. D in the contact sheet ticks a frame off."), this);
+    auto* said = new QLabel(tr("Only active time counts: a pause of more than a minute is left out. Hard frames "
+                               "(unsure, clipped, bracketed) have more of the budget; the order Hardest first brings "
+                               "them to the front. D in the contact sheet ticks a frame off."),
+                            this);
     said->setProperty("quiet", true);
     said->setWordWrap(true);
     auto* close = new QPushButton(tr("Close"), this);
@@ -83,14 +88,21 @@ PlanDialog::PlanDialog(TimeKeeper& keeper, QWidget* parent) : QDialog(parent), m
 void PlanDialog::refresh()
 {
     const TimeForecast f = m_keeper.forecastNow();
-    const auto hours = [](double h) { return h < 1 ? tr("%1 min").arg(std::lround(h * 60)) : tr("%1 h").arg(QLocale().toString(h, 'f', 1)); };
+    const auto hours = [](double h) {
+        return h < 1 ? tr("%1 min").arg(std::lround(h * 60)) : tr("%1 h").arg(QLocale().toString(h, 'f', 1));
+    };
     for (int i = 0; i < kStages; ++i)
         m_stage[i]->setText(tr("%1 min").arg(QLocale().toString(f.spentMinutes[static_cast<std::size_t>(i)], 'f', 1)));
     m_budget->setText(tr("Budget for %1 frames: %2").arg(f.frames).arg(hours(f.budgetHours)));
-    m_spent->setText(tr("Active time so far: %1; %2 of %3 frames done").arg(hours(f.spentHours)).arg(f.done).arg(f.frames));
+    m_spent->setText(
+        tr("Active time so far: %1; %2 of %3 frames done").arg(hours(f.spentHours)).arg(f.done).arg(f.frames));
     const QDate day = QDate::currentDate().addDays(std::max(0, static_cast<int>(std::ceil(f.daysLeft)) - 1));
-    m_left->setText(f.done == f.frames && f.frames > 0 ? tr("All frames are done.") : tr("%1 to go: done on %2 at this pace").arg(hours(f.leftHours), QLocale().toString(day, QLocale::LongFormat)));
-    m_over->setText(f.overBudget == 0 ? tr("No frame is over its budget.") : tr("%1 frames are over their budget.").arg(f.overBudget));
+    m_left->setText(f.done == f.frames && f.frames > 0
+                        ? tr("All frames are done.")
+                        : tr("%1 to go: done on %2 at this pace")
+                              .arg(hours(f.leftHours), QLocale().toString(day, QLocale::LongFormat)));
+    m_over->setText(f.overBudget == 0 ? tr("No frame is over its budget.")
+                                      : tr("%1 frames are over their budget.").arg(f.overBudget));
 }
 
 }  // namespace amber

@@ -4,7 +4,8 @@
 
 namespace amber {
 
-TimeKeeper::TimeKeeper(Document& document, QObject* parent) : QObject(parent), m_document(document), m_timer(new QTimer(this))
+TimeKeeper::TimeKeeper(Document& document, QObject* parent)
+    : QObject(parent), m_document(document), m_timer(new QTimer(this))
 {
     m_now.start();
     m_timer->setInterval(20000);
@@ -20,7 +21,10 @@ TimeKeeper::TimeKeeper(Document& document, QObject* parent) : QObject(parent), m
     });
 }
 
-void TimeKeeper::act(int stage) { m_clock.act(static_cast<double>(m_now.elapsed()) / 1000, m_document.frameInHand(), stage); }
+void TimeKeeper::act(int stage)
+{
+    m_clock.act(static_cast<double>(m_now.elapsed()) / 1000, m_document.frameInHand(), stage);
+}
 
 void TimeKeeper::flush()
 {
@@ -37,7 +41,10 @@ void TimeKeeper::flush()
     emit changed();
 }
 
-StageTimes TimeKeeper::spent(std::int64_t frame) const { return stageTimesFromText(m_document.choice("time/" + std::to_string(frame))); }
+StageTimes TimeKeeper::spent(std::int64_t frame) const
+{
+    return stageTimesFromText(m_document.choice("time/" + std::to_string(frame)));
+}
 
 void TimeKeeper::setDone(const std::vector<std::int64_t>& frames, bool done)
 {

@@ -44,7 +44,8 @@ Image fromScreen(const QImage& picture)
 
 namespace {
 
-std::shared_ptr<const Proxy> balancedProxy(const std::shared_ptr<const Proxy>& proxy, const ProxyStore::Footing& footing)
+std::shared_ptr<const Proxy> balancedProxy(const std::shared_ptr<const Proxy>& proxy,
+                                           const ProxyStore::Footing& footing)
 {
     if (!footing.balance.changesPixels())
         return proxy;
@@ -63,7 +64,10 @@ std::shared_ptr<const Proxy> balancedProxy(const std::shared_ptr<const Proxy>& p
     return made;
 }
 
-std::size_t bytesOf(const Image& image) { return static_cast<std::size_t>(image.width()) * image.height() * 3 * sizeof(float); }
+std::size_t bytesOf(const Image& image)
+{
+    return static_cast<std::size_t>(image.width()) * image.height() * 3 * sizeof(float);
+}
 std::size_t bytesOf(const Proxy& proxy) { return bytesOf(proxy.image) + bytesOf(proxy.samples); }
 
 /// Runs `work`; what it throws (no memory, a library's fault) becomes the reason why the picture is not to be had.
@@ -84,7 +88,9 @@ QString faultOf(Work&& work)
 std::size_t ProxyStore::usualLimitBytes()
 {
     constexpr std::size_t kLeast = std::size_t{256} << 20, kMost = std::size_t{1} << 30;
-    return std::clamp(static_cast<std::size_t>(::sysconf(_SC_PHYS_PAGES)) * static_cast<std::size_t>(::sysconf(_SC_PAGESIZE)) / 8, kLeast, kMost);
+    return std::clamp(static_cast<std::size_t>(::sysconf(_SC_PHYS_PAGES)) *
+                          static_cast<std::size_t>(::sysconf(_SC_PAGESIZE)) / 8,
+                      kLeast, kMost);
 }
 
 std::size_t ProxyStore::keptBytes() const
@@ -102,7 +108,8 @@ ProxyStore::ProxyStore(QObject* parent) : QObject(parent), m_gate(std::make_shar
 {
     // The wall is about two thirds of the screen.
     if (const QScreen* screen = QGuiApplication::primaryScreen())
-        m_proxyEdge = std::clamp(static_cast<int>(screen->size().width() * screen->devicePixelRatio() * 2 / 3), kProxyEdge, kLargestProxyEdge);
+        m_proxyEdge = std::clamp(static_cast<int>(screen->size().width() * screen->devicePixelRatio() * 2 / 3),
+                                 kProxyEdge, kLargestProxyEdge);
     m_proxyPool.setMaxThreadCount(1);
     m_thumbnailPool.setMaxThreadCount(1);
     m_thumbnailPool.setThreadPriority(QThread::LowestPriority);
@@ -174,36 +181,38 @@ std::shared_ptr<const Proxy> ProxyStore::proxy(std::int64_t frame, const std::fi
     if (m_waiting.contains(frame) || isKnownUnreadable(frame, path))
         return nullptr;
     m_waiting.insert(frame);
-    m_proxyPool.start([this, frame, path, edge = m_proxyEdge, footing = footing(frame), gate = m_gate, cancel = m_cancel] {
-        if (cancel.isCancelled())
-            return;
-        std::shared_ptr<const Proxy> proxy, balanced;
-        const Stamp stamp = stampOf(path);
-        const QString fault = faultOf([&] {
-            const auto held = gate->take(bytesToReadReduced(path, edge, false));
-            auto read = readReducedWithSamples(path, edge, kSampleEdge);
-            if (!read)
-                return QString::fromStdString(read.error().message());
-            proxy = std::make_shared<const Proxy>(Proxy{std::move(read->image), std::move(read->samples), std::move(read->info)});
-            balanced = balancedProxy(proxy, footing);
-            return QString();
-        });
-        QMetaObject::invokeMethod(this, [this, frame, path, proxy, balanced, footing, stamp, fault, cancel] {
+    m_proxyPool.start(
+        [this, frame, path, edge = m_proxyEdge, footing = footing(frame), gate = m_gate, cancel = m_cancel] {
             if (cancel.isCancelled())
                 return;
-            m_waiting.remove(frame);
-            if (!balanced) {
-                m_unreadable.insert(frame, stamp);
-                emit failed(frame, fault);
-                return;
-            }
-            keep(frame, proxy, balanced);
-            // The balance may have changed while the file was read.
-            if (const Footing now = this->footing(frame); !(now.balance == footing.balance))
-                refoot(frame, path);
-            emit proxyReady(frame);
+            std::shared_ptr<const Proxy> proxy, balanced;
+            const Stamp stamp = stampOf(path);
+            const QString fault = faultOf([&] {
+                const auto held = gate->take(bytesToReadReduced(path, edge, false));
+                auto read = readReducedWithSamples(path, edge, kSampleEdge);
+                if (!read)
+                    return QString::fromStdString(read.error().message());
+                proxy = std::make_shared<const Proxy>(
+                    Proxy{std::move(read->image), std::move(read->samples), std::move(read->info)});
+                balanced = balancedProxy(proxy, footing);
+                return QString();
+            });
+            QMetaObject::invokeMethod(this, [this, frame, path, proxy, balanced, footing, stamp, fault, cancel] {
+                if (cancel.isCancelled())
+                    return;
+                m_waiting.remove(frame);
+                if (!balanced) {
+                    m_unreadable.insert(frame, stamp);
+                    emit failed(frame, fault);
+                    return;
+                }
+                keep(frame, proxy, balanced);
+                // The balance may have changed while the file was read.
+                if (const Footing now = this->footing(frame); !(now.balance == footing.balance))
+                    refoot(frame, path);
+                emit proxyReady(frame);
+            });
         });
-    });
     return nullptr;
 }
 
@@ -277,7 +286,10 @@ std::shared_ptr<const Image> ProxyStore::wholePicture(std::int64_t frame, const 
             auto picture = readPicture(path);
             if (!picture)
                 return QString::fromStdString(picture.error().message());
-            whole = std::make_shared<const Image>(footing.balance.changesPixels() ? balancedPicture(std::move(picture->image), footing.balance, footing.response) : std::move(picture->image));
+            whole = std::make_shared<const Image>(
+                footing.balance.changesPixels()
+                    ? balancedPicture(std::move(picture->image), footing.balance, footing.response)
+                    : std::move(picture->image));
             return QString();
         });
         QMetaObject::invokeMethod(this, [this, frame, whole, fault, cancel] {

@@ -1,14 +1,14 @@
 // Reduced pictures for the screen, read in the background. Thumbnails are quick and small; proxies are true reductions.
 #pragma once
 
-#include "core/image/metadata.h"
 #include "core/frame/frame_balance.h"
+#include "core/image/metadata.h"
 #include "core/image/read.h"
 
 #include <QHash>
 #include <QObject>
-#include <QThreadPool>
 #include <QSet>
+#include <QThreadPool>
 #include <atomic>
 #include <functional>
 #include <memory>
@@ -29,7 +29,8 @@ class ProxyStore : public QObject {
 
 public:
     static constexpr int kProxyEdge = 1600, kLargestProxyEdge = 2880, kSampleEdge = 208, kThumbnailEdge = 320;
-    /// Of all pictures kept for the screen together, by the machine's memory: an eighth of it, from 256 MiB to 1 GiB. What is on the wall is always kept.
+    /// Of all pictures kept for the screen together, by the machine's memory: an eighth of it, from 256 MiB to 1 GiB.
+    /// What is on the wall is always kept.
     static std::size_t usualLimitBytes();
     void setLimitBytes(std::size_t bytes) { m_limitBytes = bytes; }
 
@@ -49,11 +50,12 @@ public:
 
     /// The balanced proxy of a frame, or nothing yet: then it is read and proxyReady follows.
     std::shared_ptr<const Proxy> proxy(std::int64_t frame, const std::filesystem::path& path);
-    /// The whole picture at its own size, for looking at single pixels: only of one frame at a time. Nothing yet: it is read, and
-    /// proxyReady follows.
+    /// The whole picture at its own size, for looking at single pixels: only of one frame at a time. Nothing yet: it is
+    /// read, and proxyReady follows.
     std::shared_ptr<const Image> wholePicture(std::int64_t frame, const std::filesystem::path& path);
     void dropWholePicture() { m_whole.reset(), m_wholeFrame = 0; }
-    /// Reads a thumbnail and the content hash in the background, once. Asking again with `urgent` moves a waiting one forward.
+    /// Reads a thumbnail and the content hash in the background, once. Asking again with `urgent` moves a waiting one
+    /// forward.
     void requestThumbnail(std::int64_t frame, const std::filesystem::path& path, bool urgent);
     /// Drops what is kept of one frame, also that it could not be read: its file is another one now.
     void forget(std::int64_t frame);
@@ -65,7 +67,8 @@ public:
 signals:
     void proxyReady(std::int64_t frame);
     /// `capture`: what the camera wrote down.
-    void thumbnailReady(std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes, const CaptureFacts& capture);
+    void thumbnailReady(std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes,
+                        const CaptureFacts& capture);
     void failed(std::int64_t frame, const QString& message);
 
 private:
@@ -97,7 +100,8 @@ private:
         std::mutex mutex;
         QSet<std::int64_t> frames;
     };
-    std::shared_ptr<Begun> m_begun = std::make_shared<Begun>();  ///< thumbnails taken up, by whichever request came first
+    std::shared_ptr<Begun> m_begun =
+        std::make_shared<Begun>();  ///< thumbnails taken up, by whichever request came first
     CancelToken m_cancel;
 };
 

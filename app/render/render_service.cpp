@@ -5,7 +5,10 @@
 
 namespace amber {
 
-RenderService::RenderService(QObject* parent) : QObject(parent), m_thread([this] { work(); }) { qRegisterMetaType<MeasuredFrame>(), qRegisterMetaType<LookTrace>(); }
+RenderService::RenderService(QObject* parent) : QObject(parent), m_thread([this] { work(); })
+{
+    qRegisterMetaType<MeasuredFrame>(), qRegisterMetaType<LookTrace>();
+}
 
 RenderService::~RenderService()
 {
@@ -57,14 +60,17 @@ RenderService::Reduced& RenderService::reduced(const RenderRequest::Picture& pic
         entry->proxy = picture.proxy;
         entry->size = picture.size;
         const Image& source = picture.proxy->image;
-        const double scale = std::min({1.0, static_cast<double>(picture.size.width()) / source.width(), static_cast<double>(picture.size.height()) / source.height()});
-        entry->image = reduceByArea(source.view(), std::max(1, static_cast<int>(source.width() * scale + 0.5)), std::max(1, static_cast<int>(source.height() * scale + 0.5)));
+        const double scale = std::min({1.0, static_cast<double>(picture.size.width()) / source.width(),
+                                       static_cast<double>(picture.size.height()) / source.height()});
+        entry->image = reduceByArea(source.view(), std::max(1, static_cast<int>(source.width() * scale + 0.5)),
+                                    std::max(1, static_cast<int>(source.height() * scale + 0.5)));
         entry->before = toScreen(entry->image.view());
     }
     return *entry;
 }
 
-const FrameMeasures& RenderService::measure(Remembered& last, const Reduced& source, const RenderPlan& plan, const Framing& framing)
+const FrameMeasures& RenderService::measure(Remembered& last, const Reduced& source, const RenderPlan& plan,
+                                            const Framing& framing)
 {
     if (last.proxy != source.proxy || last.plan != plan.hash() || !(last.framing == framing)) {
         // Spatial steps mean nothing on single pixels: the picture on the screen is measured then.
@@ -80,7 +86,10 @@ const FrameMeasures& RenderService::measure(Remembered& last, const Reduced& sou
     return last.measures;
 }
 
-int RenderService::longEdge(const Reduced& source) { return std::max(source.proxy->info.width, source.proxy->info.height); }
+int RenderService::longEdge(const Reduced& source)
+{
+    return std::max(source.proxy->info.width, source.proxy->info.height);
+}
 
 bool RenderService::isOvertaken()
 {
@@ -88,12 +97,14 @@ bool RenderService::isOvertaken()
     return m_stop || m_next.has_value();
 }
 
-void RenderService::layOver(Reduced& source, const Look& look, const RenderRequest& request, const RenderOptions& options, ImageView picture, MutableImageView out)
+void RenderService::layOver(Reduced& source, const Look& look, const RenderRequest& request,
+                            const RenderOptions& options, ImageView picture, MutableImageView out)
 {
     if (!source.absent)
         source.absent = absentColour(source.image.view());
     if (request.overlay.what == RenderRequest::Overlay::What::Family)
-        layOverFamily(look, request.entering, static_cast<std::size_t>(std::max(0, request.overlay.family)), *source.absent, picture, out, options);
+        layOverFamily(look, request.entering, static_cast<std::size_t>(std::max(0, request.overlay.family)),
+                      *source.absent, picture, out, options);
     else
         layOverStep(look, request.entering, *source.absent, picture, out, options);
 }
@@ -102,8 +113,12 @@ void RenderService::showPart(const RenderRequest& request, const RenderPlan& pla
 {
     const auto& picture = request.pictures[0];
     const Image& whole = *picture.whole;
-    const int width = std::min(picture.size.width(), whole.width()), height = std::min(picture.size.height(), whole.height());
-    const int left = std::clamp(static_cast<int>(picture.centre.x() * whole.width()) - width / 2, 0, whole.width() - width), top = std::clamp(static_cast<int>(picture.centre.y() * whole.height()) - height / 2, 0, whole.height() - height);
+    const int width = std::min(picture.size.width(), whole.width()),
+              height = std::min(picture.size.height(), whole.height());
+    const int left = std::clamp(static_cast<int>(picture.centre.x() * whole.width()) - width / 2, 0,
+                                whole.width() - width),
+              top = std::clamp(static_cast<int>(picture.centre.y() * whole.height()) - height / 2, 0,
+                               whole.height() - height);
     const auto part = [&](const Image& of) {
         ImageView view = of.view();
         view.data = view.row(top) + 3 * left, view.width = width, view.height = height;
@@ -130,19 +145,22 @@ void RenderService::trace(const RenderRequest& request, Reduced& source)
 {
     const auto& picture = request.pictures[0];
     const Look look = lookFor(request.look, picture.name);
-    const bool spatial = std::any_of(look.steps.begin(), look.steps.end(), [](const Step& s) { return isSpatial(s) && !isIdentity(s); });
+    const bool spatial =
+        std::any_of(look.steps.begin(), look.steps.end(), [](const Step& s) { return isSpatial(s) && !isIdentity(s); });
     const Image& read = spatial ? source.image : source.proxy->samples;
     std::vector<KeyColour> keys = request.keys;
     for (const KeyColour& own : automaticKeyColours(source.proxy->samples.view(), picture.frame, request.framing))
         keys.push_back(own);
-    if (auto found = traceLook(look, read.view(), picture.frame, keys, request.framing, {RenderOptions::Stage::All, longEdge(source)}, [this] { return isOvertaken(); }))
+    if (auto found = traceLook(look, read.view(), picture.frame, keys, request.framing,
+                               {RenderOptions::Stage::All, longEdge(source)}, [this] { return isOvertaken(); }))
         emit traced(request.number, *found);
 }
 
 void RenderService::run(const RenderRequest& request)
 {
     const auto nothing = RenderPlan::compile(Look{});
-    const bool alike = std::all_of(request.look.steps.begin(), request.look.steps.end(), [](const Step& s) { return s.own.empty(); });
+    const bool alike =
+        std::all_of(request.look.steps.begin(), request.look.steps.end(), [](const Step& s) { return s.own.empty(); });
     std::optional<RenderPlan> plan, first, firstEntering;
     for (std::size_t i = 0; i < request.pictures.size(); ++i) {
         const auto& picture = request.pictures[i];
@@ -172,7 +190,9 @@ void RenderService::run(const RenderRequest& request)
     // Measuring waits until every picture is shown.
     if (request.measure && !request.pictures.empty() && nothing && first && firstEntering) {
         Reduced& source = reduced(request.pictures[0]);
-        emit measured(request.number, {measure(m_after, source, *first, request.framing), measure(m_before, source, *nothing, request.framing), measure(m_entering, source, *firstEntering, request.framing)});
+        emit measured(request.number, {measure(m_after, source, *first, request.framing),
+                                       measure(m_before, source, *nothing, request.framing),
+                                       measure(m_entering, source, *firstEntering, request.framing)});
         if (!isOvertaken())
             trace(request, source);
     }

@@ -1,12 +1,12 @@
-// Renders what the screen shows, off the interface thread. Requests are numbered; only the newest waiting one is run, so late
-// answers are never shown and a drag never queues up.
+// Renders what the screen shows, off the interface thread. Requests are numbered; only the newest waiting one is run,
+// so late answers are never shown and a drag never queues up.
 #pragma once
 
 #include "app/render/proxy_store.h"
 #include "core/analysis/step_trace.h"
 #include "core/engine/render_plan.h"
-#include "core/measure/main_colours.h"
 #include "core/measure/frame_measures.h"
+#include "core/measure/main_colours.h"
 
 #include <QImage>
 #include <QSize>
@@ -21,8 +21,8 @@ struct RenderRequest {
     struct Picture {
         std::int64_t frame;
         std::shared_ptr<const Proxy> proxy;
-        QSize size;  ///< device pixels to fit into
-        std::string name = {};  ///< by which the look knows it
+        QSize size;                               ///< device pixels to fit into
+        std::string name = {};                    ///< by which the look knows it
         std::shared_ptr<const Image> whole = {};  ///< shown pixel for pixel, a part of `size` round `centre`
         QPointF centre = {0.5, 0.5};
     };
@@ -38,8 +38,8 @@ struct RenderRequest {
     std::vector<Picture> pictures;   ///< the frame in hand first
     bool measure = true;             ///< measure the first picture
     Overlay overlay;                 ///< of the step after `entering`
-    std::vector<KeyColour> keys;     ///< traced through the look; those the first picture watches by itself come to them
-    Framing framing;                 ///< of the first picture
+    std::vector<KeyColour> keys;  ///< traced through the look; those the first picture watches by itself come to them
+    Framing framing;              ///< of the first picture
 };
 
 /// The frame in hand, measured as it leaves the look, as it came in, and as it enters the chosen step.
@@ -90,8 +90,10 @@ private:
     void run(const RenderRequest& request);
     static int longEdge(const Reduced& source);
     Reduced& reduced(const RenderRequest::Picture& picture);
-    const FrameMeasures& measure(Remembered& last, const Reduced& source, const RenderPlan& plan, const Framing& framing);
-    static void layOver(Reduced& source, const Look& look, const RenderRequest& request, const RenderOptions& options, ImageView picture, MutableImageView out);
+    const FrameMeasures& measure(Remembered& last, const Reduced& source, const RenderPlan& plan,
+                                 const Framing& framing);
+    static void layOver(Reduced& source, const Look& look, const RenderRequest& request, const RenderOptions& options,
+                        ImageView picture, MutableImageView out);
     void showPart(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look);
     void trace(const RenderRequest& request, Reduced& source);
     bool isOvertaken();

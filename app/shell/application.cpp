@@ -8,7 +8,8 @@ namespace amber {
 
 Application::Application(int& argc, char** argv) : QApplication(argc, argv)
 {
-    // QApplication takes the user's locale for the C library as well, where it changes what numbers look like to every library.
+    // QApplication takes the user's locale for the C library as well, where it changes what numbers look like to every
+    // library.
     std::setlocale(LC_NUMERIC, "C");
     theme::install(*this);
 }
@@ -20,7 +21,8 @@ bool Application::notify(QObject* receiver, QEvent* event)
     } catch (const std::bad_alloc&) {
         emit broke(tr("There was not enough memory for this. Nothing that was kept is lost."));
     } catch (const std::exception& error) {
-        emit broke(tr("This could not be done: %1. Nothing that was kept is lost.").arg(QString::fromUtf8(error.what())));
+        emit broke(
+            tr("This could not be done: %1. Nothing that was kept is lost.").arg(QString::fromUtf8(error.what())));
     }
     return false;
 }

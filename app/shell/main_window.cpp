@@ -15,7 +15,9 @@
 
 namespace amber {
 
-MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStackedWidget(this)), m_rail(new QButtonGroup(this)), m_messages(new MessageBars(this)), m_lost(new LostFrames(m_document, this))
+MainWindow::MainWindow(QWidget* parent)
+    : QWidget(parent), m_places(new QStackedWidget(this)), m_rail(new QButtonGroup(this)),
+      m_messages(new MessageBars(this)), m_lost(new LostFrames(m_document, this))
 {
     setObjectName("desk");
     setAcceptDrops(true);
@@ -25,7 +27,8 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
     m_balance = new BalancePlace(m_document, m_proxies, m_shoot->model(), this);
     m_look = new LookPlace(m_document, m_proxies, m_renders, this);
     m_match = new MatchPlace(m_document, m_proxies, m_shoot->model(), this);
-    m_proof = new ProofPlace(m_document, m_proxies, [this](std::int64_t frame) { return m_shoot->model().thumbnail(frame); }, this);
+    m_proof = new ProofPlace(
+        m_document, m_proxies, [this](std::int64_t frame) { return m_shoot->model().thumbnail(frame); }, this);
     m_handover = new HandoverPlace(m_document, this);
     for (QWidget* place : std::initializer_list<QWidget*>{m_shoot, m_balance, m_look, m_match, m_proof, m_handover})
         m_places->addWidget(place);
@@ -66,7 +69,14 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
             theme::setSurround(lightness);
     });
     connect(&m_document, &Document::failed, this, &MainWindow::say);
-    connect(&m_document, &Document::lookLocked, this, [this] { m_messages->ask({"look", m_document.lookFault(), m_document.canTakeLastGood() ? std::vector<LostFrames::Answer>{{tr("Take the version before"), [this] { m_document.takeLastGood(); }}} : std::vector<LostFrames::Answer>{}, false}); });
+    connect(&m_document, &Document::lookLocked, this, [this] {
+        m_messages->ask({"look", m_document.lookFault(),
+                         m_document.canTakeLastGood()
+                             ? std::vector<LostFrames::Answer>{{tr("Take the version before"),
+                                                                [this] { m_document.takeLastGood(); }}}
+                             : std::vector<LostFrames::Answer>{},
+                         false});
+    });
     connect(&m_document, &Document::revisionsChanged, this, [this] {
         if (m_document.lookFault().isEmpty())
             m_messages->ask({"look", {}, {}});
@@ -75,7 +85,8 @@ MainWindow::MainWindow(QWidget* parent) : QWidget(parent), m_places(new QStacked
     connect(m_lost, &LostFrames::said, this, &MainWindow::say);
     m_messages->show(m_lost->task(), "lostTask", tr("Looking for pictures that are not where they were…"));
     connect(m_lost, &LostFrames::folderWanted, this, [this] {
-        const QString folder = QFileDialog::getExistingDirectory(this, tr("Where the pictures are"), m_document.folder());
+        const QString folder =
+            QFileDialog::getExistingDirectory(this, tr("Where the pictures are"), m_document.folder());
         if (!folder.isEmpty())
             m_lost->searchIn(folder);
     });
@@ -107,7 +118,9 @@ QWidget* MainWindow::makeRail()
     const struct {
         const char *icon, *id;
         QString words;
-    } places[] = {{"shoot", "shoot", tr("Shoot")}, {"balance", "balance", tr("Balance")}, {"look", "look", tr("Look")}, {"match", "match", tr("Match")}, {"proof", "proof", tr("Proof")}, {"handover", "handover", tr("Hand over")}};
+    } places[] = {{"shoot", "shoot", tr("Shoot")}, {"balance", "balance", tr("Balance")},
+                  {"look", "look", tr("Look")},    {"match", "match", tr("Match")},
+                  {"proof", "proof", tr("Proof")}, {"handover", "handover", tr("Hand over")}};
     for (int i = 0; i < static_cast<int>(std::size(places)); ++i) {
         auto* button = new QToolButton(rail);
         button->setObjectName("railButton");
@@ -234,7 +247,8 @@ void MainWindow::chooseTrialFrames()
         if (frame.id == m_document.frameInHand())
             inHand = ids.size();
         ids.push_back(frame.id);
-        sketches.push_back(sketchOf(fromScreen(thumbnail.toImage().scaled(48, 48, Qt::KeepAspectRatio, Qt::FastTransformation)).view()));
+        sketches.push_back(sketchOf(
+            fromScreen(thumbnail.toImage().scaled(48, 48, Qt::KeepAspectRatio, Qt::FastTransformation)).view()));
     }
     if (inHand >= ids.size()) {
         say(tr("The frame in hand is not read yet; try again in a moment."));
@@ -245,7 +259,8 @@ void MainWindow::chooseTrialFrames()
     QStringList words;
     for (const TrialFrame& trial : trialFrames(sketches, inHand, Document::kCompanionLimit)) {
         chosen.push_back(ids[trial.frame]);
-        words << tr("%1 (%2)").arg(titleOf(*m_document.frame(ids[trial.frame])), kReasons[static_cast<int>(trial.reason)]);
+        words << tr("%1 (%2)").arg(titleOf(*m_document.frame(ids[trial.frame])),
+                                   kReasons[static_cast<int>(trial.reason)]);
     }
     m_document.setCompanions(chosen);
     say(tr("Companions are now the frames that differ most: %1.").arg(words.join(QStringLiteral(", "))));
@@ -254,7 +269,8 @@ void MainWindow::chooseTrialFrames()
 void MainWindow::step(int way)
 {
     const auto& frames = m_document.frames();
-    const auto found = std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.id == m_document.frameInHand(); });
+    const auto found =
+        std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.id == m_document.frameInHand(); });
     const auto next = found - frames.begin() + way;
     if (found != frames.end() && next >= 0 && next < static_cast<std::ptrdiff_t>(frames.size()))
         m_document.setFrameInHand(frames[static_cast<std::size_t>(next)].id);
@@ -263,7 +279,10 @@ void MainWindow::step(int way)
 void MainWindow::retitle()
 {
     const QString job = m_document.title();
-    setWindowTitle(m_document.isReadOnly() ? tr("%1 · %2 · not kept · Jolly Amber").arg(text(m_document.look().name), job) : job.isEmpty() ? tr("Jolly Amber") : tr("%1 · %2 · Jolly Amber").arg(text(m_document.look().name), job));
+    setWindowTitle(m_document.isReadOnly()
+                       ? tr("%1 · %2 · not kept · Jolly Amber").arg(text(m_document.look().name), job)
+                   : job.isEmpty() ? tr("Jolly Amber")
+                                   : tr("%1 · %2 · Jolly Amber").arg(text(m_document.look().name), job));
 }
 
 MainWindow::Place MainWindow::place() const { return static_cast<Place>(m_places->currentIndex()); }
@@ -289,7 +308,8 @@ void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths)
 {
     m_messages->say({});
     if (const Status done = m_document.openPaths(paths); !done)
-        say(m_document.isOpen() ? tr("%1. What was open before is still open.").arg(text(done.error().message())) : tr("%1.").arg(text(done.error().message())));
+        say(m_document.isOpen() ? tr("%1. What was open before is still open.").arg(text(done.error().message()))
+                                : tr("%1.").arg(text(done.error().message())));
     else if (!m_document.notice().isEmpty())
         say(m_document.notice());
 }
@@ -301,16 +321,22 @@ bool MainWindow::eventFilter(QObject*, QEvent* event)
     case QEvent::MouseButtonPress:
     case QEvent::MouseMove:
     case QEvent::Wheel:
-        m_keeper.act(place() == Place::Balance ? static_cast<int>(Stage::Balance) : place() == Place::Look || place() == Place::Match ? static_cast<int>(Stage::Look) : place() == Place::Proof ? static_cast<int>(Stage::Proof) : -1);
+        m_keeper.act(place() == Place::Balance                           ? static_cast<int>(Stage::Balance)
+                     : place() == Place::Look || place() == Place::Match ? static_cast<int>(Stage::Look)
+                     : place() == Place::Proof                           ? static_cast<int>(Stage::Proof)
+                                                                         : -1);
         break;
-    default: break;
+    default:
+        break;
     }
     if (event->type() != QEvent::KeyPress && event->type() != QEvent::KeyRelease)
         return false;
     const auto* key = static_cast<QKeyEvent*>(event);
     if (key->key() == Qt::Key_F5) {
         if (!key->isAutoRepeat())
-            m_look->holdExtreme(event->type() == QEvent::KeyRelease ? 0 : key->modifiers() & Qt::ShiftModifier ? -1 : 1);
+            m_look->holdExtreme(event->type() == QEvent::KeyRelease    ? 0
+                                : key->modifiers() & Qt::ShiftModifier ? -1
+                                                                       : 1);
         return true;
     }
     if (key->key() == Qt::Key_Escape && event->type() == QEvent::KeyPress && m_look->isQuiet()) {
@@ -321,7 +347,9 @@ bool MainWindow::eventFilter(QObject*, QEvent* event)
     if (!untouched && !before)
         return false;
     if (!key->isAutoRepeat())
-        m_look->wall().hold(event->type() == QEvent::KeyRelease ? Wall::Hold::Nothing : untouched ? Wall::Hold::Untouched : Wall::Hold::BeforeStep);
+        m_look->wall().hold(event->type() == QEvent::KeyRelease ? Wall::Hold::Nothing
+                            : untouched                         ? Wall::Hold::Untouched
+                                                                : Wall::Hold::BeforeStep);
     return true;
 }
 
@@ -341,7 +369,10 @@ void MainWindow::closeEvent(QCloseEvent* event)
     m_balance->commitPending();
     m_keeper.flush();
     if (m_handover->task().isRunning()) {
-        QMessageBox question(QMessageBox::Question, tr("Files are being written"), tr("Stop handing over and quit? Files already written are whole; those not begun are left out."), QMessageBox::Yes | QMessageBox::No, this);
+        QMessageBox question(
+            QMessageBox::Question, tr("Files are being written"),
+            tr("Stop handing over and quit? Files already written are whole; those not begun are left out."),
+            QMessageBox::Yes | QMessageBox::No, this);
         question.setDefaultButton(QMessageBox::No);
         // Once all is written there is nothing to stop: the question answers itself.
         bool isOver = false;

@@ -65,8 +65,11 @@ void MessageBars::drop(const QString& name)
 
 void MessageBars::showOne()
 {
-    const auto answerable = std::find_if(m_questions.begin(), m_questions.end(), [](const Asked& q) { return q.isAnswerable; });
-    const Asked* shown = answerable != m_questions.end() ? &*answerable : m_questions.empty() ? nullptr : &m_questions.front();
+    const auto answerable =
+        std::find_if(m_questions.begin(), m_questions.end(), [](const Asked& q) { return q.isAnswerable; });
+    const Asked* shown = answerable != m_questions.end() ? &*answerable
+                         : m_questions.empty()           ? nullptr
+                                                         : &m_questions.front();
     for (const Asked& q : m_questions) {
         q.count->setText(m_questions.size() > 1 ? tr("1 of %1").arg(m_questions.size()) : QString());
         q.bar->setVisible(&q == shown);

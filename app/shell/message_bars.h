@@ -18,8 +18,8 @@ public:
     explicit MessageBars(QWidget* parent = nullptr);
     /// One message at a time; an empty one takes the last away.
     void say(const QString& message);
-    /// Questions stay until they are answered, put off, or taken back by an empty one of the same name. One is shown at a time, those that can be answered
-    /// first: the picture keeps its room.
+    /// Questions stay until they are answered, put off, or taken back by an empty one of the same name. One is shown at
+    /// a time, those that can be answered first: the picture keeps its room.
     void ask(const LostFrames::Question& question);
     /// Shows work that was not begun by hand, once it has run for a moment: what it is, how far, and a way to stop it.
     void show(Task& task, const QString& name, const QString& words);

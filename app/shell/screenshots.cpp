@@ -3,6 +3,7 @@
 #include "app/bench/bench.h"
 #include "app/bench/hue_editor.h"
 #include "app/bench/table_editor.h"
+#include "app/library/library_view.h"
 #include "app/places/balance/balance_place.h"
 #include "app/places/handover/handover_place.h"
 #include "app/places/look/look_place.h"
@@ -11,7 +12,6 @@
 #include "app/places/shoot/shoot_place.h"
 #include "app/shell/main_window.h"
 #include "app/theme/theme.h"
-#include "app/library/library_view.h"
 #include "app/variants/sweep_view.h"
 #include "app/variants/tray_view.h"
 #include "app/wall/picture_view.h"
@@ -39,7 +39,9 @@ public:
         QBuffer buffer(&bytes);
         buffer.open(QIODevice::WriteOnly);
         widget.grab().save(&buffer, "PNG");
-        if (const Status written = saveFile(path.toStdString(), std::string_view(bytes.constData(), static_cast<std::size_t>(bytes.size()))); !written) {
+        if (const Status written = saveFile(
+                path.toStdString(), std::string_view(bytes.constData(), static_cast<std::size_t>(bytes.size())));
+            !written) {
             std::fprintf(stderr, "jolly-amber: %s\n", written.error().message().c_str());
             m_status = 1;
         } else {
@@ -68,7 +70,8 @@ private:
     static bool isAtRest(const QWidget& widget)
     {
         const auto timers = widget.findChildren<QTimer*>();
-        return std::none_of(timers.begin(), timers.end(), [](const QTimer* t) { return t->isSingleShot() && t->isActive(); });
+        return std::none_of(timers.begin(), timers.end(),
+                            [](const QTimer* t) { return t->isSingleShot() && t->isActive(); });
     }
     static void settle()
     {
@@ -82,9 +85,12 @@ private:
 bool wallIsDone(LookPlace& look, std::size_t companions)
 {
     Wall& wall = look.wall();
-    const auto shown = [&](const PictureView& view) { return view.paintedNumber() == wall.requested() && !view.image().isNull(); };
+    const auto shown = [&](const PictureView& view) {
+        return view.paintedNumber() == wall.requested() && !view.image().isNull();
+    };
     const auto& all = wall.companionViews();
-    return all.size() == companions && wall.tracedNumber() == wall.requested() && shown(wall.inHand()) && std::all_of(all.begin(), all.end(), [&](const PictureView* v) { return shown(*v); });
+    return all.size() == companions && wall.tracedNumber() == wall.requested() && shown(wall.inHand()) &&
+           std::all_of(all.begin(), all.end(), [&](const PictureView* v) { return shown(*v); });
 }
 
 std::int64_t lookNamed(const Document& document, const std::string& name)
@@ -115,7 +121,8 @@ int writeScreenshots(const QString& folder)
     Document& document = window.document();
     LookPlace& look = window.look();
     window.open({demo});
-    camera.waitFor([&] { return window.shoot().model().readCount() == static_cast<int>(document.frames().size()); }, "the contact sheet");
+    camera.waitFor([&] { return window.shoot().model().readCount() == static_cast<int>(document.frames().size()); },
+                   "the contact sheet");
     camera.take(window, "shoot");
     const std::int64_t first = document.frameInHand();
 
@@ -126,7 +133,8 @@ int writeScreenshots(const QString& folder)
                 return frame.id;
         return document.frameInHand();
     }());
-    window.shoot().sheet().setCurrentIndex(window.shoot().sheet().model()->index(window.shoot().model().rowOf(document.frameInHand()), 0));
+    window.shoot().sheet().setCurrentIndex(
+        window.shoot().sheet().model()->index(window.shoot().model().rowOf(document.frameInHand()), 0));
     QTimer::singleShot(0, &window, [&] {
         if (auto* dialog = window.findChild<QDialog*>("bracketDialog")) {
             camera.take(*dialog, "bracket");
@@ -150,7 +158,9 @@ int writeScreenshots(const QString& folder)
     const auto [yard, yardGroup] = groupOf("yard-10");
     balance.model().setGroup(yardGroup);
     document.setFrameInHand(groupOf("yard-03").first);
-    const auto balanceShown = [&] { return !balance.after().image().isNull() && !window.findChild<PictureView*>("balanceLead")->image().isNull(); };
+    const auto balanceShown = [&] {
+        return !balance.after().image().isNull() && !window.findChild<PictureView*>("balanceLead")->image().isNull();
+    };
     camera.waitFor(balanceShown, "the balanced picture");
     camera.take(window, "balance");
     document.setFrameInHand(yard);
@@ -168,7 +178,8 @@ int writeScreenshots(const QString& folder)
     // Key colours, as an artist marks them: one with a target.
     const auto proxy = look.wall().proxyInHand();
     std::vector<KeyColour> keys;
-    for (const auto& [name, x, y] : {std::tuple(QObject::tr("glaze"), 0.62, 0.55), std::tuple(QObject::tr("lemon"), 0.3, 0.75)}) {
+    for (const auto& [name, x, y] :
+         {std::tuple(QObject::tr("glaze"), 0.62, 0.55), std::tuple(QObject::tr("lemon"), 0.3, 0.75)}) {
         KeyColour key;
         key.name = name.toStdString(), key.frame = document.frameInHand();
         key.place = pointPlace(x, y, proxy->image.width(), proxy->image.height());
@@ -228,7 +239,9 @@ int writeScreenshots(const QString& folder)
     sheet(LookPlace::View::Tray, look.tray().sheet(), "look-tray");
     sheet(LookPlace::View::Library, look.library().sheet(), "look-library");
     IntentCard card;
-    card.key = IntentCard::Key::Dark, card.temperature = IntentCard::Temperature::WarmLights, card.contrast = IntentCard::Level::Medium, card.fade = IntentCard::Level::Medium, card.fidelity = IntentCard::Fidelity::Leaning;
+    card.key = IntentCard::Key::Dark, card.temperature = IntentCard::Temperature::WarmLights,
+    card.contrast = IntentCard::Level::Medium, card.fade = IntentCard::Level::Medium,
+    card.fidelity = IntentCard::Fidelity::Leaning;
     card.madeFor = QObject::tr("balanced frames, window light").toStdString();
     document.setIntent(QObject::tr("late light on wet clay: warm, soft, true glazes"), card);
     look.showPanel(LookPlace::Panel::Intent);
@@ -285,7 +298,9 @@ int writeScreenshots(const QString& folder)
     // A small, hard compressed copy of the reference against a frame of other things.
     const QString poor = demo + "/poor-copy.jpg";
     if (const auto copy = readReduced((demo + "/reference/orchard.jpg").toStdString(), 260, false))
-        if (const auto written = writePicture(poor.toStdString(), copy->image.view(), {}, {FileFormat::Jpeg, RgbSpace::Srgb, 30}, {}); !written)
+        if (const auto written =
+                writePicture(poor.toStdString(), copy->image.view(), {}, {FileFormat::Jpeg, RgbSpace::Srgb, 30}, {});
+            !written)
             std::fprintf(stderr, "%s\n", written.error().message().c_str());
     document.newLook();
     document.setFrameInHand(groupOf("lamp-shelf-02").first);
@@ -303,15 +318,22 @@ int writeScreenshots(const QString& folder)
     // Among frames of one scene and others: a jug is marked besides.
     keys = document.keyColours();
     KeyColour jug;
-    jug.name = QObject::tr("jug").toStdString(), jug.frame = keys.front().frame, jug.place = pointPlace(0.42, 0.5, 1500, 1000);
+    jug.name = QObject::tr("jug").toStdString(), jug.frame = keys.front().frame,
+    jug.place = pointPlace(0.42, 0.5, 1500, 1000);
     keys.push_back(jug);
     document.setKeyColours(keys);
     proof.measure();
     camera.waitFor([&] { return !proof.task().isRunning(); }, "consistency");
     for (int row = 0; row < proof.model().rowCount(); ++row)
-        if (document.frame(proof.model().readings()[static_cast<std::size_t>(row)].frame)->path.stem() == "north-window-05")
+        if (document.frame(proof.model().readings()[static_cast<std::size_t>(row)].frame)->path.stem() ==
+            "north-window-05")
             proof.table().setCurrentIndex(proof.model().index(row, 1));
-    camera.waitFor([&] { return !proof.findChild<PictureView*>("cellHere")->image().isNull() && !proof.findChild<PictureView*>("cellLead")->image().isNull(); }, "both pictures of a cell");
+    camera.waitFor(
+        [&] {
+            return !proof.findChild<PictureView*>("cellHere")->image().isNull() &&
+                   !proof.findChild<PictureView*>("cellLead")->image().isNull();
+        },
+        "both pictures of a cell");
     camera.take(window, "proof");
 
     window.go(MainWindow::Place::Handover);

@@ -12,21 +12,25 @@ struct Keys {
 /// Keys that widgets answer themselves while they have the focus.
 std::vector<Keys> localKeys()
 {
-    return {{tr("Arrows"), tr("Contact sheet: move about. Bench: move the chosen handle")},
-            {tr("Shift+Arrows"), tr("Bench: move the chosen handle by ten steps")},
-            {tr("Page Up, Page Down"), tr("Bench: choose another handle")},
-            {tr("Home"), tr("Bench: put the chosen handle back")},
-            {tr("Insert, Delete"), tr("Bench and step line: add, remove")},
-            {tr("Left, Right"), tr("Step line: choose a step. Split line: move it")},
-            {tr("Shift+Left, Shift+Right"), tr("Step line: move the step")},
-            {tr("Up, Down"), tr("A number: one just noticeable difference. Step line: what the step did; Enter shows it")},
-            {tr("Arrows on the picture"), tr("Point at it; Enter marks while marking")},
-            {tr("Space"), tr("Step line: switch the step off or on, with Ctrl its whole group. Contact sheet: take in hand")},
-            {tr("Enter"), tr("Contact sheet: to the look. Companion: take it in hand. Ladder: take the row, with Shift all down to it, with Ctrl every row")},
-            {tr("C"), tr("Contact sheet: companion or not")},
-            {tr("0 to 5"), tr("Contact sheet: rate the chosen frames")},
-            {tr("B"), tr("Sweep sheet: bookmark the chosen tile")},
-            {tr("Flicker"), tr("Compare: both versions by turns, about one change a second and never more than three, because faster flicker can bring on seizures")}};
+    return {
+        {tr("Arrows"), tr("Contact sheet: move about. Bench: move the chosen handle")},
+        {tr("Shift+Arrows"), tr("Bench: move the chosen handle by ten steps")},
+        {tr("Page Up, Page Down"), tr("Bench: choose another handle")},
+        {tr("Home"), tr("Bench: put the chosen handle back")},
+        {tr("Insert, Delete"), tr("Bench and step line: add, remove")},
+        {tr("Left, Right"), tr("Step line: choose a step. Split line: move it")},
+        {tr("Shift+Left, Shift+Right"), tr("Step line: move the step")},
+        {tr("Up, Down"), tr("A number: one just noticeable difference. Step line: what the step did; Enter shows it")},
+        {tr("Arrows on the picture"), tr("Point at it; Enter marks while marking")},
+        {tr("Space"),
+         tr("Step line: switch the step off or on, with Ctrl its whole group. Contact sheet: take in hand")},
+        {tr("Enter"), tr("Contact sheet: to the look. Companion: take it in hand. Ladder: take the row, with Shift all "
+                         "down to it, with Ctrl every row")},
+        {tr("C"), tr("Contact sheet: companion or not")},
+        {tr("0 to 5"), tr("Contact sheet: rate the chosen frames")},
+        {tr("B"), tr("Sweep sheet: bookmark the chosen tile")},
+        {tr("Flicker"), tr("Compare: both versions by turns, about one change a second and never more than three, "
+                           "because faster flicker can bring on seizures")}};
 }
 
 }  // namespace

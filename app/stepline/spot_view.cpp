@@ -13,21 +13,30 @@ constexpr double kAround = 0.09;  // of the picture's width, to each side of the
 QPixmap part(const Image& picture, const Region& place)
 {
     QRect crop(0, 0, picture.width(), picture.height());
-    const double x = (place.left + place.right) / 2 * picture.width(), y = (place.top + place.bottom) / 2 * picture.height();
+    const double x = (place.left + place.right) / 2 * picture.width(),
+                 y = (place.top + place.bottom) / 2 * picture.height();
     if (!place.isWhole()) {
         const double half = std::max(kAround * picture.width(), (place.right - place.left) * picture.width());
-        const int width = std::min(picture.width(), static_cast<int>(2 * half)), height = std::min(picture.height(), static_cast<int>(2 * half * kHeight / kWidth));
-        crop = QRect(std::clamp(static_cast<int>(x) - width / 2, 0, picture.width() - width), std::clamp(static_cast<int>(y) - height / 2, 0, picture.height() - height), width, height);
+        const int width = std::min(picture.width(), static_cast<int>(2 * half)),
+                  height = std::min(picture.height(), static_cast<int>(2 * half * kHeight / kWidth));
+        crop = QRect(std::clamp(static_cast<int>(x) - width / 2, 0, picture.width() - width),
+                     std::clamp(static_cast<int>(y) - height / 2, 0, picture.height() - height), width, height);
     }
     ImageView view = picture.view();
     view.data = view.row(crop.top()) + 3 * crop.left(), view.width = crop.width(), view.height = crop.height();
-    QPixmap shown = QPixmap::fromImage(toScreen(view)).scaled(kWidth, kHeight, Qt::KeepAspectRatio, Qt::SmoothTransformation);
+    QPixmap shown =
+        QPixmap::fromImage(toScreen(view)).scaled(kWidth, kHeight, Qt::KeepAspectRatio, Qt::SmoothTransformation);
     if (!place.isWhole()) {
         QPainter painter(&shown);
         painter.setRenderHint(QPainter::Antialiasing);
         const double scale = static_cast<double>(shown.width()) / crop.width();
-        const QRectF ring = QRectF((place.left * picture.width() - crop.left()) * scale, (place.top * picture.height() - crop.top()) * scale, (place.right - place.left) * picture.width() * scale, (place.bottom - place.top) * picture.height() * scale).adjusted(-2, -2, 2, 2);
-        for (const auto& [ink, width] : {std::pair(QColor(0, 0, 0, 180), 3.0), std::pair(QColor(0xFA, 0xFA, 0xFA), 1.2)}) {
+        const QRectF ring = QRectF((place.left * picture.width() - crop.left()) * scale,
+                                   (place.top * picture.height() - crop.top()) * scale,
+                                   (place.right - place.left) * picture.width() * scale,
+                                   (place.bottom - place.top) * picture.height() * scale)
+                                .adjusted(-2, -2, 2, 2);
+        for (const auto& [ink, width] :
+             {std::pair(QColor(0, 0, 0, 180), 3.0), std::pair(QColor(0xFA, 0xFA, 0xFA), 1.2)}) {
             painter.setPen(QPen(ink, width));
             painter.drawRect(ring);
         }
@@ -37,7 +46,9 @@ QPixmap part(const Image& picture, const Region& place)
 
 }  // namespace
 
-SpotView::SpotView(QWidget* parent) : QFrame(parent, Qt::Popup), m_title(new QLabel(this)), m_before(new QLabel(this)), m_after(new QLabel(this)), m_words(new QLabel(this))
+SpotView::SpotView(QWidget* parent)
+    : QFrame(parent, Qt::Popup), m_title(new QLabel(this)), m_before(new QLabel(this)), m_after(new QLabel(this)),
+      m_words(new QLabel(this))
 {
     setObjectName("spotView");
     setFrameShape(QFrame::Box);
@@ -59,7 +70,8 @@ SpotView::SpotView(QWidget* parent) : QFrame(parent, Qt::Popup), m_title(new QLa
 
 QString SpotView::words() const { return m_words->text(); }
 
-void SpotView::show(const Look& look, int step, const Image& picture, int longEdge, const Region& place, const QString& title, const QString& words, QPoint above)
+void SpotView::show(const Look& look, int step, const Image& picture, int longEdge, const Region& place,
+                    const QString& title, const QString& words, QPoint above)
 {
     const auto through = [&](int count) {
         Image out(picture.width(), picture.height());

@@ -1,5 +1,5 @@
-// What one step did at one place: the picture before and after it, side by side, with the measured move. A small window that goes away
-// with a click elsewhere or Escape.
+// What one step did at one place: the picture before and after it, side by side, with the measured move. A small window
+// that goes away with a click elsewhere or Escape.
 #pragma once
 
 #include "app/document/document.h"
@@ -16,8 +16,10 @@ class SpotView : public QFrame {
 
 public:
     explicit SpotView(QWidget* parent);
-    /// `place` in fractions of the picture; the whole picture when it is whole. `above` is where the mark stands on the screen.
-    void show(const Look& look, int step, const Image& picture, int longEdge, const Region& place, const QString& title, const QString& words, QPoint above);
+    /// `place` in fractions of the picture; the whole picture when it is whole. `above` is where the mark stands on the
+    /// screen.
+    void show(const Look& look, int step, const Image& picture, int longEdge, const Region& place, const QString& title,
+              const QString& words, QPoint above);
     QString words() const;
 
 private:

@@ -5,7 +5,8 @@
 namespace amber {
 namespace {
 
-constexpr int kRampSteps = 24, kEndWidth = 92, kAddWidth = 40, kTileWidth = 150, kWideGap = 18, kNarrowGap = 10, kPlainTop = 6, kNamedTop = 24, kTiles = 88, kMany = 8;
+constexpr int kRampSteps = 24, kEndWidth = 92, kAddWidth = 40, kTileWidth = 150, kWideGap = 18, kNarrowGap = 10,
+              kPlainTop = 6, kNamedTop = 24, kTiles = 88, kMany = 8;
 /// Changes drawn as a full bar.
 constexpr double kFullMeasure[] = {0.12, 0.12, 0.04}, kFullDifference = 10;
 
@@ -15,7 +16,8 @@ StepLine::StepLine(Document& document, QWidget* parent) : QWidget(parent), m_doc
 {
     setObjectName("stepLine");
     setAccessibleName(tr("Step line"));
-    setAccessibleDescription(tr("The steps of the look in order. Left and right choose, Shift with left and right moves, Space switches off and on, Insert adds, Delete removes."));
+    setAccessibleDescription(tr("The steps of the look in order. Left and right choose, Shift with left and right "
+                                "moves, Space switches off and on, Insert adds, Delete removes."));
     setToolTip(tr("Click to edit a step, drag to reorder, click the mark to switch it off"));
     setFocusPolicy(Qt::StrongFocus);
     setFixedHeight(kTiles + 2 * kPlainTop);
@@ -37,28 +39,40 @@ void StepLine::setTrace(const LookTrace& trace)
     update();
 }
 
-int StepLine::markCount() const { return m_trace && m_trace->steps() == stepCount() ? kMeasureMarks + static_cast<int>(m_trace->keys.size()) : 0; }
+int StepLine::markCount() const
+{
+    return m_trace && m_trace->steps() == stepCount() ? kMeasureMarks + static_cast<int>(m_trace->keys.size()) : 0;
+}
 
 QRect StepLine::markRect(int step, int mark) const
 {
     const QRect tile = tileRect(step);
     const double width = std::min(16.0, (tile.width() - 8.0) / std::max(1, markCount()));
     const double left = tile.left() + 4 + mark * width;
-    return {static_cast<int>(left), tile.top() + 48, static_cast<int>(left + width) - static_cast<int>(left), tile.height() - 50};
+    return {static_cast<int>(left), tile.top() + 48, static_cast<int>(left + width) - static_cast<int>(left),
+            tile.height() - 50};
 }
 
 QString StepLine::markWords(int step, int mark) const
 {
     const StepState &from = m_trace->before(step), &to = m_trace->after(step);
-    const auto signed_ = [](double v, int digits) { return (v > 0 ? QStringLiteral("+") : QString()) + theme::number(v, digits); };
+    const auto signed_ = [](double v, int digits) {
+        return (v > 0 ? QStringLiteral("+") : QString()) + theme::number(v, digits);
+    };
     switch (mark) {
-    case 0: return tr("brightness %1").arg(signed_(to.meanL - from.meanL, 3));
-    case 1: return tr("contrast %1").arg(signed_(to.contrast - from.contrast, 3));
-    case 2: return tr("chroma %1").arg(signed_(to.meanChroma - from.meanChroma, 4));
-    default: break;
+    case 0:
+        return tr("brightness %1").arg(signed_(to.meanL - from.meanL, 3));
+    case 1:
+        return tr("contrast %1").arg(signed_(to.contrast - from.contrast, 3));
+    case 2:
+        return tr("chroma %1").arg(signed_(to.meanChroma - from.meanChroma, 4));
+    default:
+        break;
     }
     const KeyMove move = m_trace->move(step, mark - kMeasureMarks);
-    return tr("%1: ΔE %2 (lightness %3, chroma %4, hue %5)").arg(keyColourTitle(m_trace->keys[static_cast<std::size_t>(mark - kMeasureMarks)])).arg(theme::number(move.deltaE, 1), signed_(move.lightness, 1), signed_(move.chroma, 1), signed_(move.hue, 1));
+    return tr("%1: ΔE %2 (lightness %3, chroma %4, hue %5)")
+        .arg(keyColourTitle(m_trace->keys[static_cast<std::size_t>(mark - kMeasureMarks)]))
+        .arg(theme::number(move.deltaE, 1), signed_(move.lightness, 1), signed_(move.chroma, 1), signed_(move.hue, 1));
 }
 
 void StepLine::describe()
@@ -68,7 +82,10 @@ void StepLine::describe()
     for (int mark = 0; step < stepCount() && mark < markCount(); ++mark)
         if (m_mark < 0 || mark == m_mark)
             words << markWords(step, mark);
-    setAccessibleDescription(tr("The steps of the look in order. Left and right choose, Shift with left and right moves, Space switches off and on, Insert adds, Delete removes, Down goes through what the step did, Enter shows it.") + QStringLiteral(" ") + words.join(QStringLiteral("; ")));
+    setAccessibleDescription(
+        tr("The steps of the look in order. Left and right choose, Shift with left and right moves, Space switches off "
+           "and on, Insert adds, Delete removes, Down goes through what the step did, Enter shows it.") +
+        QStringLiteral(" ") + words.join(QStringLiteral("; ")));
 }
 
 bool StepLine::event(QEvent* event)
@@ -77,13 +94,19 @@ bool StepLine::event(QEvent* event)
         const auto* help = static_cast<QHelpEvent*>(event);
         for (const Group& group : groups())
             if (groupRect(group).contains(help->pos())) {
-                QToolTip::showText(help->globalPos(), tr("%1: click to switch these steps off or on together (Ctrl+Space)").arg(group.name), this);
+                QToolTip::showText(
+                    help->globalPos(),
+                    tr("%1: click to switch these steps off or on together (Ctrl+Space)").arg(group.name), this);
                 return true;
             }
         const int step = tileAt(help->pos());
         for (int mark = 0; step >= 0 && mark < markCount(); ++mark)
             if (markRect(step, mark).contains(help->pos())) {
-                QToolTip::showText(help->globalPos(), stepTitle(m_document.look().steps[static_cast<std::size_t>(step)]) + QStringLiteral(": ") + markWords(step, mark) + tr("\nClick to see it before and after"), this);
+                QToolTip::showText(help->globalPos(),
+                                   stepTitle(m_document.look().steps[static_cast<std::size_t>(step)]) +
+                                       QStringLiteral(": ") + markWords(step, mark) +
+                                       tr("\nClick to see it before and after"),
+                                   this);
                 return true;
             }
     }
@@ -113,14 +136,17 @@ void StepLine::paintMarks(QPainter& painter, int step) const
         }
         const double length = share * half;
         if (!off && std::abs(length) >= 0.5) {
-            const QRectF bar(area.left() + 1, length > 0 ? middle - length : middle, std::max(2, area.width() - 4), std::abs(length));
+            const QRectF bar(area.left() + 1, length > 0 ? middle - length : middle, std::max(2, area.width() - 4),
+                             std::abs(length));
             painter.fillRect(bar, isWorst ? theme::kInk : mark < kMeasureMarks ? theme::kShape : theme::kGhost);
         }
         painter.fillRect(QRectF(area.left(), middle, area.width() - 1, 1), theme::kHairline);
         if (labelled) {
             painter.setFont(theme::font(13, isWorst));
-            painter.setPen(isWorst || (mark == m_mark && step == m_document.selectedStep()) ? theme::kInk : theme::kQuietInk);
-            painter.drawText(QRect(area.left() - 2, area.bottom() - 13, area.width() + 2, 15), Qt::AlignCenter, mark < kMeasureMarks ? kLetters[mark] : QString::number(mark - kMeasureMarks + 1));
+            painter.setPen(isWorst || (mark == m_mark && step == m_document.selectedStep()) ? theme::kInk
+                                                                                            : theme::kQuietInk);
+            painter.drawText(QRect(area.left() - 2, area.bottom() - 13, area.width() + 2, 15), Qt::AlignCenter,
+                             mark < kMeasureMarks ? kLetters[mark] : QString::number(mark - kMeasureMarks + 1));
         }
         if (isWorst && !labelled) {
             painter.setPen(Qt::NoPen);
@@ -181,8 +207,10 @@ void StepLine::paintGroups(QPainter& painter) const
     for (const Group& group : groups()) {
         const QRect area = groupRect(group);
         const auto& steps = m_document.look().steps;
-        const bool isOn = std::any_of(steps.begin() + group.first, steps.begin() + group.last + 1, [](const Step& s) { return s.enabled; });
-        const QString words = painter.fontMetrics().elidedText(isOn ? group.name : tr("%1, off").arg(group.name), Qt::ElideRight, area.width() - 12);
+        const bool isOn = std::any_of(steps.begin() + group.first, steps.begin() + group.last + 1,
+                                      [](const Step& s) { return s.enabled; });
+        const QString words = painter.fontMetrics().elidedText(isOn ? group.name : tr("%1, off").arg(group.name),
+                                                               Qt::ElideRight, area.width() - 12);
         painter.setPen(isOn ? theme::kInk : theme::kQuietInk);
         painter.drawText(area.adjusted(0, 0, 0, -3), Qt::AlignLeft | Qt::AlignVCenter, words);
         // A line to the end of the group, and down at both ends.
@@ -275,7 +303,8 @@ void StepLine::paintTile(QPainter& painter, int index) const
 {
     const QRect tile = tileRect(index);
     const bool isStep = index >= 0 && index < stepCount();
-    const auto& swatches = m_swatches[static_cast<std::size_t>(std::clamp(index + 1, 0, static_cast<int>(m_swatches.size()) - 1))];
+    const auto& swatches =
+        m_swatches[static_cast<std::size_t>(std::clamp(index + 1, 0, static_cast<int>(m_swatches.size()) - 1))];
     const bool chosen = isStep && index == m_document.selectedStep();
     painter.setPen(Qt::NoPen);
     if (isStep)
@@ -285,7 +314,8 @@ void StepLine::paintTile(QPainter& painter, int index) const
     if (isStep) {
         const Step& step = m_document.look().steps[static_cast<std::size_t>(index)];
         constexpr int kNarrow = 70;
-        title = tile.width() < kNarrow ? QString::number(index + 1) : QStringLiteral("%1 %2").arg(index + 1).arg(stepTitle(step));
+        title = tile.width() < kNarrow ? QString::number(index + 1)
+                                       : QStringLiteral("%1 %2").arg(index + 1).arg(stepTitle(step));
         const QRect mark = switchRect(index).adjusted(3, 3, -3, -3);
         painter.setPen(QPen(theme::kInk, 1.4));
         painter.setBrush(step.enabled ? QBrush(theme::kInk) : Qt::NoBrush);
@@ -298,12 +328,18 @@ void StepLine::paintTile(QPainter& painter, int index) const
         painter.setPen(theme::kQuietInk);
     }
     painter.setFont(theme::font(13, chosen));
-    painter.drawText(QRect(left, tile.top(), tile.right() - left, 22), Qt::AlignVCenter | Qt::AlignLeft, tile.width() < 40 ? title : painter.fontMetrics().elidedText(title, Qt::ElideRight, tile.right() - left));
+    painter.drawText(QRect(left, tile.top(), tile.right() - left, 22), Qt::AlignVCenter | Qt::AlignLeft,
+                     tile.width() < 40 ? title
+                                       : painter.fontMetrics().elidedText(title, Qt::ElideRight, tile.right() - left));
     painter.setRenderHint(QPainter::Antialiasing, false);
-    const QRectF ramp(tile.left() + 4, tile.top() + 22, tile.width() - 8, 11), colours(ramp.left(), ramp.bottom() + 1, ramp.width(), 11);
+    const QRectF ramp(tile.left() + 4, tile.top() + 22, tile.width() - 8, 11),
+        colours(ramp.left(), ramp.bottom() + 1, ramp.width(), 11);
     const auto strip = [&](const QRectF& area, const std::vector<QColor>& list) {
         for (std::size_t i = 0; i < list.size(); ++i) {
-            const double x0 = std::round(area.left() + area.width() * static_cast<double>(i) / static_cast<double>(list.size())), x1 = std::round(area.left() + area.width() * static_cast<double>(i + 1) / static_cast<double>(list.size()));
+            const double x0 = std::round(area.left() +
+                                         area.width() * static_cast<double>(i) / static_cast<double>(list.size())),
+                         x1 = std::round(area.left() +
+                                         area.width() * static_cast<double>(i + 1) / static_cast<double>(list.size()));
             painter.fillRect(QRectF(x0, area.top(), x1 - x0, area.height()), list[i]);
         }
     };
@@ -314,7 +350,8 @@ void StepLine::paintTile(QPainter& painter, int index) const
     if (index < 0 && markCount() > 0 && stepCount() > 0) {
         painter.setPen(theme::kQuietInk);
         painter.setFont(theme::font(13));
-        painter.drawText(QRect(tile.left() + 4, tile.top() + 48, tile.width() - 4, 34), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, tr("what each step did"));
+        painter.drawText(QRect(tile.left() + 4, tile.top() + 48, tile.width() - 4, 34),
+                         Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, tr("what each step did"));
     }
     painter.setRenderHint(QPainter::Antialiasing);
     if (isStep) {
@@ -354,7 +391,10 @@ void StepLine::paintEvent(QPaintEvent*)
     if (stepCount() == 0) {
         painter.setPen(theme::kQuietInk);
         painter.setFont(theme::font(13));
-        painter.drawText(QRect(add.right() + 14, 0, width() - add.right() - 20, height()), Qt::AlignVCenter | Qt::AlignLeft, m_document.lookFault().isEmpty() ? tr("The look is empty: add its first step.") : tr("The look cannot be read."));
+        painter.drawText(QRect(add.right() + 14, 0, width() - add.right() - 20, height()),
+                         Qt::AlignVCenter | Qt::AlignLeft,
+                         m_document.lookFault().isEmpty() ? tr("The look is empty: add its first step.")
+                                                          : tr("The look cannot be read."));
     }
     if (m_dragTo >= 0 && m_dragFrom >= 0 && m_dragTo != m_dragFrom) {
         const QRect target = tileRect(m_dragTo);
@@ -476,9 +516,14 @@ void StepLine::keyPressEvent(QKeyEvent* event)
             toggle(chosen);
         }
         break;
-    case Qt::Key_Insert: showAddMenu(); break;
-    case Qt::Key_Delete: m_document.removeStep(chosen); break;
-    default: QWidget::keyPressEvent(event);
+    case Qt::Key_Insert:
+        showAddMenu();
+        break;
+    case Qt::Key_Delete:
+        m_document.removeStep(chosen);
+        break;
+    default:
+        QWidget::keyPressEvent(event);
     }
 }
 

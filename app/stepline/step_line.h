@@ -1,5 +1,6 @@
-// The step line: the look from left to right. Each tile shows a grey ramp and the frame's main colours as they leave that step, and
-// marks for what the step did: to brightness, contrast and chroma, and to every key colour (CIEDE2000, up for lighter or stronger).
+// The step line: the look from left to right. Each tile shows a grey ramp and the frame's main colours as they leave
+// that step, and marks for what the step did: to brightness, contrast and chroma, and to every key colour (CIEDE2000,
+// up for lighter or stronger).
 #pragma once
 
 #include "app/document/document.h"
@@ -18,7 +19,8 @@ public:
     void setColours(const std::vector<MainColour>& colours);
     /// Where the tile of a step is; index -1 is picture in, one past the last step is picture out.
     QRect tileRect(int index) const;
-    /// Where the name of the group a step belongs to is written; a click switches the group off and on. Empty for a step of no group.
+    /// Where the name of the group a step belongs to is written; a click switches the group off and on. Empty for a
+    /// step of no group.
     QRect groupRectOf(int step) const;
     void showAddMenu();
     /// The marks: brightness, contrast, chroma, then the key colours in the order of the trace.

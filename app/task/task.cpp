@@ -26,7 +26,8 @@ void Task::start(std::function<void(const Progress&, const CancelToken&)> work, 
         try {
             work(
                 [this](int done, int total) {
-                    const double left = done > 0 ? static_cast<double>(m_clock.elapsed()) / 1000 / done * (total - done) : 0;
+                    const double left =
+                        done > 0 ? static_cast<double>(m_clock.elapsed()) / 1000 / done * (total - done) : 0;
                     QMetaObject::invokeMethod(this, [this, done, total, left] { emit progressed(done, total, left); });
                 },
                 cancel);
@@ -49,7 +50,14 @@ QString progressWords(int done, int total, double secondsLeft)
 {
     if (done <= 0 || secondsLeft < 1)
         return QCoreApplication::translate("Task", "%L1 of %L2").arg(done).arg(total);
-    return secondsLeft < 90 ? QCoreApplication::translate("Task", "%L1 of %L2, %3 s left").arg(done).arg(total).arg(std::lround(secondsLeft)) : QCoreApplication::translate("Task", "%L1 of %L2, %3 min left").arg(done).arg(total).arg(std::lround(secondsLeft / 60));
+    return secondsLeft < 90 ? QCoreApplication::translate("Task", "%L1 of %L2, %3 s left")
+                                  .arg(done)
+                                  .arg(total)
+                                  .arg(std::lround(secondsLeft))
+                            : QCoreApplication::translate("Task", "%L1 of %L2, %3 min left")
+                                  .arg(done)
+                                  .arg(total)
+                                  .arg(std::lround(secondsLeft / 60));
 }
 
 QWidget* makeTaskBar(Task& task, const QString& name, QWidget* parent)

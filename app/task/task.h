@@ -22,9 +22,9 @@ public:
     /// Cancels and waits.
     ~Task() override;
 
-    /// `work` runs on a thread of its own and may call its progress from any thread; `then` runs on this object's thread afterwards, also when it was
-    /// cancelled. What `work` throws (no memory, a library's fault) ends it like a cancel, and is said by broke(). Nothing happens while other work is
-    /// running.
+    /// `work` runs on a thread of its own and may call its progress from any thread; `then` runs on this object's
+    /// thread afterwards, also when it was cancelled. What `work` throws (no memory, a library's fault) ends it like a
+    /// cancel, and is said by broke(). Nothing happens while other work is running.
     void start(std::function<void(const Progress&, const CancelToken&)> work, std::function<void(bool cancelled)> then);
     void cancel() { m_cancel.cancel(); }
     bool isRunning() const { return m_running; }

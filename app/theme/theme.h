@@ -1,4 +1,5 @@
-// The print room: neutral paper desks, a mid-grey wall, near-black ink, hairlines, amber as a marker's tick. Every surface is R = G = B.
+// The print room: neutral paper desks, a mid-grey wall, near-black ink, hairlines, amber as a marker's tick. Every
+// surface is R = G = B.
 #pragma once
 
 #include "core/colour/types.h"
@@ -16,16 +17,16 @@ class QRectF;
 namespace amber::theme {
 
 /// The colours of the theme in use; what is given here is the print room.
-inline QColor kDesk{0xE2, 0xE2, 0xE2};        // L* 90: desks and instruments
-inline QColor kPaper{0xEE, 0xEE, 0xEE};       // L* 94: fields and plots
-inline QColor kRaised{0xFA, 0xFA, 0xFA};      // what is chosen or under the pointer
-inline QColor kPressed{0xD2, 0xD2, 0xD2};     // selected rows, pressed buttons
-inline QColor kWall{0x77, 0x77, 0x77};        // L* 50: behind the pictures (ISO 3664 in spirit); setSurround changes it
+inline QColor kDesk{0xE2, 0xE2, 0xE2};     // L* 90: desks and instruments
+inline QColor kPaper{0xEE, 0xEE, 0xEE};    // L* 94: fields and plots
+inline QColor kRaised{0xFA, 0xFA, 0xFA};   // what is chosen or under the pointer
+inline QColor kPressed{0xD2, 0xD2, 0xD2};  // selected rows, pressed buttons
+inline QColor kWall{0x77, 0x77, 0x77};     // L* 50: behind the pictures (ISO 3664 in spirit); setSurround changes it
 inline QColor kInk{0x1C, 0x1C, 0x1C};
-inline QColor kQuietInk{0x52, 0x52, 0x52};    // 6.2 : 1 on the desk
-inline QColor kWallInk{0x0C, 0x0C, 0x0C};     // 4.7 : 1 on the wall
+inline QColor kQuietInk{0x52, 0x52, 0x52};  // 6.2 : 1 on the desk
+inline QColor kWallInk{0x0C, 0x0C, 0x0C};   // 4.7 : 1 on the wall
 inline QColor kHairline{0xB2, 0xB2, 0xB2};
-inline QColor kFrame{0x9C, 0x9C, 0x9C};       // edges of fields and buttons
+inline QColor kFrame{0x9C, 0x9C, 0x9C};  // edges of fields and buttons
 inline QColor kGhost{0x96, 0x96, 0x96};
 inline QColor kShape{0x5A, 0x5A, 0x5A};       // filled distributions
 inline QColor kFaintShape{0xDA, 0xDA, 0xDA};  // distributions behind an editor

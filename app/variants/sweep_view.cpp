@@ -29,7 +29,8 @@ QString pointerWords(const Step& step, const std::string& pointer)
 
 }  // namespace
 
-SweepView::SweepView(Document& document, Wall& wall, QWidget* parent) : QWidget(parent), m_document(document), m_wall(wall), m_sheet(new TileSheet(this))
+SweepView::SweepView(Document& document, Wall& wall, QWidget* parent)
+    : QWidget(parent), m_document(document), m_wall(wall), m_sheet(new TileSheet(this))
 {
     setObjectName("sweepView");
     const auto label = [&](const QString& words) {
@@ -78,13 +79,16 @@ SweepView::SweepView(Document& document, Wall& wall, QWidget* parent) : QWidget(
         return b;
     };
     m_finer = button("sweepFiner", tr("Finer"), tr("Sweep again, finer, round the chosen tile"), [this] { finer(); });
-    m_bookmark = button("sweepBookmark", tr("Bookmark"), tr("Pin the chosen tile as a version, to come back to (B)"), [this] { bookmark(); });
+    m_bookmark = button("sweepBookmark", tr("Bookmark"), tr("Pin the chosen tile as a version, to come back to (B)"),
+                        [this] { bookmark(); });
     m_take = button("sweepTake", tr("Take it"), tr("The look takes on the chosen tile (Enter)"), [this] { take(); });
-    auto* tables = button("sweepTables", tr("Tables…"), tr("Try the tables of a folder on this frame, all equally strong"), [this] {
-        const QString folder = QFileDialog::getExistingDirectory(this, tr("A folder of lookup tables"), m_document.folder());
-        if (!folder.isEmpty())
-            sweepTables(folder);
-    });
+    auto* tables = button(
+        "sweepTables", tr("Tables…"), tr("Try the tables of a folder on this frame, all equally strong"), [this] {
+            const QString folder =
+                QFileDialog::getExistingDirectory(this, tr("A folder of lookup tables"), m_document.folder());
+            if (!folder.isEmpty())
+                sweepTables(folder);
+        });
     auto* close = button("sweepClose", tr("Back"), tr("Back to the wall"), [this] { emit closed(); });
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
@@ -105,7 +109,8 @@ SweepView::SweepView(Document& document, Wall& wall, QWidget* parent) : QWidget(
     layout->addLayout(row);
     layout->addWidget(m_sheet, 1);
     // The tiles are whole looks: when the look changes below them, they are made again.
-    connect(&document, &Document::lookChanged, this, [this] { m_sheet->renewSoon([this] { m_folder.isEmpty() ? fill() : sweepTables(m_folder); }); });
+    connect(&document, &Document::lookChanged, this,
+            [this] { m_sheet->renewSoon([this] { m_folder.isEmpty() ? fill() : sweepTables(m_folder); }); });
     connect(&document, &Document::selectionChanged, this, [this] { m_sheet->renewSoon([this] { begin(); }); });
     connect(&document, &Document::frameChosen, this, [this] { m_sheet->renewSoon([this] { begin(); }); });
     m_sheet->setAccessibleName(tr("Sweep sheet"));
@@ -126,13 +131,22 @@ void SweepView::begin()
     if (step)
         m_ways = sweepWaysOf(*step);
     for (const SweepWay& way : m_ways)
-        m_what->addItem(way.kind == SweepWay::Kind::Strength ? tr("Strength") : way.kind == SweepWay::Kind::Hue ? tr("All hues") : way.kind == SweepWay::Kind::Curve ? tr("S-curve, slope") : pointerWords(*step, way.pointer));
+        m_what->addItem(way.kind == SweepWay::Kind::Strength ? tr("Strength")
+                        : way.kind == SweepWay::Kind::Hue    ? tr("All hues")
+                        : way.kind == SweepWay::Kind::Curve  ? tr("S-curve, slope")
+                                                             : pointerWords(*step, way.pointer));
     // The whole way round for a tint, strength for the rest.
-    m_what->setCurrentIndex(m_ways.size() > 1 && m_ways[1].kind == SweepWay::Kind::Hue && step && std::holds_alternative<SplitToning>(step->parameters) ? 1 : 0);
+    m_what->setCurrentIndex(m_ways.size() > 1 && m_ways[1].kind == SweepWay::Kind::Hue && step &&
+                                    std::holds_alternative<SplitToning>(step->parameters)
+                                ? 1
+                                : 0);
     chooseWay();
 }
 
-SweepWay SweepView::way() const { return m_ways.empty() ? SweepWay{} : m_ways[static_cast<std::size_t>(std::max(0, m_what->currentIndex()))]; }
+SweepWay SweepView::way() const
+{
+    return m_ways.empty() ? SweepWay{} : m_ways[static_cast<std::size_t>(std::max(0, m_what->currentIndex()))];
+}
 
 void SweepView::chooseWay()
 {
@@ -147,7 +161,12 @@ void SweepView::chooseWay()
     fill();
 }
 
-QString SweepView::valueWords(double value) const { return way().kind == SweepWay::Kind::Hue ? theme::number(value, 0) + QStringLiteral("°") : theme::number(value, std::abs(m_high->value() - m_low->value()) < 3 ? 3 : 1); }
+QString SweepView::valueWords(double value) const
+{
+    return way().kind == SweepWay::Kind::Hue
+               ? theme::number(value, 0) + QStringLiteral("°")
+               : theme::number(value, std::abs(m_high->value() - m_low->value()) < 3 ? 3 : 1);
+}
 
 void SweepView::fill()
 {
@@ -160,8 +179,14 @@ void SweepView::fill()
         w->show();
     if (m_document.step() && proxy)
         for (double value : sweepValues(way(), m_low->value(), m_high->value(), m_count->currentData().toInt()))
-            if (auto look = swept(m_document.look(), static_cast<std::size_t>(m_document.selectedStep()), way(), value)) {
-                tiles.push_back({std::move(*look), proxy, QString::fromStdString(Document::pictureName(m_document.frameInHand())), valueWords(value), m_document.look(), {}});
+            if (auto look =
+                    swept(m_document.look(), static_cast<std::size_t>(m_document.selectedStep()), way(), value)) {
+                tiles.push_back({std::move(*look),
+                                 proxy,
+                                 QString::fromStdString(Document::pictureName(m_document.frameInHand())),
+                                 valueWords(value),
+                                 m_document.look(),
+                                 {}});
                 m_values.push_back(value);
             }
     m_sheet->setTiles(tiles);
@@ -182,7 +207,8 @@ void SweepView::sweepTables(const QString& folder)
     QStringList refused;
     const auto colours = someColours(proxy->samples.view(), kColours);
     std::vector<LinearRgb> entering;
-    const auto at = m_document.look().steps.empty() ? std::size_t{0} : static_cast<std::size_t>(m_document.selectedStep()) + 1;
+    const auto at =
+        m_document.look().steps.empty() ? std::size_t{0} : static_cast<std::size_t>(m_document.selectedStep()) + 1;
     for (const LinearRgb& c : colours)
         entering.push_back(evaluate(m_document.look(), c, at));
     for (const QFileInfo& file : QDir(folder).entryInfoList(QDir::Files, QDir::Name)) {
@@ -199,10 +225,16 @@ void SweepView::sweepTables(const QString& folder)
         Look look = m_document.look();
         look.steps.insert(look.steps.begin() + static_cast<std::ptrdiff_t>(at), step);
         m_values.push_back(step.strength);
-        tiles.push_back({std::move(look), proxy, QString::fromStdString(Document::pictureName(m_document.frameInHand())), tr("%1 at %2").arg(file.completeBaseName(), theme::number(step.strength, 2)), m_document.look(), {}});
+        tiles.push_back({std::move(look),
+                         proxy,
+                         QString::fromStdString(Document::pictureName(m_document.frameInHand())),
+                         tr("%1 at %2").arg(file.completeBaseName(), theme::number(step.strength, 2)),
+                         m_document.look(),
+                         {}});
     }
     if (tiles.empty() || !refused.isEmpty())
-        emit m_document.failed(refused.isEmpty() ? tr("There are no lookup tables in this folder.") : refused.join(QStringLiteral("\n")));
+        emit m_document.failed(refused.isEmpty() ? tr("There are no lookup tables in this folder.")
+                                                 : refused.join(QStringLiteral("\n")));
     m_sheet->setTiles(tiles);
     refreshButtons();
 }
@@ -229,7 +261,8 @@ void SweepView::bookmark()
     if (row < 0 || m_sheet->isMarked(row))
         return;
     const Tile& tile = m_sheet->tiles()[static_cast<std::size_t>(row)];
-    m_document.pinVariant(tile.look, tr("%1 %2").arg(m_folder.isEmpty() ? m_what->currentText() : tr("Table"), tile.title));
+    m_document.pinVariant(tile.look,
+                          tr("%1 %2").arg(m_folder.isEmpty() ? m_what->currentText() : tr("Table"), tile.title));
     m_sheet->setMarked(row, true);
 }
 

@@ -1,5 +1,5 @@
-// The sweep sheet: the frame in hand at a dozen or two values of one quantity of the chosen step, or through the tables of a folder.
-// Pick one and sweep finer round it, bookmark what was nice on the way, take one.
+// The sweep sheet: the frame in hand at a dozen or two values of one quantity of the chosen step, or through the tables
+// of a folder. Pick one and sweep finer round it, bookmark what was nice on the way, take one.
 #pragma once
 
 #include "app/variants/tile_sheet.h"

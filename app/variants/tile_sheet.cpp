@@ -17,8 +17,10 @@ struct Rendered {
 Rendered renderTile(const Tile& tile, QSize space)
 {
     const Image& source = tile.proxy->image;
-    const double scale = std::min({1.0, static_cast<double>(space.width()) / source.width(), static_cast<double>(space.height()) / source.height()});
-    const Image small = reduceByArea(source.view(), std::max(1, static_cast<int>(source.width() * scale)), std::max(1, static_cast<int>(source.height() * scale)));
+    const double scale = std::min({1.0, static_cast<double>(space.width()) / source.width(),
+                                   static_cast<double>(space.height()) / source.height()});
+    const Image small = reduceByArea(source.view(), std::max(1, static_cast<int>(source.width() * scale)),
+                                     std::max(1, static_cast<int>(source.height() * scale)));
     const RenderOptions options{RenderOptions::Stage::All, std::max(tile.proxy->info.width, tile.proxy->info.height)};
     const auto through = [&](const Look& look) {
         Image out(small.width(), small.height());
@@ -92,17 +94,22 @@ void TileSheet::layOut()
 {
     if (m_tiles.empty())
         return;
-    const int count = static_cast<int>(m_tiles.size()), space = std::max(200, width() - 14);  // a scroll bar that comes and goes must not change the tiles
+    const int count = static_cast<int>(m_tiles.size()),
+              space = std::max(200, width() - 14);  // a scroll bar that comes and goes must not change the tiles
     const int room = this->height() - 4;
     int columns = m_columns;
     if (columns == 0) {
         // The fewest columns with which everything can be seen at once, from tiles of a readable size on.
         columns = std::max(1, space / (2 * kTileWidth));
-        const auto height = [&](int n) { return ((count + n - 1) / n) * (static_cast<int>((static_cast<double>(space) / n - kGap) / 1.5) + kWords + kGap); };
+        const auto height = [&](int n) {
+            return ((count + n - 1) / n) *
+                   (static_cast<int>((static_cast<double>(space) / n - kGap) / 1.5) + kWords + kGap);
+        };
         while (height(columns) > room && space / (columns + 1) > kTileWidth / 2)
             ++columns;
     }
-    const QSize cell(space / columns, static_cast<int>((static_cast<double>(space) / columns - kGap) / 1.5) + kWords + kGap);
+    const QSize cell(space / columns,
+                     static_cast<int>((static_cast<double>(space) / columns - kGap) / 1.5) + kWords + kGap);
     const int rows = (count + columns - 1) / columns;
     QSize icon(cell.width() - kGap, cell.height() - kWords - kGap);
     // Fewer rows than there is room for: the height decides.

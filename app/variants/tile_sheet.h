@@ -1,5 +1,5 @@
-// A sheet of small pictures, each a look on a frame, rendered one after the other in the background. Sweeps, the tray and the library of
-// looks are such sheets.
+// A sheet of small pictures, each a look on a frame, rendered one after the other in the background. Sweeps, the tray
+// and the library of looks are such sheets.
 #pragma once
 
 #include "app/render/proxy_store.h"
@@ -17,10 +17,10 @@ namespace amber {
 struct Tile {
     Look look;
     std::shared_ptr<const Proxy> proxy;
-    QString picture;                  ///< by which looks know the frame
+    QString picture;  ///< by which looks know the frame
     QString title;
-    std::optional<Look> against = {};  ///< the difference from this look's result is measured
-    std::optional<MapAspect> map = {}; ///< and shown in the place of the picture
+    std::optional<Look> against = {};   ///< the difference from this look's result is measured
+    std::optional<MapAspect> map = {};  ///< and shown in the place of the picture
 };
 
 class TileSheet : public QListWidget {

@@ -13,14 +13,17 @@ QString changesInWords(const Look& before, const Look& after, int lines)
 {
     QStringList words;
     const auto changes = parameterChanges(before, after);
-    const auto title = [](const Look& look, std::size_t index) { return index < look.steps.size() ? stepTitle(look.steps[index]) : QString(); };
+    const auto title = [](const Look& look, std::size_t index) {
+        return index < look.steps.size() ? stepTitle(look.steps[index]) : QString();
+    };
     int left = 0;
     for (const ParameterChange& change : changes) {
         QStringList parts = QString::fromStdString(change.field).split('/');
         if (parts.size() > 1 && parts[0] == QStringLiteral("steps")) {
             const auto index = static_cast<std::size_t>(parts[1].toInt());
             const QString step = title(after, index).isEmpty() ? title(before, index) : title(after, index);
-            QString field = parts.mid(parts.size() > 3 && parts[2] == QStringLiteral("parameters") ? 3 : 2).join(QStringLiteral(" "));
+            QString field = parts.mid(parts.size() > 3 && parts[2] == QStringLiteral("parameters") ? 3 : 2)
+                                .join(QStringLiteral(" "));
             if (index < after.steps.size() && !field.contains(' '))
                 field = wordsFor(typeOf(after.steps[index]), field.toStdString()).label;
             parts = {QStringLiteral("%1 %2: %3").arg(index + 1).arg(step, field)};
@@ -28,10 +31,13 @@ QString changesInWords(const Look& before, const Look& after, int lines)
         const auto value = [](const std::string& json) {
             bool isNumber = false;
             const double v = QString::fromStdString(json).toDouble(&isNumber);
-            return json.empty() ? QObject::tr("nothing") : isNumber ? theme::number(v, std::abs(v) >= 10 ? 1 : 3) : QString::fromStdString(json);
+            return json.empty() ? QObject::tr("nothing")
+                   : isNumber   ? theme::number(v, std::abs(v) >= 10 ? 1 : 3)
+                                : QString::fromStdString(json);
         };
         if (words.size() < lines)
-            words << QObject::tr("%1 %2 → %3").arg(parts.join(QStringLiteral(" ")), value(change.before), value(change.after));
+            words << QObject::tr("%1 %2 → %3")
+                         .arg(parts.join(QStringLiteral(" ")), value(change.before), value(change.after));
         else
             ++left;
     }
@@ -41,7 +47,8 @@ QString changesInWords(const Look& before, const Look& after, int lines)
 }
 
 TrayView::TrayView(Document& document, ProxyStore& proxies, Wall& wall, QWidget* parent)
-    : QWidget(parent), m_document(document), m_proxies(proxies), m_wall(wall), m_sheet(new TileSheet(this)), m_frames(new QComboBox(this)), m_map(new QComboBox(this)), m_changes(new QLabel(this))
+    : QWidget(parent), m_document(document), m_proxies(proxies), m_wall(wall), m_sheet(new TileSheet(this)),
+      m_frames(new QComboBox(this)), m_map(new QComboBox(this)), m_changes(new QLabel(this))
 {
     setObjectName("trayView");
     m_frames->setObjectName("trayFrames");
@@ -50,7 +57,8 @@ TrayView::TrayView(Document& document, ProxyStore& proxies, Wall& wall, QWidget*
     m_map->setObjectName("trayMap");
     m_map->setAccessibleName(tr("Picture or map of the difference"));
     m_map->addItems({tr("Pictures"), tr("Map: lightness"), tr("Map: chroma"), tr("Map: hue")});
-    m_map->setToolTip(tr("Maps: middle grey where a version agrees with the look as it is now; lighter is more, darker is less. Full at ΔL 0.1, ΔC 0.05"));
+    m_map->setToolTip(tr("Maps: middle grey where a version agrees with the look as it is now; lighter is more, darker "
+                         "is less. Full at ΔL 0.1, ΔC 0.05"));
     for (QComboBox* box : {m_frames, m_map})
         connect(box, &QComboBox::activated, this, [this] { refresh(); });
     auto* take = new QPushButton(tr("Go back to it"), this);
@@ -76,7 +84,8 @@ TrayView::TrayView(Document& document, ProxyStore& proxies, Wall& wall, QWidget*
     layout->addLayout(row);
     layout->addWidget(m_sheet, 1);
     layout->addWidget(m_changes);
-    for (const auto changed : {&Document::lookChanged, &Document::frameChosen, &Document::revisionsChanged, &Document::companionsChanged})
+    for (const auto changed :
+         {&Document::lookChanged, &Document::frameChosen, &Document::revisionsChanged, &Document::companionsChanged})
         connect(&document, changed, this, [this] { m_sheet->renewSoon([this] { refresh(); }); });
     m_sheet->setAccessibleName(tr("Tray of versions"));
     connect(m_sheet, &QListWidget::currentRowChanged, this, [this] { showChanges(); });
@@ -93,7 +102,10 @@ void TrayView::refresh()
     for (std::size_t i = pins.size(); i-- > 0 && m_versions.size() < kVersions;)
         if (auto look = m_document.lookAt(pins[i].revision)) {
             const int surround = m_document.surroundOf(pins[i].revision);
-            m_versions.push_back({std::move(*look), tr("%1: %2").arg(i + 1).arg(pins[i].note.empty() ? tr("no note") : text(pins[i].note)) + (surround > 0 ? tr(" (wall L* %1)").arg(surround) : QString())});
+            m_versions.push_back(
+                {std::move(*look),
+                 tr("%1: %2").arg(i + 1).arg(pins[i].note.empty() ? tr("no note") : text(pins[i].note)) +
+                     (surround > 0 ? tr(" (wall L* %1)").arg(surround) : QString())});
         }
     std::vector<std::int64_t> frames{m_document.frameInHand()};
     if (m_frames->currentIndex() == 1)
@@ -103,7 +115,13 @@ void TrayView::refresh()
         if (const Frame* frame = m_document.frame(id))
             if (const auto proxy = m_proxies.proxy(id, frame->path))
                 for (std::size_t v = 0; v < m_versions.size(); ++v) {
-                    Tile tile{m_versions[v].look, proxy, QString::fromStdString(Document::pictureName(id)), frames.size() > 1 ? tr("%1 · %2").arg(titleOf(*frame), m_versions[v].title) : m_versions[v].title, {}, {}};
+                    Tile tile{m_versions[v].look,
+                              proxy,
+                              QString::fromStdString(Document::pictureName(id)),
+                              frames.size() > 1 ? tr("%1 · %2").arg(titleOf(*frame), m_versions[v].title)
+                                                : m_versions[v].title,
+                              {},
+                              {}};
                     if (v > 0)
                         tile.against = m_versions[0].look;
                     if (v > 0 && m_map->currentIndex() > 0)
@@ -120,7 +138,11 @@ void TrayView::showChanges()
     if (m_versions.empty() || row < 0)
         return m_changes->clear();
     const auto version = static_cast<std::size_t>(row) % m_versions.size();
-    m_changes->setText(version == 0 ? (m_versions.size() == 1 ? tr("Nothing is pinned yet: Pin keeps the look as it is now, and it comes to stand here.") : tr("The look as it is now; the others are measured against it.")) : tr("From now to it: %1").arg(changesInWords(m_versions[0].look, m_versions[version].look, 8)));
+    m_changes->setText(
+        version == 0 ? (m_versions.size() == 1
+                            ? tr("Nothing is pinned yet: Pin keeps the look as it is now, and it comes to stand here.")
+                            : tr("The look as it is now; the others are measured against it."))
+                     : tr("From now to it: %1").arg(changesInWords(m_versions[0].look, m_versions[version].look, 8)));
 }
 
 void TrayView::takeVersion()

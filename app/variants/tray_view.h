@@ -1,5 +1,5 @@
-// The tray: pinned versions side by side on the same frame and on the companions, as pictures or as maps of their difference, with
-// figures, and what they differ in.
+// The tray: pinned versions side by side on the same frame and on the companions, as pictures or as maps of their
+// difference, with figures, and what they differ in.
 #pragma once
 
 #include "app/variants/tile_sheet.h"

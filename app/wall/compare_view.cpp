@@ -1,15 +1,16 @@
 #include "app/wall/compare_view.h"
 
 #include "app/theme/theme.h"
+#include "core/analysis/overlay.h"
 #include "core/image/resize.h"
 #include "core/look/look_difference.h"
-#include "core/analysis/overlay.h"
 #include "core/measure/difference_map.h"
 #include "core/measure/picture_difference.h"
 
 namespace amber {
 
-CompareView::CompareView(Document& document, Wall& wall, QWidget* parent) : QWidget(parent), m_document(document), m_wall(wall)
+CompareView::CompareView(Document& document, Wall& wall, QWidget* parent)
+    : QWidget(parent), m_document(document), m_wall(wall)
 {
     setObjectName("compareView");
     const auto choice = [&](const char* name, const QString& accessible) {
@@ -32,12 +33,14 @@ CompareView::CompareView(Document& document, Wall& wall, QWidget* parent) : QWid
     m_equal = new QCheckBox(tr("equal brightness"), this);
     m_equal->setObjectName("compareEqual");
     m_equal->setProperty("onWall", true);
-    m_equal->setToolTip(tr("Shows the right one with the mean lightness of the left one: of two versions the brighter one seems the better one"));
+    m_equal->setToolTip(tr("Shows the right one with the mean lightness of the left one: of two versions the brighter "
+                           "one seems the better one"));
     connect(m_equal, &QCheckBox::clicked, this, [this] { render(); });
     m_flicker = new QCheckBox(tr("flicker"), this);
     m_flicker->setObjectName("compareFlicker");
     m_flicker->setProperty("onWall", true);
-    m_flicker->setToolTip(tr("Shows both by turns on the left. Slowly: more than three changes a second can bring on a seizure in people who are sensitive to light, so it never goes faster"));
+    m_flicker->setToolTip(tr("Shows both by turns on the left. Slowly: more than three changes a second can bring on a "
+                             "seizure in people who are sensitive to light, so it never goes faster"));
     m_flickerTimer = new QTimer(this);
     m_flickerTimer->setObjectName("flickerTimer");
     m_flickerTimer->setInterval(std::max(kFlickerLeast, kFlickerDefault));
@@ -108,14 +111,16 @@ void CompareView::refresh()
         box->clear();
         box->addItem(tr("As it is now"), QVariant::fromValue<qlonglong>(0));
         for (std::size_t i = pins.size(); i-- > 0;)
-            box->addItem(tr("Version %1: %2").arg(i + 1).arg(pins[i].note.empty() ? tr("no note") : text(pins[i].note)), QVariant::fromValue<qlonglong>(pins[i].revision));
+            box->addItem(tr("Version %1: %2").arg(i + 1).arg(pins[i].note.empty() ? tr("no note") : text(pins[i].note)),
+                         QVariant::fromValue<qlonglong>(pins[i].revision));
         if (m_against)
             box->addItem(m_against->second, QVariant::fromValue<qlonglong>(-1));
     }
     // The newest version that is not what is on screen, if there is one.
     int left = std::min(1, m_leftChoice->count() - 1);
     for (int i = 1; i < m_leftChoice->count(); ++i)
-        if (const auto look = m_document.lookAt(m_leftChoice->itemData(i).toLongLong()); look && *look != m_document.look()) {
+        if (const auto look = m_document.lookAt(m_leftChoice->itemData(i).toLongLong());
+            look && *look != m_document.look()) {
             left = i;
             break;
         }
@@ -139,8 +144,10 @@ void CompareView::render()
         return;
     const QSize space = m_left->pictureSpace();
     const Image& source = proxy->image;
-    const double scale = std::min({1.0, static_cast<double>(space.width()) / source.width(), static_cast<double>(space.height()) / source.height()});
-    const Image small = reduceByArea(source.view(), std::max(1, static_cast<int>(source.width() * scale)), std::max(1, static_cast<int>(source.height() * scale)));
+    const double scale = std::min({1.0, static_cast<double>(space.width()) / source.width(),
+                                   static_cast<double>(space.height()) / source.height()});
+    const Image small = reduceByArea(source.view(), std::max(1, static_cast<int>(source.width() * scale)),
+                                     std::max(1, static_cast<int>(source.height() * scale)));
     const QImage before = toScreen(small.view());
     Image results[2];
     for (int side = 0; side < 2; ++side) {
@@ -151,22 +158,29 @@ void CompareView::render()
         if (!plan)
             return;
         results[side] = Image(small.width(), small.height());
-        amber::render(*plan, small.view(), results[side].mutableView(), {}, {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
+        amber::render(*plan, small.view(), results[side].mutableView(), {},
+                      {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
         view.setCaption(box.currentText());
     }
     if (m_equal->isChecked())
         equaliseBrightness(results[0].view(), results[1].mutableView());
-    const auto map = m_map->currentIndex() > 0 ? differenceMap(results[0].view(), results[1].view(), static_cast<MapAspect>(m_map->currentIndex() - 1)) : fail("no map");
+    const auto map = m_map->currentIndex() > 0 ? differenceMap(results[0].view(), results[1].view(),
+                                                               static_cast<MapAspect>(m_map->currentIndex() - 1))
+                                               : fail("no map");
     m_leftImage = toScreen(results[0].view()), m_rightImage = toScreen(results[1].view());
     m_left->setImages(1, m_leftImage, before);
     m_right->setImages(1, map ? toScreen(map->view()) : m_rightImage, map ? QImage() : before);
     if (const auto d = pictureDifference(results[0].view(), results[1].view()))
-        m_difference->setText(tr("Difference on this frame (ΔE00): mean %1, 95 % %2, largest %3").arg(theme::decimal(d->mean, 2)).arg(theme::decimal(d->percentile95, 2)).arg(theme::decimal(d->maximum, 2)));
+        m_difference->setText(tr("Difference on this frame (ΔE00): mean %1, 95 % %2, largest %3")
+                                  .arg(theme::decimal(d->mean, 2))
+                                  .arg(theme::decimal(d->percentile95, 2))
+                                  .arg(theme::decimal(d->maximum, 2)));
 }
 
 void CompareView::resizeEvent(QResizeEvent*)
 {
-    QMetaObject::invokeMethod(this, [this] { render(); }, Qt::QueuedConnection);
+    QMetaObject::invokeMethod(
+        this, [this] { render(); }, Qt::QueuedConnection);
 }
 
 }  // namespace amber

@@ -60,7 +60,8 @@ void PictureView::setSplit(bool on)
 void PictureView::setInteractive(bool on)
 {
     m_interactive = on;
-    setAccessibleDescription(tr("The arrow keys point at the picture, Shift makes small steps; Enter marks while marking."));
+    setAccessibleDescription(
+        tr("The arrow keys point at the picture, Shift makes small steps; Enter marks while marking."));
 }
 
 void PictureView::setMarks(const std::vector<Mark>& marks, const Framing& framing)
@@ -121,11 +122,13 @@ void PictureView::paintMarks(QPainter& painter, const QRectF& area) const
         if (place.width() < 14)
             place = QRectF(place.center() - QPointF(7, 7), QSizeF(14, 14));
         painter.setBrush(Qt::NoBrush);
-        for (const auto& [ink, width] : {std::pair(QColor(0, 0, 0, 200), 3.0), std::pair(QColor(0xFA, 0xFA, 0xFA), 1.3)}) {
+        for (const auto& [ink, width] :
+             {std::pair(QColor(0, 0, 0, 200), 3.0), std::pair(QColor(0xFA, 0xFA, 0xFA), 1.3)}) {
             painter.setPen(QPen(ink, width));
             place.width() > 15 ? painter.drawRect(place) : painter.drawEllipse(place);
         }
-        const QRectF tag(place.right() + 3, place.top() - 2, painter.fontMetrics().horizontalAdvance(mark.label) + 8, 18);
+        const QRectF tag(place.right() + 3, place.top() - 2, painter.fontMetrics().horizontalAdvance(mark.label) + 8,
+                         18);
         painter.fillRect(tag, mark.named ? theme::kPaper : QColor(0, 0, 0, 120));
         painter.setPen(mark.named ? theme::kInk : QColor(0xFA, 0xFA, 0xFA));
         painter.drawText(tag, Qt::AlignCenter, mark.label);
@@ -136,7 +139,8 @@ void PictureView::paintMarks(QPainter& painter, const QRectF& area) const
     }
     if (m_pointer && (m_marking || hasFocus())) {
         const QPointF at = onScreen({m_pointer->x(), m_pointer->y(), m_pointer->x(), m_pointer->y()}).topLeft();
-        for (const auto& [ink, width] : {std::pair(QColor(0, 0, 0, 200), 3.0), std::pair(QColor(0xFA, 0xFA, 0xFA), 1.2)}) {
+        for (const auto& [ink, width] :
+             {std::pair(QColor(0, 0, 0, 200), 3.0), std::pair(QColor(0xFA, 0xFA, 0xFA), 1.2)}) {
             painter.setPen(QPen(ink, width));
             painter.drawLine(at - QPointF(9, 0), at + QPointF(9, 0));
             painter.drawLine(at - QPointF(0, 9), at + QPointF(0, 9));
@@ -152,7 +156,10 @@ void PictureView::point(QPointF place)
     update();
 }
 
-QSize PictureView::pictureSpace() const { return (QSizeF(width(), std::max(1, height() - kCaptionHeight)) * devicePixelRatioF()).toSize(); }
+QSize PictureView::pictureSpace() const
+{
+    return (QSizeF(width(), std::max(1, height() - kCaptionHeight)) * devicePixelRatioF()).toSize();
+}
 
 QRectF PictureView::pictureArea() const
 {
@@ -160,13 +167,16 @@ QRectF PictureView::pictureArea() const
         return {};
     const QSizeF size = QSizeF(m_after.size()) / devicePixelRatioF();
     const QSizeF space(width(), height() - kCaptionHeight);
-    return {QPointF(std::floor((space.width() - size.width()) / 2), kCaptionHeight + std::floor((space.height() - size.height()) / 2)), size};
+    return {QPointF(std::floor((space.width() - size.width()) / 2),
+                    kCaptionHeight + std::floor((space.height() - size.height()) / 2)),
+            size};
 }
 
 QPointF PictureView::placeOf(QPointF position) const
 {
     const QRectF area = pictureArea();
-    return {m_part.left() + (position.x() - area.left()) / area.width() * m_part.width(), m_part.top() + (position.y() - area.top()) / area.height() * m_part.height()};
+    return {m_part.left() + (position.x() - area.left()) / area.width() * m_part.width(),
+            m_part.top() + (position.y() - area.top()) / area.height() * m_part.height()};
 }
 
 void PictureView::paintEvent(QPaintEvent*)
@@ -179,7 +189,9 @@ void PictureView::paintEvent(QPaintEvent*)
     const double captionLeft = m_after.isNull() ? 4 : area.left();
     const double captionTop = m_after.isNull() ? 0 : area.top() - kCaptionHeight;
     const QString caption = m_held.isEmpty() ? m_caption : m_caption + QStringLiteral(" · ") + m_held;
-    painter.drawText(QRectF(captionLeft, captionTop, width() - captionLeft, kCaptionHeight), Qt::AlignVCenter | Qt::AlignLeft, painter.fontMetrics().elidedText(caption, Qt::ElideRight, static_cast<int>(width() - captionLeft)));
+    painter.drawText(
+        QRectF(captionLeft, captionTop, width() - captionLeft, kCaptionHeight), Qt::AlignVCenter | Qt::AlignLeft,
+        painter.fontMetrics().elidedText(caption, Qt::ElideRight, static_cast<int>(width() - captionLeft)));
     if (m_after.isNull()) {
         painter.drawText(rect().adjusted(8, 8, -8, -8), Qt::AlignCenter | Qt::TextWordWrap, m_message);
     } else {
@@ -197,7 +209,8 @@ void PictureView::paintEvent(QPaintEvent*)
                 painter.setPen(theme::kInk);
                 painter.drawText(box, Qt::AlignCenter, words);
             };
-            const QString left = m_splitWords.first.isEmpty() ? tr("before") : m_splitWords.first, right = m_splitWords.second.isEmpty() ? tr("after") : m_splitWords.second;
+            const QString left = m_splitWords.first.isEmpty() ? tr("before") : m_splitWords.first,
+                          right = m_splitWords.second.isEmpty() ? tr("after") : m_splitWords.second;
             tag(left, area.left() + 6);
             tag(right, area.right() - painter.fontMetrics().horizontalAdvance(right) - 18);
         }
@@ -240,7 +253,8 @@ void PictureView::mouseMoveEvent(QMouseEvent* event)
     } else if (m_drag == Drag::Picture) {
         emit dragMoved(event->position() - m_pressed);
     } else if (m_drag == Drag::Mark) {
-        m_moved = QPointF(std::clamp(event->position().x(), area.left(), area.right()), std::clamp(event->position().y(), area.top(), area.bottom()));
+        m_moved = QPointF(std::clamp(event->position().x(), area.left(), area.right()),
+                          std::clamp(event->position().y(), area.top(), area.bottom()));
         update();
     } else if (m_drag == Drag::Pan) {
         const QPointF by = m_moved - event->position();
@@ -251,8 +265,11 @@ void PictureView::mouseMoveEvent(QMouseEvent* event)
     } else {
         emit left();
     }
-    const bool onSplit = m_split && area.contains(event->position()) && std::abs(event->position().x() - (area.left() + m_splitAt * area.width())) <= kSplitGrip;
-    setCursor(onSplit ? Qt::SplitHCursor : m_interactive && area.contains(event->position()) ? Qt::CrossCursor : Qt::ArrowCursor);
+    const bool onSplit = m_split && area.contains(event->position()) &&
+                         std::abs(event->position().x() - (area.left() + m_splitAt * area.width())) <= kSplitGrip;
+    setCursor(onSplit                                             ? Qt::SplitHCursor
+              : m_interactive && area.contains(event->position()) ? Qt::CrossCursor
+                                                                  : Qt::ArrowCursor);
 }
 
 void PictureView::mouseReleaseEvent(QMouseEvent*)
@@ -265,7 +282,8 @@ void PictureView::mouseReleaseEvent(QMouseEvent*)
         const QRectF drawn = QRectF(m_pressed, m_moved).normalized();
         const bool region = drawn.width() >= kRegion && drawn.height() >= kRegion;
         update();
-        emit marked(region ? QRectF(placeOf(drawn.topLeft()), placeOf(drawn.bottomRight())) : QRectF(placeOf(m_pressed), QSizeF()));
+        emit marked(region ? QRectF(placeOf(drawn.topLeft()), placeOf(drawn.bottomRight()))
+                           : QRectF(placeOf(m_pressed), QSizeF()));
     }
 }
 
@@ -278,10 +296,16 @@ void PictureView::keyPressEvent(QKeyEvent* event)
     if (m_split && (event->key() == Qt::Key_Left || event->key() == Qt::Key_Right)) {
         m_splitAt = std::clamp(m_splitAt + (event->key() == Qt::Key_Left ? -0.02 : 0.02), 0.0, 1.0);
         update();
-    } else if (m_interactive && (event->key() == Qt::Key_Left || event->key() == Qt::Key_Right || event->key() == Qt::Key_Up || event->key() == Qt::Key_Down)) {
+    } else if (m_interactive && (event->key() == Qt::Key_Left || event->key() == Qt::Key_Right ||
+                                 event->key() == Qt::Key_Up || event->key() == Qt::Key_Down)) {
         const double step = (event->modifiers() & Qt::ShiftModifier ? 0.002 : 0.02);
         const QPointF from = m_pointer.value_or(m_part.center());
-        point(from + QPointF(event->key() == Qt::Key_Left ? -step : event->key() == Qt::Key_Right ? step : 0, event->key() == Qt::Key_Up ? -step : event->key() == Qt::Key_Down ? step : 0));
+        point(from + QPointF(event->key() == Qt::Key_Left    ? -step
+                             : event->key() == Qt::Key_Right ? step
+                                                             : 0,
+                             event->key() == Qt::Key_Up     ? -step
+                             : event->key() == Qt::Key_Down ? step
+                                                            : 0));
     } else if (m_marking && event->key() == Qt::Key_Escape) {
         emit markingEnded();
     } else if (m_marking && (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter)) {

@@ -1,4 +1,5 @@
-// One picture on the wall: shows a rendered frame, a split line against the untouched one, and turns the pointer into places.
+// One picture on the wall: shows a rendered frame, a split line against the untouched one, and turns the pointer into
+// places.
 #pragma once
 
 #include "core/measure/key_colour.h"
@@ -51,7 +52,7 @@ public:
 signals:
     void marked(QRectF place);  ///< fractions; a point has no size
     void markingEnded();
-    void panned(QPointF by);    ///< fractions of the picture
+    void panned(QPointF by);      ///< fractions of the picture
     void hovered(QPointF place);  ///< fractions of the picture
     void left();
     void dragBegun(QPointF place);

@@ -51,11 +51,14 @@ void Wall::showMarks()
 {
     std::vector<PictureView::Mark> marks;
     for (std::size_t i = 0; i < m_watched.size(); ++i)
-        if (m_watched[i].frame == m_document.frameInHand() && (m_watched[i].kind == KeyColour::Kind::Marked || m_inHand->isMarking() || static_cast<int>(i) == m_namedMark)) {
+        if (m_watched[i].frame == m_document.frameInHand() &&
+            (m_watched[i].kind == KeyColour::Kind::Marked || m_inHand->isMarking() ||
+             static_cast<int>(i) == m_namedMark)) {
             const bool named = m_inHand->isMarking() || static_cast<int>(i) == m_namedMark;
             marks.push_back({m_watched[i].place, named ? keyColourTitle(m_watched[i]) : QString::number(i + 1), named});
         }
-    m_inHand->setMarks(m_quiet ? std::vector<PictureView::Mark>{} : marks, m_document.framing(m_document.frameInHand()));
+    m_inHand->setMarks(m_quiet ? std::vector<PictureView::Mark>{} : marks,
+                       m_document.framing(m_document.frameInHand()));
 }
 
 void Wall::setNamedMark(int key)
@@ -138,7 +141,8 @@ void Wall::place()
     const int columns = count == 0 ? 0 : count <= 2 ? 1 : 2;
     const int rows = columns == 0 ? 0 : (count + columns - 1) / columns;
     // The frame in hand takes what a 3:2 picture needs, the companions share the rest, at least a fifth each.
-    const int wanted = std::min(static_cast<int>((area.height() - 22) * 1.5) + 2, area.width() - columns * (area.width() / 6 + kGap));
+    const int wanted =
+        std::min(static_cast<int>((area.height() - 22) * 1.5) + 2, area.width() - columns * (area.width() / 6 + kGap));
     const int main = count == 0 ? area.width() : wanted;
     m_inHand->setGeometry(area.left(), area.top(), main, area.height());
     if (count == 0)
@@ -147,7 +151,8 @@ void Wall::place()
     const int width = (area.right() - left - (columns - 1) * kGap) / columns;
     const int height = std::min((area.height() - (rows - 1) * kGap / 2) / rows, static_cast<int>(width / 1.5) + 24);
     for (int i = 0; i < count; ++i)
-        m_companions[static_cast<std::size_t>(i)]->setGeometry(left + (i % columns) * (width + kGap), area.top() + (i / columns) * (height + kGap / 2), width, height);
+        m_companions[static_cast<std::size_t>(i)]->setGeometry(
+            left + (i % columns) * (width + kGap), area.top() + (i / columns) * (height + kGap / 2), width, height);
 }
 
 void Wall::resizeEvent(QResizeEvent*)
@@ -161,7 +166,9 @@ void Wall::hold(Hold what)
     if (m_hold == what)
         return;
     m_hold = what;
-    m_inHand->setHeld(what == Hold::Untouched ? tr("untouched") : what == Hold::BeforeStep ? tr("before this step") : m_overlayWords);
+    m_inHand->setHeld(what == Hold::Untouched    ? tr("untouched")
+                      : what == Hold::BeforeStep ? tr("before this step")
+                                                 : m_overlayWords);
     requestRender();
 }
 
@@ -187,7 +194,9 @@ void Wall::requestRender()
         return;
     RenderRequest request;
     request.look = m_document.look();
-    request.steps = m_hold == Hold::Untouched ? 0 : m_hold == Hold::BeforeStep ? static_cast<std::size_t>(m_document.selectedStep()) : kStepLimit;
+    request.steps = m_hold == Hold::Untouched    ? 0
+                    : m_hold == Hold::BeforeStep ? static_cast<std::size_t>(m_document.selectedStep())
+                                                 : kStepLimit;
     const auto add = [&](std::int64_t id, PictureView* view) {
         const Frame* frame = m_document.frame(id);
         if (!frame || frame->isLost)
@@ -203,12 +212,15 @@ void Wall::requestRender()
     request.keys = m_document.keyColours();
     request.framing = m_document.framing(m_document.frameInHand());
     add(m_document.frameInHand(), m_inHand);
-    if (const Frame* frame = m_document.frame(m_document.frameInHand()); m_actual && frame && !request.pictures.empty()) {
+    if (const Frame* frame = m_document.frame(m_document.frameInHand());
+        m_actual && frame && !request.pictures.empty()) {
         RenderRequest::Picture& picture = request.pictures.front();
         picture.whole = m_proxies.wholePicture(frame->id, frame->path);
         if (picture.whole) {
-            const double width = std::min(1.0, static_cast<double>(picture.size.width()) / picture.whole->width()), height = std::min(1.0, static_cast<double>(picture.size.height()) / picture.whole->height());
-            picture.centre = m_centre = {std::clamp(m_centre.x(), width / 2, 1 - width / 2), std::clamp(m_centre.y(), height / 2, 1 - height / 2)};
+            const double width = std::min(1.0, static_cast<double>(picture.size.width()) / picture.whole->width()),
+                         height = std::min(1.0, static_cast<double>(picture.size.height()) / picture.whole->height());
+            picture.centre = m_centre = {std::clamp(m_centre.x(), width / 2, 1 - width / 2),
+                                         std::clamp(m_centre.y(), height / 2, 1 - height / 2)};
             m_inHand->setPart({m_centre.x() - width / 2, m_centre.y() - height / 2, width, height});
             m_inHand->setCaption(m_inHand->caption() + tr(" · 100 %"));
         } else {

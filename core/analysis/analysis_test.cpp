@@ -1,9 +1,9 @@
-#include "core/colour/oklab.h"
 #include "core/analysis/intent_score.h"
 #include "core/analysis/net_effect.h"
 #include "core/analysis/sayings.h"
 #include "core/analysis/sweep.h"
 #include "core/analysis/tint.h"
+#include "core/colour/oklab.h"
 #include "core/image/resize.h"
 #include "core/look/subject_bound.h"
 #include "core/measure/difference_map.h"
@@ -29,14 +29,16 @@ Contrast contrastOf(double slope)
     return c;
 }
 
-/// Tones across, hues down: every colour a picture may have, in one picture; its left column is black, its top row neutral.
+/// Tones across, hues down: every colour a picture may have, in one picture; its left column is black, its top row
+/// neutral.
 Image colourField(int width = 96, int height = 64)
 {
     Image image(width, height);
     for (int y = 0; y < height; ++y)
         for (int x = 0; x < width; ++x) {
             const double L = (x + 0.5) / width;
-            const LinearRgb c = toLinearRgb(toOkLab(OkLch{L, y == 0 ? 0 : 0.25 * std::min(L, 1 - L), 360.0 * y / height}));
+            const LinearRgb c =
+                toLinearRgb(toOkLab(OkLch{L, y == 0 ? 0 : 0.25 * std::min(L, 1 - L), 360.0 * y / height}));
             float* p = image.mutableView().row(y) + 3 * x;
             p[0] = static_cast<float>(c.r), p[1] = static_cast<float>(c.g), p[2] = static_cast<float>(c.b);
         }
@@ -46,7 +48,8 @@ Image colourField(int width = 96, int height = 64)
 KeyColour keyAt(ImageView image, const char* name, double x, double y, std::int64_t frame = 1)
 {
     KeyColour key;
-    key.name = name, key.frame = frame, key.place = pointPlace(x, y, image.width, image.height), key.marked = meanOf(image, key.place);
+    key.name = name, key.frame = frame, key.place = pointPlace(x, y, image.width, image.height),
+    key.marked = meanOf(image, key.place);
     return key;
 }
 
@@ -54,7 +57,8 @@ KeyColour keyAt(ImageView image, const char* name, double x, double y, std::int6
 TEST(StepTrace, TellsWhatEveryStepDidToBrightnessChromaAndKeys)
 {
     const Image field = colourField();
-    const auto keys = std::vector{keyAt(field.view(), "glaze", 0.6, 0.4), keyAt(field.view(), "cloth", 0.2, 0.8), keyAt(field.view(), "elsewhere", 0.5, 0.5, 2)};
+    const auto keys = std::vector{keyAt(field.view(), "glaze", 0.6, 0.4), keyAt(field.view(), "cloth", 0.2, 0.8),
+                                  keyAt(field.view(), "elsewhere", 0.5, 0.5, 2)};
     Look look;
     Chroma even;
     even.even = 1.4;
@@ -73,7 +77,8 @@ TEST(StepTrace, TellsWhatEveryStepDidToBrightnessChromaAndKeys)
     EXPECT_NEAR(trace->after(2).landing[2], 1, 1e-9);
     for (int k = 0; k < 3; ++k) {
         const KeyState out = keyState(evaluate(look, keys[static_cast<std::size_t>(k)].marked));
-        EXPECT_LT(keyMove(trace->states.back().keys[static_cast<std::size_t>(k)], out).deltaE, 0.8) << k << ": in place and by colour agree";
+        EXPECT_LT(keyMove(trace->states.back().keys[static_cast<std::size_t>(k)], out).deltaE, 0.8)
+            << k << ": in place and by colour agree";
     }
     const KeyMove move = trace->move(2, 1);
     EXPECT_GT(move.lightness, 1) << "the fade lifts dark cloth";
@@ -89,7 +94,8 @@ TEST(StepTrace, FollowsTheFraming)
     right.crop.left = 0.5;
     Framing hole;
     hole.leftOut.push_back({0, 0, 0.5, 1});
-    const auto whole = traceLook({}, field.view(), 1, {}, {}), cropped = traceLook({}, field.view(), 1, {}, right), holed = traceLook({}, field.view(), 1, {}, hole);
+    const auto whole = traceLook({}, field.view(), 1, {}, {}), cropped = traceLook({}, field.view(), 1, {}, right),
+               holed = traceLook({}, field.view(), 1, {}, hole);
     EXPECT_NEAR(whole->states[0].meanL, 0.5, 0.01);
     EXPECT_NEAR(cropped->states[0].meanL, 0.75, 0.01);
     EXPECT_EQ(cropped->states[0].meanL, holed->states[0].meanL);
@@ -182,7 +188,8 @@ TEST(Sweep, EveryWayOfEveryStepGivesVariants)
 {
     EXPECT_EQ(limitsOf(stepOf(contrastOf(1)), "/slope"), (std::pair{0.3, 3.0}));
     Look look;
-    look.steps = {stepOf(ToneCurve{}), stepOf(SplitToning{}), stepOf(HueShifts{}), stepOf(contrastOf(1.2)), stepOf(Wash{})};
+    look.steps = {stepOf(ToneCurve{}), stepOf(SplitToning{}), stepOf(HueShifts{}), stepOf(contrastOf(1.2)),
+                  stepOf(Wash{})};
     int ways = 0;
     for (std::size_t i = 0; i < look.steps.size(); ++i)
         for (const SweepWay& way : sweepWaysOf(look.steps[i])) {
@@ -200,7 +207,9 @@ TEST(Sweep, EveryWayOfEveryStepGivesVariants)
     SplitToning dyes;
     dyes.dyes = {{0.5, 100, 0.03, 0.5, {}}};
     look.steps[1].parameters = dyes;
-    EXPECT_NEAR(std::get<SplitToning>(swept(look, 1, {SweepWay::Kind::Hue}, 300)->steps[1].parameters).dyes[0].hueDegrees, 40, 1e-9);
+    EXPECT_NEAR(
+        std::get<SplitToning>(swept(look, 1, {SweepWay::Kind::Hue}, 300)->steps[1].parameters).dyes[0].hueDegrees, 40,
+        1e-9);
     const auto colours = someColours(colourField().view(), 200);
     const double strength = strengthForChange(look.steps[3], colours, 1.5);
     Step set = look.steps[3];
@@ -309,13 +318,16 @@ TEST(KeyColours, WatchThemselvesAndAreKept)
     fill(90, 0, 120, 15, {0.95, 0, 0.02});
     const auto found = automaticKeyColours(room.view(), 7);
     ASSERT_EQ(found.size(), 3u);
-    const auto centre = [](const KeyColour& k) { return std::pair((k.place.left + k.place.right) / 2 * 120, (k.place.top + k.place.bottom) / 2 * 80); };
+    const auto centre = [](const KeyColour& k) {
+        return std::pair((k.place.left + k.place.right) / 2 * 120, (k.place.top + k.place.bottom) / 2 * 80);
+    };
     EXPECT_LT(centre(found[0]).first, 20);
     EXPECT_GT(centre(found[1]).second, 40);
     EXPECT_GT(centre(found[2]).first, 90);
     Framing without;
     without.leftOut.push_back({0, 0, 0.2, 0.3});
-    EXPECT_NE(automaticKeyColours(room.view(), 7, without).front().kind, KeyColour::Kind::Neutral) << "what is left out is not watched";
+    EXPECT_NE(automaticKeyColours(room.view(), 7, without).front().kind, KeyColour::Kind::Neutral)
+        << "what is left out is not watched";
     auto kept = std::vector{keyAt(room.view(), "Ada's skin", 0.5, 0.2)};
     kept[0].target = Lab{60, 12, 14};
     EXPECT_EQ(keyColoursFromText(keyColoursToText(kept)), kept);
@@ -337,7 +349,9 @@ TEST(TrialFrames, AreTheOnesThatDiffer)
         }
         return sketchOf(image.view());
     };
-    const std::vector<FrameSketch> all{sketch({0.5, 0.002, 0.01}), sketch({0.51, 0.002, 0.01}), sketch({0.2, 0.002, 0.01}), sketch({0.9, 0.002, 0.01}), sketch({0.52, 0, -0.08}), sketch({0.5, 0.09, 0.01})};
+    const std::vector<FrameSketch> all{sketch({0.5, 0.002, 0.01}), sketch({0.51, 0.002, 0.01}),
+                                       sketch({0.2, 0.002, 0.01}), sketch({0.9, 0.002, 0.01}),
+                                       sketch({0.52, 0, -0.08}),   sketch({0.5, 0.09, 0.01})};
     const auto chosen = trialFrames(all, 0, 4);
     ASSERT_EQ(chosen.size(), 4u);
     EXPECT_EQ(chosen[0].frame, 2u);
@@ -360,7 +374,8 @@ TEST(DifferenceMap, IsMiddleGreyWhereNothingChanged)
         const LinearRgb c = evaluate(step, {p[0], p[1], p[2]});
         p[0] = static_cast<float>(c.r), p[1] = static_cast<float>(c.g), p[2] = static_cast<float>(c.b);
     }
-    const auto same = differenceMap(field.view(), field.view(), MapAspect::Hue), map = differenceMap(field.view(), lighter.view(), MapAspect::Lightness);
+    const auto same = differenceMap(field.view(), field.view(), MapAspect::Hue),
+               map = differenceMap(field.view(), lighter.view(), MapAspect::Lightness);
     ASSERT_TRUE(same && map);
     EXPECT_NEAR(L(*same, 7, 7), 0.5, 1e-6);
     EXPECT_LT(L(*map, 5, 0), 0.45);

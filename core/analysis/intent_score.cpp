@@ -9,7 +9,8 @@
 namespace amber {
 namespace {
 
-constexpr double kFar = std::numeric_limits<double>::infinity(), kWarmHue = 70 * 3.14159265358979323846 / 180, kTinted = 0.006;
+constexpr double kFar = std::numeric_limits<double>::infinity(), kWarmHue = 70 * 3.14159265358979323846 / 180,
+                 kTinted = 0.006;
 
 double warmth(const Look& look, double L)
 {
@@ -18,7 +19,10 @@ double warmth(const Look& look, double L)
 }
 
 /// Little, medium, much as a range between two limits.
-std::pair<double, double> range(int level, double first, double second) { return level == 1 ? std::pair(-kFar, first) : level == 2 ? std::pair(first, second) : std::pair(second, kFar); }
+std::pair<double, double> range(int level, double first, double second)
+{
+    return level == 1 ? std::pair(-kFar, first) : level == 2 ? std::pair(first, second) : std::pair(second, kFar);
+}
 
 }  // namespace
 
@@ -29,8 +33,13 @@ std::vector<IntentScore> scoreIntent(const Look& look, const std::vector<BeforeA
     std::vector<IntentScore> scores;
     const auto add = [&](Part part, double measured, std::pair<double, double> wanted) {
         IntentScore score{part, measured, wanted.first, wanted.second};
-        const double crossed = measured < wanted.first ? wanted.first : wanted.second, off = measured < wanted.first ? wanted.first - measured : measured > wanted.second ? measured - wanted.second : 0;
-        score.verdict = off <= 0 ? IntentScore::Verdict::Met : off <= 0.25 * std::abs(crossed) ? IntentScore::Verdict::Near : IntentScore::Verdict::Missed;
+        const double crossed = measured < wanted.first ? wanted.first : wanted.second,
+                     off = measured < wanted.first    ? wanted.first - measured
+                           : measured > wanted.second ? measured - wanted.second
+                                                      : 0;
+        score.verdict = off <= 0                          ? IntentScore::Verdict::Met
+                        : off <= 0.25 * std::abs(crossed) ? IntentScore::Verdict::Near
+                                                          : IntentScore::Verdict::Missed;
         scores.push_back(score);
     };
     const auto mean = [&](auto&& of) {
@@ -40,20 +49,31 @@ std::vector<IntentScore> scoreIntent(const Look& look, const std::vector<BeforeA
         return sum;
     };
     if (card.key != IntentCard::Key::Unsaid && !frames.empty())
-        add(Part::Key, mean([](const BeforeAfter& f) { return f.after.meanL; }), range(static_cast<int>(card.key), 0.45, 0.62));
+        add(Part::Key, mean([](const BeforeAfter& f) { return f.after.meanL; }),
+            range(static_cast<int>(card.key), 0.45, 0.62));
     if (card.temperature != IntentCard::Temperature::Unsaid) {
         using T = IntentCard::Temperature;
         const double darks = warmth(look, 0.3), lights = warmth(look, 0.8), both = (darks + lights) / 2;
         switch (card.temperature) {
-        case T::Neutral: add(Part::Temperature, both, {-kTinted, kTinted}); break;
-        case T::Warm: add(Part::Temperature, both, {kTinted, kFar}); break;
-        case T::Cool: add(Part::Temperature, both, {-kFar, -kTinted}); break;
-        case T::WarmLights: add(Part::Temperature, lights - darks, {kTinted, kFar}); break;
-        default: add(Part::Temperature, lights - darks, {-kFar, -kTinted});
+        case T::Neutral:
+            add(Part::Temperature, both, {-kTinted, kTinted});
+            break;
+        case T::Warm:
+            add(Part::Temperature, both, {kTinted, kFar});
+            break;
+        case T::Cool:
+            add(Part::Temperature, both, {-kFar, -kTinted});
+            break;
+        case T::WarmLights:
+            add(Part::Temperature, lights - darks, {kTinted, kFar});
+            break;
+        default:
+            add(Part::Temperature, lights - darks, {-kFar, -kTinted});
         }
     }
     if (card.contrast != IntentCard::Level::Unsaid && !frames.empty())
-        add(Part::Contrast, mean([](const BeforeAfter& f) { return f.after.contrast; }), range(static_cast<int>(card.contrast), 0.45, 0.65));
+        add(Part::Contrast, mean([](const BeforeAfter& f) { return f.after.contrast; }),
+            range(static_cast<int>(card.contrast), 0.45, 0.65));
     if (card.fade != IntentCard::Level::Unsaid)
         add(Part::Fade, toOkLab(evaluate(look, LinearRgb{})).L, range(static_cast<int>(card.fade), 0.03, 0.12));
     if (card.fidelity != IntentCard::Fidelity::Unsaid && !frames.empty()) {
@@ -66,7 +86,10 @@ std::vector<IntentScore> scoreIntent(const Look& look, const std::vector<BeforeA
             }
             return sum;
         });
-        add(Part::Fidelity, moved, card.fidelity == IntentCard::Fidelity::True ? std::pair(0.0, 3.0) : card.fidelity == IntentCard::Fidelity::Leaning ? std::pair(3.0, 8.0) : std::pair(3.0, kFar));
+        add(Part::Fidelity, moved,
+            card.fidelity == IntentCard::Fidelity::True      ? std::pair(0.0, 3.0)
+            : card.fidelity == IntentCard::Fidelity::Leaning ? std::pair(3.0, 8.0)
+                                                             : std::pair(3.0, kFar));
     }
     if (card.grain != IntentCard::Level::Unsaid) {
         double amount = 0;

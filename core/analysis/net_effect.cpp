@@ -8,7 +8,8 @@
 namespace amber {
 namespace {
 
-constexpr double kOpposite = -0.5, kSmallest = 0.004, kLevelMoved = 0.005, kLevelSet = 0.01, kTintOfStep = 0.0015, kTintTotal = 0.008;
+constexpr double kOpposite = -0.5, kSmallest = 0.004, kLevelMoved = 0.005, kLevelSet = 0.01, kTintOfStep = 0.0015,
+                 kTintTotal = 0.008;
 
 std::vector<OkLab> changesOf(const Step& step, std::vector<LinearRgb>& colours)
 {
@@ -42,12 +43,16 @@ std::vector<Undoing> findUndoing(const Look& look, const std::vector<LinearRgb>&
     for (std::size_t i = 0; i < changes.size(); ++i)
         for (std::size_t j = i + 1; j < changes.size(); ++j)
             for (const auto aspect : {Undoing::Aspect::Lightness, Undoing::Aspect::Colour}) {
-                const double ii = product(changes[i], changes[i], aspect), jj = product(changes[j], changes[j], aspect), ij = product(changes[i], changes[j], aspect);
+                const double ii = product(changes[i], changes[i], aspect), jj = product(changes[j], changes[j], aspect),
+                             ij = product(changes[i], changes[j], aspect);
                 if (std::min(ii, jj) < kSmallest * kSmallest || ij / std::sqrt(ii * jj) > kOpposite)
                     continue;
-                found.push_back({static_cast<int>(i), static_cast<int>(j), aspect, std::sqrt(ii), std::sqrt(jj), std::sqrt(std::max(0.0, ii + jj + 2 * ij)), ij / std::sqrt(ii * jj)});
+                found.push_back({static_cast<int>(i), static_cast<int>(j), aspect, std::sqrt(ii), std::sqrt(jj),
+                                 std::sqrt(std::max(0.0, ii + jj + 2 * ij)), ij / std::sqrt(ii * jj)});
             }
-    std::stable_sort(found.begin(), found.end(), [](const Undoing& a, const Undoing& b) { return a.firstSize + a.secondSize - a.remains > b.firstSize + b.secondSize - b.remains; });
+    std::stable_sort(found.begin(), found.end(), [](const Undoing& a, const Undoing& b) {
+        return a.firstSize + a.secondSize - a.remains > b.firstSize + b.secondSize - b.remains;
+    });
     return found;
 }
 
@@ -62,7 +67,8 @@ std::vector<LevelMoved> levelsMoved(const LookTrace& trace)
             LevelMoved moved{static_cast<LevelMoved::Level>(level), s, s, setTo, now};
             double most = 0;
             for (int t = s + 1; t < trace.steps(); ++t)
-                if (const double by = std::abs(trace.after(t).landing[level] - trace.before(t).landing[level]); by > most)
+                if (const double by = std::abs(trace.after(t).landing[level] - trace.before(t).landing[level]);
+                    by > most)
                     most = by, moved.movedBy = t;
             found.push_back(moved);
         }
@@ -79,7 +85,9 @@ std::optional<TintAddsUp> tintAddsUp(const LookTrace& trace)
         return std::nullopt;
     TintAddsUp tint{{}, total, wrapDegrees(std::atan2(b, a) * 180 / 3.14159265358979323846)};
     for (int s = 0; s < trace.steps(); ++s)
-        if (((trace.after(s).castA - trace.before(s).castA) * a + (trace.after(s).castB - trace.before(s).castB) * b) / total > kTintOfStep)
+        if (((trace.after(s).castA - trace.before(s).castA) * a + (trace.after(s).castB - trace.before(s).castB) * b) /
+                total >
+            kTintOfStep)
             tint.steps.push_back(s);
     return tint.steps.size() >= 3 ? std::optional(tint) : std::nullopt;
 }
@@ -110,7 +118,9 @@ public:
             for (const Step& s : m_between)
                 c = evaluate(s, c);
             const OkLab lab = toOkLab(early ? c : evaluate(step, c));
-            sum += (lab.L - m_wanted[i].L) * (lab.L - m_wanted[i].L) + (lab.a - m_wanted[i].a) * (lab.a - m_wanted[i].a) + (lab.b - m_wanted[i].b) * (lab.b - m_wanted[i].b);
+            sum += (lab.L - m_wanted[i].L) * (lab.L - m_wanted[i].L) +
+                   (lab.a - m_wanted[i].a) * (lab.a - m_wanted[i].a) +
+                   (lab.b - m_wanted[i].b) * (lab.b - m_wanted[i].b);
         }
         return sum;
     }
@@ -136,14 +146,18 @@ std::vector<Dial> dialsOf(const Step& step, const Step& other)
 {
     Step fresh = step;
     fresh.parameters = std::visit([]<class T>(const T&) { return StepParameters(T{}); }, step.parameters);
-    const Json mine = parametersOf(step).flatten(), start = parametersOf(fresh).flatten(), theirs = typeOf(step) == typeOf(other) ? parametersOf(other).flatten() : mine;
+    const Json mine = parametersOf(step).flatten(), start = parametersOf(fresh).flatten(),
+               theirs = typeOf(step) == typeOf(other) ? parametersOf(other).flatten() : mine;
     std::vector<Dial> dials{{"", 0.2}};
     for (const auto& [pointer, value] : mine.items()) {
         if (!value.is_number())
             continue;
-        const bool moved = !start.contains(pointer) || start[pointer] != value || (theirs.contains(pointer) && theirs[pointer] != value);
+        const bool moved = !start.contains(pointer) || start[pointer] != value ||
+                           (theirs.contains(pointer) && theirs[pointer] != value);
         if (moved && dials.size() < 24)
-            dials.push_back({pointer, std::abs(value.get<double>()) > 10 ? 8 : std::max(0.04, 0.1 * std::abs(value.get<double>()))});
+            dials.push_back({pointer, std::abs(value.get<double>()) > 10
+                                          ? 8
+                                          : std::max(0.04, 0.1 * std::abs(value.get<double>()))});
     }
     return dials;
 }

@@ -1,8 +1,9 @@
-// Steps that undo one another, levels that later steps have moved, tints that add up; and the joining of two steps into one.
+// Steps that undo one another, levels that later steps have moved, tints that add up; and the joining of two steps into
+// one.
 #pragma once
 
-#include "core/colour/difference.h"
 #include "core/analysis/step_trace.h"
+#include "core/colour/difference.h"
 
 namespace amber {
 
@@ -14,8 +15,8 @@ struct Undoing {
     double remains = 0;                    ///< of both together
     double against = 0;                    ///< cosine between the changes, -1 exactly opposite
 };
-/// Over colours of the picture as it came in, by colour alone. Pairs with a cosine under -0.5 whose smaller change is above 0.004
-/// (about half of a just noticeable difference), the most undone first.
+/// Over colours of the picture as it came in, by colour alone. Pairs with a cosine under -0.5 whose smaller change is
+/// above 0.004 (about half of a just noticeable difference), the most undone first.
 std::vector<Undoing> findUndoing(const Look& look, const std::vector<LinearRgb>& colours);
 
 /// A level that one step set and a later one moved by more than 0.005 on the tone axis.
@@ -36,13 +37,14 @@ struct TintAddsUp {
 std::optional<TintAddsUp> tintAddsUp(const LookTrace& trace);
 
 struct Joined {
-    Look look;                  ///< with one step in the place of the two
-    int step = 0;               ///< which one
+    Look look;                   ///< with one step in the place of the two
+    int step = 0;                ///< which one
     DifferenceSummary residual;  ///< CIEDE2000 between both looks over the colours
 };
-/// One step that does what the two do together: of the kind of either, found by a pattern search over its numbers and its strength
-/// (R. Hooke, T. A. Jeeves, J. ACM 8, 1961), least squares in OKLab; the other kind of step is tried too when they differ. Guards and
-/// notes of the step kept stay; both notes are kept. Fails for spatial steps, which colours alone cannot tell.
+/// One step that does what the two do together: of the kind of either, found by a pattern search over its numbers and
+/// its strength (R. Hooke, T. A. Jeeves, J. ACM 8, 1961), least squares in OKLab; the other kind of step is tried too
+/// when they differ. Guards and notes of the step kept stay; both notes are kept. Fails for spatial steps, which
+/// colours alone cannot tell.
 Result<Joined> joinSteps(const Look& look, int first, int second, const std::vector<LinearRgb>& colours);
 
 }  // namespace amber

@@ -25,7 +25,9 @@ void layOver(const LinearRgb& colour, MutableImageView shown, Weight&& weightAt)
         for (int x = 0; x < shown.width; ++x) {
             const double weight = std::clamp(weightAt(x, y), 0.0, 1.0);
             const OkLab lab = labAt(shown, x, y);
-            const LinearRgb c = toLinearRgb(OkLab{lab.L + weight * (1 - kThrough) * (over.L - lab.L), lab.a + weight * (over.a - lab.a), lab.b + weight * (over.b - lab.b)});
+            const LinearRgb c =
+                toLinearRgb(OkLab{lab.L + weight * (1 - kThrough) * (over.L - lab.L), lab.a + weight * (over.a - lab.a),
+                                  lab.b + weight * (over.b - lab.b)});
             float* to = shown.row(y) + 3 * x;
             to[0] = static_cast<float>(c.r), to[1] = static_cast<float>(c.g), to[2] = static_cast<float>(c.b);
         }
@@ -42,7 +44,8 @@ Image entering(const Look& look, std::size_t step, ImageView picture, const Rend
 
 }  // namespace
 
-void layOverStep(const Look& look, std::size_t index, const LinearRgb& colour, ImageView picture, MutableImageView shown, const RenderOptions& options)
+void layOverStep(const Look& look, std::size_t index, const LinearRgb& colour, ImageView picture,
+                 MutableImageView shown, const RenderOptions& options)
 {
     if (index >= look.steps.size())
         return;
@@ -63,7 +66,8 @@ void layOverStep(const Look& look, std::size_t index, const LinearRgb& colour, I
     });
 }
 
-void layOverFamily(const Look& look, std::size_t index, std::size_t family, const LinearRgb& colour, ImageView picture, MutableImageView shown, const RenderOptions& options)
+void layOverFamily(const Look& look, std::size_t index, std::size_t family, const LinearRgb& colour, ImageView picture,
+                   MutableImageView shown, const RenderOptions& options)
 {
     const auto* shifts = index < look.steps.size() ? std::get_if<HueShifts>(&look.steps[index].parameters) : nullptr;
     if (!shifts || family >= shifts->families.size() + 3)

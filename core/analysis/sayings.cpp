@@ -1,9 +1,9 @@
 #include "core/analysis/sayings.h"
 
+#include "core/analysis/sweep.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
-#include "core/analysis/sweep.h"
 
 #include <algorithm>
 #include <cmath>
@@ -50,7 +50,9 @@ EqualCurves measureEqualCurves(const std::vector<LinearRgb>& colours)
 CodesKept measureCodes(ImageView picture)
 {
     const Step equal = curve(ToneCurve::Mode::EveryChannel);
-    const auto code = [](double v) { return std::clamp(static_cast<int>(encodeComponent(RgbSpace::Srgb, v) * 255 + 0.5), 0, 255); };
+    const auto code = [](double v) {
+        return std::clamp(static_cast<int>(encodeComponent(RgbSpace::Srgb, v) * 255 + 0.5), 0, 255);
+    };
     std::array<bool, 256> before{}, after{};
     // The curve maps greys to greys, so a code of the channel is carried by the grey that has it.
     for (int y = 0; y < picture.height; ++y)
@@ -58,8 +60,10 @@ CodesKept measureCodes(ImageView picture)
             before[static_cast<std::size_t>(code(picture.row(y)[3 * x + 1]))] = true;
     for (int i = 0; i < 256; ++i)
         if (before[static_cast<std::size_t>(i)])
-            after[static_cast<std::size_t>(code(evaluate(equal, decode(RgbSpace::Srgb, {i / 255.0, i / 255.0, i / 255.0})).g))] = true;
-    return {static_cast<int>(std::count(before.begin(), before.end(), true)), static_cast<int>(std::count(after.begin(), after.end(), true))};
+            after[static_cast<std::size_t>(
+                code(evaluate(equal, decode(RgbSpace::Srgb, {i / 255.0, i / 255.0, i / 255.0})).g))] = true;
+    return {static_cast<int>(std::count(before.begin(), before.end(), true)),
+            static_cast<int>(std::count(after.begin(), after.end(), true))};
 }
 
 SameLook measureSameLook(const Look& look, const std::vector<std::vector<LinearRgb>>& pictures)
@@ -89,8 +93,10 @@ double measureContrastDarkens(const std::vector<LinearRgb>& colours)
 EvenChroma measureEvenChroma(const std::vector<LinearRgb>& colours)
 {
     std::vector<LinearRgb> sorted;
-    std::copy_if(colours.begin(), colours.end(), std::back_inserter(sorted), [](const LinearRgb& c) { return chromaOf(c) > kColoured / 2; });
-    std::sort(sorted.begin(), sorted.end(), [](const LinearRgb& a, const LinearRgb& b) { return chromaOf(a) < chromaOf(b); });
+    std::copy_if(colours.begin(), colours.end(), std::back_inserter(sorted),
+                 [](const LinearRgb& c) { return chromaOf(c) > kColoured / 2; });
+    std::sort(sorted.begin(), sorted.end(),
+              [](const LinearRgb& a, const LinearRgb& b) { return chromaOf(a) < chromaOf(b); });
     Step step;
     Chroma chroma;
     chroma.even = 1.3;

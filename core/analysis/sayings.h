@@ -1,16 +1,16 @@
 // Sayings of the trade that measuring does not bear out, each with its figures on the picture in hand.
 #pragma once
 
-#include "core/measure/framing.h"
 #include "core/look/look.h"
+#include "core/measure/framing.h"
 
 namespace amber {
 
 /// "The same curve on every channel keeps colour": an S of slope 1.4, the same on red, green and blue.
 struct EqualCurves {
-    double chromaFactor = 1;    ///< mean chroma after over before
-    double largestTurn = 0;     ///< degrees of hue, 95 % of coloured pixels turn less
-    double lightnessOnly = 1;   ///< chroma factor of the same curve on lightness alone
+    double chromaFactor = 1;   ///< mean chroma after over before
+    double largestTurn = 0;    ///< degrees of hue, 95 % of coloured pixels turn less
+    double lightnessOnly = 1;  ///< chroma factor of the same curve on lightness alone
 };
 EqualCurves measureEqualCurves(const std::vector<LinearRgb>& colours);
 
@@ -29,7 +29,8 @@ SameLook measureSameLook(const Look& look, const std::vector<std::vector<LinearR
 /// "Contrast leaves brightness alone": change of mean L by a slope of 1.3 about mid-grey, nothing held.
 double measureContrastDarkens(const std::vector<LinearRgb>& colours);
 
-/// "More chroma is the same for all colours": CIEDE2000 that an even factor of 1.3 gives the most muted and the strongest third.
+/// "More chroma is the same for all colours": CIEDE2000 that an even factor of 1.3 gives the most muted and the
+/// strongest third.
 struct EvenChroma {
     double muted = 0, strong = 0;
 };

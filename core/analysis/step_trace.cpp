@@ -57,12 +57,16 @@ KeyState keyState(const LinearRgb& c) { return {toOkLch(toOkLab(c)), toLab(c)}; 
 KeyMove keyMove(const KeyState& from, const KeyState& to)
 {
     const double c1 = std::hypot(from.lab.a, from.lab.b), c2 = std::hypot(to.lab.a, to.lab.b);
-    const double da = to.lab.a - from.lab.a, db = to.lab.b - from.lab.b, cross = from.lab.a * to.lab.b - from.lab.b * to.lab.a;
+    const double da = to.lab.a - from.lab.a, db = to.lab.b - from.lab.b,
+                 cross = from.lab.a * to.lab.b - from.lab.b * to.lab.a;
     const double hue = std::sqrt(std::max(0.0, da * da + db * db - (c2 - c1) * (c2 - c1)));
     return {ciede2000(from.lab, to.lab), to.lab.l - from.lab.l, c2 - c1, cross < 0 ? -hue : hue};
 }
 
-KeyMove LookTrace::move(int step, int key) const { return keyMove(before(step).keys[static_cast<std::size_t>(key)], after(step).keys[static_cast<std::size_t>(key)]); }
+KeyMove LookTrace::move(int step, int key) const
+{
+    return keyMove(before(step).keys[static_cast<std::size_t>(key)], after(step).keys[static_cast<std::size_t>(key)]);
+}
 
 std::pair<int, int> LookTrace::worst() const
 {
@@ -75,7 +79,9 @@ std::pair<int, int> LookTrace::worst() const
     return at;
 }
 
-std::optional<LookTrace> traceLook(const Look& look, ImageView picture, std::int64_t frame, const std::vector<KeyColour>& keys, const Framing& framing, const RenderOptions& options, const std::function<bool()>& stop)
+std::optional<LookTrace> traceLook(const Look& look, ImageView picture, std::int64_t frame,
+                                   const std::vector<KeyColour>& keys, const Framing& framing,
+                                   const RenderOptions& options, const std::function<bool()>& stop)
 {
     LookTrace trace;
     trace.keys = keys;

@@ -1,5 +1,6 @@
-// What every step of a look does to one picture: brightness, contrast, chroma, the landing of black, mid-grey and white, the tint of
-// neutrals, and each key colour. Read off the picture as it leaves step after step, by the same engine as the screen.
+// What every step of a look does to one picture: brightness, contrast, chroma, the landing of black, mid-grey and
+// white, the tint of neutrals, and each key colour. Read off the picture as it leaves step after step, by the same
+// engine as the screen.
 #pragma once
 
 #include "core/engine/render_plan.h"
@@ -15,16 +16,17 @@ struct KeyState {
 };
 KeyState keyState(const LinearRgb& c);
 
-/// How far a colour moved: CIEDE2000, and its parts in CIELAB: L*, C*, and the hue part H* (signed, positive counter-clockwise).
+/// How far a colour moved: CIEDE2000, and its parts in CIELAB: L*, C*, and the hue part H* (signed, positive
+/// counter-clockwise).
 struct KeyMove {
     double deltaE = 0, lightness = 0, chroma = 0, hue = 0;
 };
 KeyMove keyMove(const KeyState& from, const KeyState& to);
 
 struct StepState {
-    double meanL = 0;       ///< OKLab, over what counts
-    double contrast = 0;    ///< L at 95 % less L at 5 %
-    double meanChroma = 0;  ///< OKLCh
+    double meanL = 0;                 ///< OKLab, over what counts
+    double contrast = 0;              ///< L at 95 % less L at 5 %
+    double meanChroma = 0;            ///< OKLCh
     std::array<double, 3> landing{};  ///< L of neutrals that came in as black, mid-grey and white
     double castA = 0, castB = 0;      ///< mean (a, b) of neutrals over the picture's own tones
     std::vector<KeyState> keys;
@@ -41,10 +43,12 @@ struct LookTrace {
     std::pair<int, int> worst() const;
 };
 
-/// `picture` is the untouched frame, small; a look with spatial steps needs a true reduction, others may be given single pixels
-/// (sampleGrid). Keys marked on `frame` are read in place, all others by their colour alone, which spatial steps pass by. `stop` is
-/// asked between steps; when it says so the trace is given up.
-std::optional<LookTrace> traceLook(const Look& look, ImageView picture, std::int64_t frame, const std::vector<KeyColour>& keys, const Framing& framing, const RenderOptions& options = {}, const std::function<bool()>& stop = {});
+/// `picture` is the untouched frame, small; a look with spatial steps needs a true reduction, others may be given
+/// single pixels (sampleGrid). Keys marked on `frame` are read in place, all others by their colour alone, which
+/// spatial steps pass by. `stop` is asked between steps; when it says so the trace is given up.
+std::optional<LookTrace> traceLook(const Look& look, ImageView picture, std::int64_t frame,
+                                   const std::vector<KeyColour>& keys, const Framing& framing,
+                                   const RenderOptions& options = {}, const std::function<bool()>& stop = {});
 
 /// Some hundreds of a picture's pixels, evenly spread: enough to search and compare with.
 std::vector<LinearRgb> someColours(ImageView picture, int count);

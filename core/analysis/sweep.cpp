@@ -121,10 +121,14 @@ std::vector<SweepWay> sweepWaysOf(const Step& step)
 std::pair<double, double> sweepRange(const Step& step, const SweepWay& way)
 {
     switch (way.kind) {
-    case SweepWay::Kind::Strength: return {0, 1.5};
-    case SweepWay::Kind::Hue: return {0, 360};
-    case SweepWay::Kind::Curve: return {0.6, 2};
-    case SweepWay::Kind::Parameter: return limitsOf(step, way.pointer);
+    case SweepWay::Kind::Strength:
+        return {0, 1.5};
+    case SweepWay::Kind::Hue:
+        return {0, 360};
+    case SweepWay::Kind::Curve:
+        return {0.6, 2};
+    case SweepWay::Kind::Parameter:
+        return limitsOf(step, way.pointer);
     }
     return {0, 1};
 }
@@ -137,7 +141,9 @@ std::optional<Look> swept(const Look& look, std::size_t index, const SweepWay& w
     Step& step = result.steps[index];
     step.enabled = true;
     switch (way.kind) {
-    case SweepWay::Kind::Strength: step.strength = value; break;
+    case SweepWay::Kind::Strength:
+        step.strength = value;
+        break;
     case SweepWay::Kind::Hue:
         if (!turnHues(step.parameters, value))
             return std::nullopt;
@@ -186,7 +192,8 @@ double strengthForChange(const Step& step, const std::vector<LinearRgb>& colours
     return (low + high) / 2;
 }
 
-double nextNoticeable(const Look& look, std::size_t index, const std::string& pointer, bool up, const std::vector<LinearRgb>& colours)
+double nextNoticeable(const Look& look, std::size_t index, const std::string& pointer, bool up,
+                      const std::vector<LinearRgb>& colours)
 {
     const Step& step = look.steps[index];
     const double here = pointer.empty() ? step.strength : parametersOf(step)[Json::json_pointer(pointer)].get<double>();

@@ -32,11 +32,18 @@ TintStrength tintStrength(const Step& step, const std::array<double, kToneBins>&
     tint.chroma = chroma / sum;
     const double mean = std::hypot(a, b) / sum;
     tint.hueDegrees = mean > 1e-6 ? wrapDegrees(std::atan2(b, a) * 180 / 3.14159265358979323846) : 0;
-    tint.mark = tint.chroma >= kBold ? TintStrength::Mark::Bold : tint.chroma >= kPresent ? TintStrength::Mark::Present : tint.chroma >= kHint ? TintStrength::Mark::Hint : TintStrength::Mark::None;
+    tint.mark = tint.chroma >= kBold      ? TintStrength::Mark::Bold
+                : tint.chroma >= kPresent ? TintStrength::Mark::Present
+                : tint.chroma >= kHint    ? TintStrength::Mark::Hint
+                                          : TintStrength::Mark::None;
     tint.readsAsCast = mean >= kPresent && mean >= kOneWay * tint.chroma;
     return tint;
 }
 
-std::vector<double> dyeProposals(double hue) { return {wrapDegrees(hue + 180), wrapDegrees(hue - 30), wrapDegrees(hue + 30), wrapDegrees(hue + 120), wrapDegrees(hue + 240)}; }
+std::vector<double> dyeProposals(double hue)
+{
+    return {wrapDegrees(hue + 180), wrapDegrees(hue - 30), wrapDegrees(hue + 30), wrapDegrees(hue + 120),
+            wrapDegrees(hue + 240)};
+}
 
 }  // namespace amber

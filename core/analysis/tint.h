@@ -16,11 +16,12 @@ struct TintStrength {
     double chroma = 0;         ///< mean OKLab chroma given to neutrals, over the picture's tones
     double hueDegrees = 0;     ///< of the mean tint
 };
-/// Marks by mean chroma: hint from 0.003, present from 0.012, bold from 0.03; a cast when the mean tint is at least 0.012 and 0.8 of the
-/// mean chroma. `tones`: shares of the picture's tones as they enter (ToneMeasures::tone).
+/// Marks by mean chroma: hint from 0.003, present from 0.012, bold from 0.03; a cast when the mean tint is at least
+/// 0.012 and 0.8 of the mean chroma. `tones`: shares of the picture's tones as they enter (ToneMeasures::tone).
 TintStrength tintStrength(const Step& step, const std::array<double, kToneBins>& tones);
 
-/// Hues proposed for a dye from a key colour's hue: its opposite, its two neighbours (30 degrees), the two others of its triad.
+/// Hues proposed for a dye from a key colour's hue: its opposite, its two neighbours (30 degrees), the two others of
+/// its triad.
 std::vector<double> dyeProposals(double hueDegrees);
 
 }  // namespace amber

@@ -1,9 +1,9 @@
+#include "core/balance/light_groups.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
+#include "core/frame/balance.h"
 #include "core/image/read.h"
 #include "core/image/resize.h"
-#include "core/frame/balance.h"
-#include "core/balance/light_groups.h"
 #include "tests/support/temporary_folder.h"
 
 #include <cmath>
@@ -62,7 +62,10 @@ TEST(Balance, LightsLieWhereTheStandardsHaveThem)
 {
     const struct {
         double kelvin, x, y, within;
-    } lights[] = {{6504, 0.3127, 0.3290, 2e-4}, {5003, 0.3457, 0.3585, 3e-4}, {7504, 0.2990, 0.3149, 2e-4}, {2856, 0.4476, 0.4074, 5e-4}};  // D65, D50, D75, A
+    } lights[] = {{6504, 0.3127, 0.3290, 2e-4},
+                  {5003, 0.3457, 0.3585, 3e-4},
+                  {7504, 0.2990, 0.3149, 2e-4},
+                  {2856, 0.4476, 0.4074, 5e-4}};  // D65, D50, D75, A
     for (const auto& light : lights) {
         const Chromaticity c = chromaticityOf(light.kelvin, 0);
         EXPECT_NEAR(c.x, light.x, light.within) << light.kelvin;
@@ -89,7 +92,8 @@ RC_GTEST_PROP(Balance, ALightIsFoundAgain, ())
 
 RC_GTEST_PROP(Balance, IsFittedFromTheSameThingsSeenTwice, ())
 {
-    const Balance off{*rc::gen::inRange(-15, 16) / 10.0, static_cast<double>(*rc::gen::inRange(5000, 9000)), *rc::gen::inRange(-50, 50) / 10.0};
+    const Balance off{*rc::gen::inRange(-15, 16) / 10.0, static_cast<double>(*rc::gen::inRange(5000, 9000)),
+                      *rc::gen::inRange(-50, 50) / 10.0};
     const auto to = coloursOf(scene().view());
     std::vector<LinearRgb> from;
     const Matrix3 back = inverse(balanceMatrix(off));
@@ -107,7 +111,8 @@ RC_GTEST_PROP(Balance, IsFittedFromTheSameThingsSeenTwice, ())
 
 TEST(Response, OfACameraIsRecoveredFromTwoExposures)
 {
-    const Image field = scene(), under = through(field, std::exp2(-1.5)), middle = through(field, 1), over = through(field, std::exp2(1.5));
+    const Image field = scene(), under = through(field, std::exp2(-1.5)), middle = through(field, 1),
+                over = through(field, std::exp2(1.5));
     const auto response = recoverResponse({{under.view(), middle.view(), 1.5}, {middle.view(), over.view(), 1.5}});
     ASSERT_TRUE(response) << response.error().message();
     // Up to one factor, scene light is found again: the error in stops against mid-grey's.
@@ -123,7 +128,8 @@ TEST(Response, OfACameraIsRecoveredFromTwoExposures)
         last = response->toScene(y);
     }
     EXPECT_FALSE(recoverResponse({}));
-    EXPECT_FALSE(recoverResponse({{field.view(), under.view(), 1}})) << "the lighter one cannot be the less exposed one";
+    EXPECT_FALSE(recoverResponse({{field.view(), under.view(), 1}}))
+        << "the lighter one cannot be the less exposed one";
 }
 
 /// The demo shoot, read once.
@@ -144,7 +150,10 @@ const std::vector<std::pair<std::string, FrameFacts>>& demoFacts()
     return facts;
 }
 
-nlohmann::json truth() { return nlohmann::json::parse(test::readText(fs::path(AMBER_SOURCE_DIR) / "demo/truth.json"))["frames"]; }
+nlohmann::json truth()
+{
+    return nlohmann::json::parse(test::readText(fs::path(AMBER_SOURCE_DIR) / "demo/truth.json"))["frames"];
+}
 
 std::vector<FrameFacts> factsOnly()
 {
@@ -186,10 +195,15 @@ TEST(OnTheDemoShoot, BracketsAreFoundAndNothingElseIs)
 
 TEST(OnTheDemoShoot, TheCamerasResponseBringsBracketsTogether)
 {
-    const auto read = [](const char* name) { return readReduced(kFrames / (std::string(name) + ".jpg"), 300, false)->image; };
+    const auto read = [](const char* name) {
+        return readReduced(kFrames / (std::string(name) + ".jpg"), 300, false)->image;
+    };
     const Image under = read("north-window-08"), middle = read("north-window-09"), over = read("north-window-10");
-    const auto stops = [](const char* name) { return captureFacts(kFrames / (std::string(name) + ".jpg")).exposureStops(); };
-    const double up = stops("north-window-09") - stops("north-window-08"), more = stops("north-window-10") - stops("north-window-09");
+    const auto stops = [](const char* name) {
+        return captureFacts(kFrames / (std::string(name) + ".jpg")).exposureStops();
+    };
+    const double up = stops("north-window-09") - stops("north-window-08"),
+                 more = stops("north-window-10") - stops("north-window-09");
     const auto response = recoverResponse({{under.view(), middle.view(), up}, {middle.view(), over.view(), more}});
     ASSERT_TRUE(response);
     // The other bracket of the shoot was not used: it is brought together by exposure alone.

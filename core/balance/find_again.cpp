@@ -15,12 +15,17 @@ constexpr double kLightnessSay = 0.5, kNear = 0.022, kFar = 0.045, kCarried = 0.
 constexpr int kFirm = 40;
 constexpr double kByColour = 0.8;  // a colour alone never makes quite sure
 
-double apart(const OkLab& p, const OkLab& q) { return std::sqrt(std::pow(kLightnessSay * (p.L - q.L), 2) + std::pow(p.a - q.a, 2) + std::pow(p.b - q.b, 2)); }
+double apart(const OkLab& p, const OkLab& q)
+{
+    return std::sqrt(std::pow(kLightnessSay * (p.L - q.L), 2) + std::pow(p.a - q.a, 2) + std::pow(p.b - q.b, 2));
+}
 
 /// Sums over rectangles from the upper left corner: L, a, b and L squared.
 class Sums {
 public:
-    explicit Sums(ImageView picture) : m_width(picture.width), m_height(picture.height), m_sums(static_cast<std::size_t>(picture.width + 1) * (picture.height + 1))
+    explicit Sums(ImageView picture)
+        : m_width(picture.width), m_height(picture.height),
+          m_sums(static_cast<std::size_t>(picture.width + 1) * (picture.height + 1))
     {
         for (int y = 0; y < m_height; ++y) {
             std::array<double, 4> row{};
@@ -47,7 +52,11 @@ public:
     }
 
 private:
-    std::array<double, 4>& at(int x, int y) { return m_sums[static_cast<std::size_t>(y) * static_cast<std::size_t>(m_width + 1) + static_cast<std::size_t>(x)]; }
+    std::array<double, 4>& at(int x, int y)
+    {
+        return m_sums[static_cast<std::size_t>(y) * static_cast<std::size_t>(m_width + 1) +
+                      static_cast<std::size_t>(x)];
+    }
     int m_width, m_height;
     std::vector<std::array<double, 4>> m_sums;
 };
@@ -60,7 +69,8 @@ Image small(ImageView picture)
 
 }  // namespace
 
-std::optional<FoundPlace> findAgain(const KeyColour& key, ImageView marked, ImageView other, const std::optional<Registration>& registration)
+std::optional<FoundPlace> findAgain(const KeyColour& key, ImageView marked, ImageView other,
+                                    const std::optional<Registration>& registration)
 {
     const OkLab wanted = toOkLab(meanOf(marked, key.place));
     const double width = key.place.right - key.place.left, height = key.place.bottom - key.place.top;
@@ -73,15 +83,20 @@ std::optional<FoundPlace> findAgain(const KeyColour& key, ImageView marked, Imag
             // Many features that agree are no chance: then the place is the same thing even where its colour is off.
             const bool isFirm = registration->matches >= kFirm;
             if (d < (isFirm ? kCarriedFirmly : kCarried))
-                return FoundPlace{place, colour, isFirm ? 0.95 / (1 + std::pow(d / kCarriedFirmly, 4)) : 1 / (1 + std::pow(d / kFar, 2)), true};
+                return FoundPlace{
+                    place, colour,
+                    isFirm ? 0.95 / (1 + std::pow(d / kCarriedFirmly, 4)) : 1 / (1 + std::pow(d / kFar, 2)), true};
         }
     }
     const Image from = small(marked), to = small(other);
-    const auto pixels = [](double share, int size, int least) { return std::clamp(static_cast<int>(std::lround(share * size)), least, size); };
+    const auto pixels = [](double share, int size, int least) {
+        return std::clamp(static_cast<int>(std::lround(share * size)), least, size);
+    };
     const int w = pixels(width, to.width(), 3), h = pixels(height, to.height(), 3);
     Sums here(from.view()), there(to.view());
     const int fw = pixels(width, from.width(), 3), fh = pixels(height, from.height(), 3);
-    const int fx = std::clamp(static_cast<int>(key.place.left * from.width()), 0, from.width() - fw), fy = std::clamp(static_cast<int>(key.place.top * from.height()), 0, from.height() - fh);
+    const int fx = std::clamp(static_cast<int>(key.place.left * from.width()), 0, from.width() - fw),
+              fy = std::clamp(static_cast<int>(key.place.top * from.height()), 0, from.height() - fh);
     const double spread = here.mean(fx, fy, fx + fw, fy + fh).spread;
     double least = 1e9;
     int bestX = 0, bestY = 0;
@@ -94,7 +109,8 @@ std::optional<FoundPlace> findAgain(const KeyColour& key, ImageView marked, Imag
         }
     if (least > kFar)
         return std::nullopt;
-    const Region place{static_cast<double>(bestX) / to.width(), static_cast<double>(bestY) / to.height(), static_cast<double>(bestX + w) / to.width(), static_cast<double>(bestY + h) / to.height()};
+    const Region place{static_cast<double>(bestX) / to.width(), static_cast<double>(bestY) / to.height(),
+                       static_cast<double>(bestX + w) / to.width(), static_cast<double>(bestY + h) / to.height()};
     return FoundPlace{place, meanOf(other, place), kByColour / (1 + std::pow(least / kNear, 2)), false};
 }
 

@@ -29,7 +29,8 @@ public:
                 if (std::min({own.r, own.g, own.b}) < 0.003 || std::max({own.r, own.g, own.b}) > 0.95)
                     continue;
                 if (const auto ratios = coneRatios(toSceneLight(response, {p[0], p[1], p[2]}))) {
-                    const int i = static_cast<int>(((*ratios)[0] + 1.2) / kBin), j = static_cast<int>(((*ratios)[1] + 4) / kBin);
+                    const int i = static_cast<int>(((*ratios)[0] + 1.2) / kBin),
+                              j = static_cast<int>(((*ratios)[1] + 4) / kBin);
                     if (i >= 0 && i < kAcross && j >= 0 && j < kDown)
                         map[static_cast<std::size_t>(j) * kAcross + i] += static_cast<float>(std::cbrt(own.g));
                 }
@@ -43,8 +44,10 @@ public:
             for (int j = 0; j < kDown; ++j)
                 for (int i = 0; i < kAcross; ++i)
                     for (int k = -2; k <= 2; ++k) {
-                        const int u = pass ? i : std::clamp(i + k, 0, kAcross - 1), v = pass ? std::clamp(j + k, 0, kDown - 1) : j;
-                        to[static_cast<std::size_t>(j) * kAcross + i] += kKernel[k + 2] * from[static_cast<std::size_t>(v) * kAcross + u];
+                        const int u = pass ? i : std::clamp(i + k, 0, kAcross - 1),
+                                  v = pass ? std::clamp(j + k, 0, kDown - 1) : j;
+                        to[static_cast<std::size_t>(j) * kAcross + i] +=
+                            kKernel[k + 2] * from[static_cast<std::size_t>(v) * kAcross + u];
                     }
         }
         const double sum = std::accumulate(m_map.begin(), m_map.end(), 0.0);
@@ -55,8 +58,8 @@ public:
         }
     }
 
-    /// What of this map, moved by (lm, sm), lies where `others` have nothing, as a share of the whole; and how much of that `others` would
-    /// cover were it lit otherwise: moved along the line that daylight takes.
+    /// What of this map, moved by (lm, sm), lies where `others` have nothing, as a share of the whole; and how much of
+    /// that `others` would cover were it lit otherwise: moved along the line that daylight takes.
     using Presence = std::vector<int>;
     struct Foreign {
         double share = 0, coveredOtherwise = 0;
@@ -77,7 +80,8 @@ public:
                 strange.push_back(n), found.share += m_map[n] * m_map[n];
         }
         const auto warm = coneGains({0, 4500, 0}), cool = coneGains({0, 8000, 0});
-        const double dv = (warm[2] - warm[1]) - (cool[2] - cool[1]), du = ((warm[0] - warm[1]) - (cool[0] - cool[1])) / dv;
+        const double dv = (warm[2] - warm[1]) - (cool[2] - cool[1]),
+                     du = ((warm[0] - warm[1]) - (cool[0] - cool[1])) / dv;
         for (double by = 0.25; by <= 1.6 && found.share > 0; by += 0.05)
             for (const double way : {-by, by}) {
                 double covered = 0;
@@ -97,7 +101,6 @@ public:
             if (const int at = moved(n, lm, sm); at >= 0 && m_map[n] > kPresent && !seen[static_cast<std::size_t>(at)])
                 seen[static_cast<std::size_t>(at)] = true, ++all[static_cast<std::size_t>(at)];
     }
-
 
     /// The shift that brings this one onto `other` best, and how well: 1 for equal distributions (Bhattacharyya).
     struct Shift {
@@ -121,22 +124,25 @@ public:
         const auto between = [&](int at, int limit, int step, int place) {
             if (at <= 0 || at >= limit)
                 return 0.0;
-            const double a = scores[static_cast<std::size_t>(place - step)], b = scores[static_cast<std::size_t>(place)], c = scores[static_cast<std::size_t>(place + step)];
+            const double a = scores[static_cast<std::size_t>(place - step)],
+                         b = scores[static_cast<std::size_t>(place)],
+                         c = scores[static_cast<std::size_t>(place + step)];
             return a + c < 2 * b ? 0.5 * (a - c) / (a - 2 * b + c) : 0.0;
         };
-        return {(u - kU + between(u, 2 * kU, 1, best)) * kBin, (v - kV + between(v, 2 * kV, 2 * kU + 1, best)) * kBin, scores[static_cast<std::size_t>(best)]};
+        return {(u - kU + between(u, 2 * kU, 1, best)) * kBin, (v - kV + between(v, 2 * kV, 2 * kU + 1, best)) * kBin,
+                scores[static_cast<std::size_t>(best)]};
     }
 
 private:
     static int moved(std::size_t n, double u, double v)
     {
-        const int i = static_cast<int>(n) % kAcross + static_cast<int>(std::lround(u / kBin)), j = static_cast<int>(n) / kAcross + static_cast<int>(std::lround(v / kBin));
+        const int i = static_cast<int>(n) % kAcross + static_cast<int>(std::lround(u / kBin)),
+                  j = static_cast<int>(n) / kAcross + static_cast<int>(std::lround(v / kBin));
         return i >= 0 && i < kAcross && j >= 0 && j < kDown ? j * kAcross + i : -1;
     }
     std::vector<float> m_map;
     std::vector<std::size_t> m_used;
 };
-
 
 namespace {
 
@@ -157,10 +163,10 @@ struct Link {
 
 /// What one frame says of itself.
 struct Own {
-    std::optional<double> stops;     ///< by the camera's settings
-    Vec3 colours = Vec3::Zero();     ///< by how its colours lie against the lead's: entries 1 and 2
+    std::optional<double> stops;  ///< by the camera's settings
+    Vec3 colours = Vec3::Zero();  ///< by how its colours lie against the lead's: entries 1 and 2
     double likeness = 0;
-    double tone = 0;                 ///< by its mean tone
+    double tone = 0;  ///< by its mean tone
 };
 
 constexpr double kSettings = 0.06, kNoDrift = 0.02, kColours = 0.12, kTone = 0.5;
@@ -201,7 +207,9 @@ std::optional<Link> linkByThings(const std::vector<BalanceEvidence>& frames, std
     const BalanceFit fit = fitBalance(seen.from, frames[p].response, seen.to, frames[q].response);
     if (fit.support < kLeastColours || fit.residual > kFits)
         return std::nullopt;
-    return Link{p, q, toVec(coneGains(fit.balance)), 0.004 * (1 + fit.residual * fit.residual), fit.residual, fit.support, false};
+    return Link{
+        p,           q,    toVec(coneGains(fit.balance)), 0.004 * (1 + fit.residual * fit.residual), fit.residual,
+        fit.support, false};
 }
 
 double meanStops(ImageView picture, const Response& response)
@@ -218,7 +226,8 @@ double meanStops(ImageView picture, const Response& response)
 }
 
 /// All frames at once, starting from `x`, the frames of `fixed` held.
-void settle(std::vector<Vec3>& x, const std::vector<Link>& links, const std::vector<Own>& own, const std::vector<bool>& fixed)
+void settle(std::vector<Vec3>& x, const std::vector<Link>& links, const std::vector<Own>& own,
+            const std::vector<bool>& fixed)
 {
     const auto n = static_cast<Eigen::Index>(x.size());
     for (int round = 0; round < 12; ++round) {
@@ -229,7 +238,8 @@ void settle(std::vector<Vec3>& x, const std::vector<Link>& links, const std::vec
                 const Own& o = own[static_cast<std::size_t>(i)];
                 const Vec3& v = x[static_cast<std::size_t>(i)];
                 const auto pull = [&](double to, double deviation, bool robust, double r) {
-                    const double out = robust ? 1 + r * r / (deviation * deviation) : 1, w = 1 / (deviation * deviation) / (out * out);
+                    const double out = robust ? 1 + r * r / (deviation * deviation) : 1,
+                                 w = 1 / (deviation * deviation) / (out * out);
                     entries.emplace_back(i, i, w), b(i) += w * to;
                 };
                 if (fixed[static_cast<std::size_t>(i)]) {
@@ -237,7 +247,8 @@ void settle(std::vector<Vec3>& x, const std::vector<Link>& links, const std::vec
                     continue;
                 }
                 if (k == 0)
-                    o.stops ? pull(*o.stops, kSettings, true, v[0] - *o.stops) : pull(o.tone, kTone, true, v[0] - o.tone);
+                    o.stops ? pull(*o.stops, kSettings, true, v[0] - *o.stops)
+                            : pull(o.tone, kTone, true, v[0] - o.tone);
                 else {
                     const double scale = k == 2 ? 2 : 1, near = 2 * kColours / std::max(0.2, o.likeness);
                     pull(0, kNoDrift * scale, true, std::hypot(v[1], v[2] / 2) * scale);
@@ -246,8 +257,10 @@ void settle(std::vector<Vec3>& x, const std::vector<Link>& links, const std::vec
             }
             for (const Link& link : links) {
                 const auto i = static_cast<Eigen::Index>(link.from), j = static_cast<Eigen::Index>(link.to);
-                const double r = x[link.from][k] - x[link.to][k] - link.difference[k], s = link.deviation * (k == 2 ? 2 : 1), w = 1 / (s * s) / (1 + r * r / (s * s));
-                entries.emplace_back(i, i, w), entries.emplace_back(j, j, w), entries.emplace_back(i, j, -w), entries.emplace_back(j, i, -w);
+                const double r = x[link.from][k] - x[link.to][k] - link.difference[k],
+                             s = link.deviation * (k == 2 ? 2 : 1), w = 1 / (s * s) / (1 + r * r / (s * s));
+                entries.emplace_back(i, i, w), entries.emplace_back(j, j, w), entries.emplace_back(i, j, -w),
+                    entries.emplace_back(j, i, -w);
                 b(i) += w * link.difference[k], b(j) -= w * link.difference[k];
             }
             Eigen::SparseMatrix<double> a(n, n);
@@ -288,7 +301,8 @@ BalanceEvidence evidenceOf(ImageView picture, const CaptureFacts& capture)
     return evidence;
 }
 
-std::vector<SolvedBalance> balanceGroup(std::vector<BalanceEvidence> frames, std::size_t lead, const BalanceProgress& progress, const CancelToken& cancel)
+std::vector<SolvedBalance> balanceGroup(std::vector<BalanceEvidence> frames, std::size_t lead,
+                                        const BalanceProgress& progress, const CancelToken& cancel)
 {
     const std::size_t n = frames.size();
     constexpr std::size_t kAllPairs = 16, kNeighbours = 5, kAnchors = 24;
@@ -361,7 +375,8 @@ std::vector<SolvedBalance> balanceGroup(std::vector<BalanceEvidence> frames, std
             x[i] = toVec(coneGains(balance));
             fixed[i] = frames[i].exposureStops && frames[i].white;
         }
-    // Along the links from a frame that is known; each member of a loose set is tried as the one that needs no change of white.
+    // Along the links from a frame that is known; each member of a loose set is tried as the one that needs no change
+    // of white.
     const auto spread = [&](std::size_t from, std::vector<Vec3>& values) {
         std::set<std::size_t> known{from};
         for (bool more = true; more;) {
@@ -421,7 +436,9 @@ std::vector<SolvedBalance> balanceGroup(std::vector<BalanceEvidence> frames, std
         r.residual = -1;
         const Link* firmest = nullptr;
         for (const Link& link : links)
-            if ((link.from == i || link.to == i) && (!firmest || (link.keys && !firmest->keys) || (link.keys == firmest->keys && link.deviation < firmest->deviation)))
+            if ((link.from == i || link.to == i) &&
+                (!firmest || (link.keys && !firmest->keys) ||
+                 (link.keys == firmest->keys && link.deviation < firmest->deviation)))
                 firmest = &link;
         if (firmest) {
             r.through = firmest->from == i ? firmest->to : firmest->from;
@@ -434,20 +451,30 @@ std::vector<SolvedBalance> balanceGroup(std::vector<BalanceEvidence> frames, std
         else {
             // How far what it rests on agrees: links first, then the settings, then the colours.
             const bool linked = rootOf(i) == rootOf(lead);
-            r.ground = firmest && firmest->keys ? Ground::KeyColours : linked ? Ground::SameThings : own[i].stops ? Ground::SettingsAndColours : Ground::ColoursOnly;
+            r.ground = firmest && firmest->keys ? Ground::KeyColours
+                       : linked                 ? Ground::SameThings
+                       : own[i].stops           ? Ground::SettingsAndColours
+                                                : Ground::ColoursOnly;
             const double off = own[i].stops ? std::abs(x[i][0] - *own[i].stops) : 0.3;
-            const double agrees = 1 / (1 + std::pow(off / 0.3, 2)), fits = firmest ? 1 / (1 + std::pow(firmest->residual / 4, 2)) : 0.6;
-            const double colours = std::hypot(x[i][1] - own[i].colours[1], (x[i][2] - own[i].colours[2]) / 2), alike = own[i].likeness / (1 + std::pow(colours / 0.15, 2));
-            r.confidence = linked || (firmest && firmest->keys) ? fits * (0.7 + 0.3 * agrees) : std::min(0.75, fits * (own[i].stops ? 0.4 + 0.5 * alike : 0.2 + 0.4 * alike) * (0.6 + 0.4 * agrees));
+            const double agrees = 1 / (1 + std::pow(off / 0.3, 2)),
+                         fits = firmest ? 1 / (1 + std::pow(firmest->residual / 4, 2)) : 0.6;
+            const double colours = std::hypot(x[i][1] - own[i].colours[1], (x[i][2] - own[i].colours[2]) / 2),
+                         alike = own[i].likeness / (1 + std::pow(colours / 0.15, 2));
+            r.confidence = linked || (firmest && firmest->keys)
+                               ? fits * (0.7 + 0.3 * agrees)
+                               : std::min(0.75, fits * (own[i].stops ? 0.4 + 0.5 * alike : 0.2 + 0.4 * alike) *
+                                                    (0.6 + 0.4 * agrees));
         }
     }
     RatioMap::Presence present;
     for (std::size_t i = 0; i < n; ++i)
         frames[i].colours->countIn(present, x[i][1], x[i][2]);
-    // Trouble. A part of the frame whose colours no other frame of the group has either lies in another light, or is another thing.
+    // Trouble. A part of the frame whose colours no other frame of the group has either lies in another light, or is
+    // another thing.
     for (std::size_t i = 0; i < n; ++i) {
         SolvedBalance& r = result[i];
-        const double lost = frames[i].inBracket ? 0 : lostShare(frames[i].picture.view(), r.balance, frames[i].response);
+        const double lost =
+            frames[i].inBracket ? 0 : lostShare(frames[i].picture.view(), r.balance, frames[i].response);
         if (lost > kLostLimit)
             r.trouble = Trouble::ClippedSource, r.measured = lost;
         else if (n == 1)
@@ -470,11 +497,14 @@ Response responseOf(const std::vector<BalanceEvidence>& frames, const std::vecto
     std::vector<ExposedPair> pairs;
     for (const Bracket& bracket : brackets) {
         std::vector<std::size_t> order = bracket.frames;
-        std::sort(order.begin(), order.end(), [&](std::size_t p, std::size_t q) { return frames[p].capture.exposureStops() < frames[q].capture.exposureStops(); });
+        std::sort(order.begin(), order.end(), [&](std::size_t p, std::size_t q) {
+            return frames[p].capture.exposureStops() < frames[q].capture.exposureStops();
+        });
         for (std::size_t k = 1; k < order.size(); ++k) {
             const BalanceEvidence &p = frames[order[k - 1]], &q = frames[order[k]];
             if (p.picture.width() == q.picture.width() && p.picture.height() == q.picture.height())
-                pairs.push_back({p.picture.view(), q.picture.view(), q.capture.exposureStops() - p.capture.exposureStops()});
+                pairs.push_back(
+                    {p.picture.view(), q.picture.view(), q.capture.exposureStops() - p.capture.exposureStops()});
         }
     }
     return recoverResponse(pairs).value_or(Response{});

@@ -13,7 +13,8 @@ namespace amber {
 namespace {
 
 constexpr int kSmallEdge = 64;
-constexpr double kPause = 15 * 60, kPauses = 4, kLightChange = 0.045, kBracketStep = 0.7, kBracketReach = 1.4, kOneThing = 0.9, kExposureInLight = 0.02;
+constexpr double kPause = 15 * 60, kPauses = 4, kLightChange = 0.045, kBracketStep = 0.7, kBracketReach = 1.4,
+                 kOneThing = 0.9, kExposureInLight = 0.02;
 constexpr std::size_t kWindow = 3, kBracketLimit = 9;
 
 std::vector<std::size_t> inTime(const std::vector<FrameFacts>& frames)
@@ -34,12 +35,14 @@ FrameSketch meanLight(const std::vector<FrameFacts>& frames, const std::size_t* 
 {
     FrameSketch mean;
     for (std::size_t i = 0; i < count; ++i)
-        mean.a += frames[from[i]].sketch.a / static_cast<double>(count), mean.b += frames[from[i]].sketch.b / static_cast<double>(count);
+        mean.a += frames[from[i]].sketch.a / static_cast<double>(count),
+            mean.b += frames[from[i]].sketch.b / static_cast<double>(count);
     return mean;
 }
 
 /// Whether the light has changed for good before the frame at `at` of the order.
-bool lightChanges(const std::vector<FrameFacts>& frames, const std::vector<std::size_t>& order, std::size_t begin, std::size_t at)
+bool lightChanges(const std::vector<FrameFacts>& frames, const std::vector<std::size_t>& order, std::size_t begin,
+                  std::size_t at)
 {
     if (at - begin < kWindow || order.size() - at < kWindow)
         return false;
@@ -62,9 +65,14 @@ std::size_t leadOf(const std::vector<FrameFacts>& frames, const std::vector<std:
         return values[values.size() / 2];
     };
     const auto stops = [](const FrameFacts& f) { return f.capture.hasExposure() ? f.capture.exposureStops() : 0.0; };
-    const double exposure = median(stops), a = median([](const FrameFacts& f) { return f.sketch.a; }), b = median([](const FrameFacts& f) { return f.sketch.b; }), L = median([](const FrameFacts& f) { return f.sketch.meanL; });
+    const double exposure = median(stops), a = median([](const FrameFacts&f) { return f.sketch.a; }),
+                 b = median([](const FrameFacts&f) { return f.sketch.b; }),
+                 L = median([](const FrameFacts&f) { return f.sketch.meanL; });
     return *std::min_element(group.begin(), group.end(), [&](std::size_t p, std::size_t q) {
-        const auto far = [&](const FrameFacts& f) { return std::hypot(f.sketch.a - a, f.sketch.b - b) + kExposureInLight * std::abs(stops(f) - exposure) + 0.1 * std::abs(f.sketch.meanL - L); };
+        const auto far = [&](const FrameFacts& f) {
+            return std::hypot(f.sketch.a - a, f.sketch.b - b) + kExposureInLight * std::abs(stops(f) - exposure) +
+                   0.1 * std::abs(f.sketch.meanL - L);
+        };
         return far(frames[p]) < far(frames[q]);
     });
 }
@@ -113,7 +121,7 @@ std::vector<LightGroup> lightGroups(const std::vector<FrameFacts>& frames)
     const std::vector<std::size_t> order = inTime(frames);
     std::vector<double> pauses;
     for (std::size_t i = 1; i < order.size(); ++i)
-        if (const auto &p = frames[order[i - 1]].capture, &q = frames[order[i]].capture; p.seconds > 0 && q.seconds > 0)
+        if (const auto& p = frames[order[i - 1]].capture, &q = frames[order[i]].capture; p.seconds > 0 && q.seconds > 0)
             pauses.push_back(static_cast<double>(q.seconds - p.seconds));
     double usual = 0;
     if (!pauses.empty()) {
@@ -127,7 +135,8 @@ std::vector<LightGroup> lightGroups(const std::vector<FrameFacts>& frames)
         if (i > 0) {
             const CaptureFacts &p = frames[order[i - 1]].capture, &q = frames[order[i]].capture;
             const double pause = p.seconds > 0 && q.seconds > 0 ? static_cast<double>(q.seconds - p.seconds) : 0;
-            parted = p.camera != q.camera || (pause > kPause && pause > kPauses * usual) || lightChanges(frames, order, begin, i);
+            parted = p.camera != q.camera || (pause > kPause && pause > kPauses * usual) ||
+                     lightChanges(frames, order, begin, i);
         }
         if (parted) {
             groups.emplace_back();
@@ -162,7 +171,8 @@ double likeness(ImageView one, ImageView two)
     const double mean = (static_cast<double>(rp.size()) - 1) / 2;
     double pq = 0, pp = 0, qq = 0;
     for (std::size_t i = 0; i < rp.size(); ++i)
-        pq += (rp[i] - mean) * (rq[i] - mean), pp += (rp[i] - mean) * (rp[i] - mean), qq += (rq[i] - mean) * (rq[i] - mean);
+        pq += (rp[i] - mean) * (rq[i] - mean), pp += (rp[i] - mean) * (rp[i] - mean),
+            qq += (rq[i] - mean) * (rq[i] - mean);
     return pp > 0 && qq > 0 ? pq / std::sqrt(pp * qq) : 0;
 }
 
@@ -171,7 +181,9 @@ std::vector<Bracket> findBrackets(const std::vector<FrameFacts>& frames)
     const std::vector<std::size_t> order = inTime(frames);
     const auto continues = [&](std::size_t p, std::size_t q) {
         const CaptureFacts &a = frames[p].capture, &b = frames[q].capture;
-        return a.hasExposure() && b.hasExposure() && a.camera == b.camera && std::abs(a.fNumber - b.fNumber) < 0.05 * a.fNumber && a.sensitivity == b.sensitivity && std::abs(a.exposureStops() - b.exposureStops()) >= kBracketStep &&
+        return a.hasExposure() && b.hasExposure() && a.camera == b.camera &&
+               std::abs(a.fNumber - b.fNumber) < 0.05 * a.fNumber && a.sensitivity == b.sensitivity &&
+               std::abs(a.exposureStops() - b.exposureStops()) >= kBracketStep &&
                likeness(frames[p].small.view(), frames[q].small.view()) >= kOneThing;
     };
     std::vector<Bracket> found;
@@ -187,10 +199,14 @@ std::vector<Bracket> findBrackets(const std::vector<FrameFacts>& frames)
             bracket.frames.push_back(order[k]);
         }
         if (end - i >= 2 && high - low >= kBracketReach) {
-            bracket.proposed = *std::min_element(bracket.frames.begin(), bracket.frames.end(), [&](std::size_t p, std::size_t q) {
-                const auto cost = [&](const FrameFacts& f) { return f.clippedHigh + 0.5 * f.clippedLow + 0.02 * std::abs(f.capture.exposureStops() - (low + high) / 2); };
-                return cost(frames[p]) < cost(frames[q]);
-            });
+            bracket.proposed =
+                *std::min_element(bracket.frames.begin(), bracket.frames.end(), [&](std::size_t p, std::size_t q) {
+                    const auto cost = [&](const FrameFacts& f) {
+                        return f.clippedHigh + 0.5 * f.clippedLow +
+                               0.02 * std::abs(f.capture.exposureStops() - (low + high) / 2);
+                    };
+                    return cost(frames[p]) < cost(frames[q]);
+                });
             found.push_back(std::move(bracket));
         }
         i = end;

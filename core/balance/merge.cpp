@@ -1,10 +1,10 @@
 #include "core/balance/merge.h"
 
+#include "core/balance/registration.h"
 #include "core/base/caught.h"
 #include "core/colour/rgb_space.h"
-#include "core/image/resize.h"
 #include "core/frame/balance.h"
-#include "core/balance/registration.h"
+#include "core/image/resize.h"
 
 #include <algorithm>
 #include <cmath>
@@ -57,7 +57,9 @@ Result<Merged> merged(const std::vector<BracketFrame>& frames, const Response& r
     double darkest = frames[0].stops, lightest = frames[0].stops;
     for (const BracketFrame& f : frames) {
         if (f.picture.width != width || f.picture.height != height)
-            return fail("the exposures of a bracket differ in size", {}, std::to_string(width) + " x " + std::to_string(height), std::to_string(f.picture.width) + " x " + std::to_string(f.picture.height));
+            return fail("the exposures of a bracket differ in size", {},
+                        std::to_string(width) + " x " + std::to_string(height),
+                        std::to_string(f.picture.width) + " x " + std::to_string(f.picture.height));
         darkest = std::min(darkest, f.stops), lightest = std::max(lightest, f.stops);
     }
     if (lightest - darkest < 0.3)
@@ -97,7 +99,8 @@ Result<Merged> merged(const std::vector<BracketFrame>& frames, const Response& r
     if (cancel.isCancelled())
         return fail("given up");
 
-    // Where something moved: compared in stops of light against the reference, in a picture of single pixels, then grown.
+    // Where something moved: compared in stops of light against the reference, in a picture of single pixels, then
+    // grown.
     const ImageView reference = laid[merged.reference];
     std::vector<cv::Mat> ghosts(frames.size());
     for (std::size_t i = 0; i < frames.size(); ++i) {
@@ -111,10 +114,12 @@ Result<Merged> merged(const std::vector<BracketFrame>& frames, const Response& r
                 if (!(p[0] == p[0]))
                     continue;
                 const LinearRgb a{p[0], p[1], p[2]}, b{q[0], q[1], q[2]};
-                const double ta = trust(apply(fromWorking(RgbSpace::Srgb), a)), tb = trust(apply(fromWorking(RgbSpace::Srgb), b));
+                const double ta = trust(apply(fromWorking(RgbSpace::Srgb), a)),
+                             tb = trust(apply(fromWorking(RgbSpace::Srgb), b));
                 if (ta < 0.3 || tb < 0.3)
                     continue;
-                const double ya = luminanceOf(toSceneLight(response, a)) * gain, yb = luminanceOf(toSceneLight(response, b));
+                const double ya = luminanceOf(toSceneLight(response, a)) * gain,
+                             yb = luminanceOf(toSceneLight(response, b));
                 differs.at<float>(y, x) = ya > 0 && yb > 0 ? static_cast<float>(std::abs(std::log2(ya / yb))) : 0;
             }
         });
@@ -141,10 +146,12 @@ Result<Merged> merged(const std::vector<BracketFrame>& frames, const Response& r
                     continue;
                 }
                 const LinearRgb c{p[0], p[1], p[2]};
-                // The reference always has a say; so has what is out of everyone's range: the darkest there knows best above, the lightest below.
+                // The reference always has a say; so has what is out of everyone's range: the darkest there knows best
+                // above, the lightest below.
                 const double exposure = std::exp2(frames[i].stops - darkest);
                 const double own = trust(apply(fromWorking(RgbSpace::Srgb), c));
-                const double w = own * exposure + (i == merged.reference ? 1e-4 : 1e-6) + (frames[i].stops <= darkest ? 2e-3 : 0);
+                const double w =
+                    own * exposure + (i == merged.reference ? 1e-4 : 1e-6) + (frames[i].stops <= darkest ? 2e-3 : 0);
                 const LinearRgb scene = toSceneLight(response, c);
                 sum.r += w * scene.r / exposure, sum.g += w * scene.g / exposure, sum.b += w * scene.b / exposure;
                 weights += w;
@@ -162,7 +169,8 @@ Result<Merged> merged(const std::vector<BracketFrame>& frames, const Response& r
 }
 }  // namespace
 
-Result<Merged> mergeBracket(const std::vector<BracketFrame>& frames, const Response& response, const CancelToken& cancel)
+Result<Merged> mergeBracket(const std::vector<BracketFrame>& frames, const Response& response,
+                            const CancelToken& cancel)
 {
     return caught({}, [&] { return merged(frames, response, cancel); });
 }

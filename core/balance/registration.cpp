@@ -40,7 +40,10 @@ cv::Mat tonesOf(ImageView picture)
     cv::Mat codes(picture.height, picture.width, CV_8U);
     for (int y = 0; y < picture.height; ++y)
         for (int x = 0; x < picture.width; ++x)
-            codes.at<std::uint8_t>(y, x) = static_cast<std::uint8_t>(std::clamp((tones[static_cast<std::size_t>(y) * picture.width + x] - low) / (high - low), 0.0f, 1.0f) * 255 + 0.5f);
+            codes.at<std::uint8_t>(y, x) = static_cast<std::uint8_t>(
+                std::clamp((tones[static_cast<std::size_t>(y) * picture.width + x] - low) / (high - low), 0.0f, 1.0f) *
+                    255 +
+                0.5f);
     return codes;
 }
 
@@ -54,7 +57,8 @@ Features featuresOf(ImageView picture)
     data->width = picture.width, data->height = picture.height;
     if (picture.width >= 16 && picture.height >= 16)
         try {
-            cv::SIFT::create(kMost, 3, kContrast)->detectAndCompute(tonesOf(picture), cv::noArray(), data->points, data->descriptions);
+            cv::SIFT::create(kMost, 3, kContrast)
+                ->detectAndCompute(tonesOf(picture), cv::noArray(), data->points, data->descriptions);
         } catch (const cv::Exception&) {
             data->points.clear();  // a picture that it cannot work on has nothing to hold on to
         }
@@ -76,7 +80,8 @@ std::optional<Registration> registered(const Features& from, const Features& to)
     std::vector<cv::Point2f> p, q;
     for (const auto& pair : nearest)
         if (pair.size() == 2 && pair[0].distance < kBetter * pair[1].distance) {
-            const cv::Point2f u = a.points[static_cast<std::size_t>(pair[0].queryIdx)].pt, v = b.points[static_cast<std::size_t>(pair[0].trainIdx)].pt;
+            const cv::Point2f u = a.points[static_cast<std::size_t>(pair[0].queryIdx)].pt,
+                              v = b.points[static_cast<std::size_t>(pair[0].trainIdx)].pt;
             p.emplace_back(u.x / a.edge(), u.y / a.edge());
             q.emplace_back(v.x / b.edge(), v.y / b.edge());
         }
@@ -96,7 +101,8 @@ std::optional<Registration> registered(const Features& from, const Features& to)
     for (std::size_t i = 0; i < p.size(); ++i)
         if (agree[i]) {
             const double w = r.m[6] * p[i].x + r.m[7] * p[i].y + r.m[8];
-            errors.push_back(std::hypot((r.m[0] * p[i].x + r.m[1] * p[i].y + r.m[2]) / w - q[i].x, (r.m[3] * p[i].x + r.m[4] * p[i].y + r.m[5]) / w - q[i].y));
+            errors.push_back(std::hypot((r.m[0] * p[i].x + r.m[1] * p[i].y + r.m[2]) / w - q[i].x,
+                                        (r.m[3] * p[i].x + r.m[4] * p[i].y + r.m[5]) / w - q[i].y));
         }
     r.matches = static_cast<int>(errors.size());
     // By chance a few of many matches agree with some distorted view.
@@ -105,7 +111,8 @@ std::optional<Registration> registered(const Features& from, const Features& to)
     std::nth_element(errors.begin(), errors.begin() + static_cast<std::ptrdiff_t>(errors.size() / 2), errors.end());
     r.error = errors[errors.size() / 2];
     const double scale = std::sqrt(std::abs(r.m[0] * r.m[4] - r.m[1] * r.m[3])) / std::abs(r.m[8]);
-    if (r.m[0] * r.m[4] - r.m[1] * r.m[3] <= 0 || scale < 0.4 || scale > 2.5 || std::hypot(r.m[6], r.m[7]) > 0.5 * std::abs(r.m[8]))
+    if (r.m[0] * r.m[4] - r.m[1] * r.m[3] <= 0 || scale < 0.4 || scale > 2.5 ||
+        std::hypot(r.m[6], r.m[7]) > 0.5 * std::abs(r.m[8]))
         return std::nullopt;
     return r;
 }
@@ -124,7 +131,8 @@ Registration::Place Registration::map(Place from) const
 {
     const double x = from.x * std::min(1.0, fromRatio), y = from.y * std::min(1.0, 1 / fromRatio);
     const double w = m[6] * x + m[7] * y + m[8];
-    return {(m[0] * x + m[1] * y + m[2]) / w / std::min(1.0, toRatio), (m[3] * x + m[4] * y + m[5]) / w / std::min(1.0, 1 / toRatio)};
+    return {(m[0] * x + m[1] * y + m[2]) / w / std::min(1.0, toRatio),
+            (m[3] * x + m[4] * y + m[5]) / w / std::min(1.0, 1 / toRatio)};
 }
 
 namespace {
@@ -164,7 +172,8 @@ SeenTwice coloursSeenTwice(ImageView from, ImageView to, const Registration& reg
 {
     constexpr int kAcross = 72;
     SeenTwice seen;
-    const int down = std::max(1, kAcross * from.height / std::max(1, from.width)), half = std::max(1, std::max(from.width, from.height) / 400);
+    const int down = std::max(1, kAcross * from.height / std::max(1, from.width)),
+              half = std::max(1, std::max(from.width, from.height) / 400);
     for (int j = 0; j < down; ++j)
         for (int i = 0; i < kAcross; ++i) {
             const Registration::Place at{(i + 0.5) / kAcross, (j + 0.5) / down}, there = registration.map(at);
@@ -201,7 +210,8 @@ Image laidOver(ImageView from, const Registration& registration, int width, int 
             for (int b = -1; b <= 2; ++b)
                 for (int a = -1; a <= 2; ++a) {
                     const double w = weight(u - i - a) * weight(v - j - b);
-                    const float* p = from.row(std::clamp(j + b, 0, from.height - 1)) + 3 * std::clamp(i + a, 0, from.width - 1);
+                    const float* p =
+                        from.row(std::clamp(j + b, 0, from.height - 1)) + 3 * std::clamp(i + a, 0, from.width - 1);
                     for (int k = 0; k < 3; ++k)
                         sum[k] += w * p[k];
                 }

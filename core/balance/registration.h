@@ -1,4 +1,5 @@
-// The same things seen in two frames: one picture laid over another by matched features, and their colours where both show one thing.
+// The same things seen in two frames: one picture laid over another by matched features, and their colours where both
+// show one thing.
 #pragma once
 
 #include "core/base/result.h"
@@ -13,7 +14,8 @@
 
 namespace amber {
 
-/// Scale-invariant features of a picture (D. Lowe, IJCV 60(2), 2004), of its tones brought to one range, so that exposure matters little.
+/// Scale-invariant features of a picture (D. Lowe, IJCV 60(2), 2004), of its tones brought to one range, so that
+/// exposure matters little.
 class Features {
 public:
     struct Data;
@@ -25,8 +27,8 @@ Features featuresOf(ImageView picture);
 /// Where a place of one picture lies in another: a homography in fractions of the pictures' longer edges.
 struct Registration {
     std::array<double, 9> m{1, 0, 0, 0, 1, 0, 0, 0, 1};
-    int matches = 0;     ///< features that agree with it
-    double error = 0;    ///< their median distance, in fractions of the longer edge
+    int matches = 0;   ///< features that agree with it
+    double error = 0;  ///< their median distance, in fractions of the longer edge
     /// In pictures' fractions of width and height.
     struct Place {
         double x = 0, y = 0;
@@ -37,7 +39,8 @@ struct Registration {
 /// Nothing when fewer than 16 features agree, or the pictures would have to be turned over or grossly distorted.
 std::optional<Registration> registerFeatures(const Features& from, const Features& to);
 
-/// Colours of an even grid of small patches of `from`, and of where they lie in `to`; patches with strong edges are left out.
+/// Colours of an even grid of small patches of `from`, and of where they lie in `to`; patches with strong edges are
+/// left out.
 struct SeenTwice {
     std::vector<LinearRgb> from, to;
     std::vector<Registration::Place> places;  ///< in `to`

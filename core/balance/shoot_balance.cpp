@@ -13,7 +13,8 @@
 
 namespace amber {
 
-std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, const BalanceProgress& progress, const CancelToken& cancel)
+std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, const BalanceProgress& progress,
+                                         const CancelToken& cancel)
 {
     const std::size_t n = frames.size();
     ShootBalance result;
@@ -22,7 +23,8 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
     std::vector<char> isRead(n, 0);
     std::mutex mutex;
     int done = 0;
-    // How much comparing there will be is not known before; a frame read counts for about as much as one compared with its neighbours.
+    // How much comparing there will be is not known before; a frame read counts for about as much as one compared with
+    // its neighbours.
     const int total = static_cast<int>(2 * n);
     const auto advance = [&](int at) {
         if (progress)
@@ -32,7 +34,8 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
     const auto read = [&](std::size_t i) {
         if (cancel.isCancelled() || isRead[i] || !result.faults[i].empty())
             return;
-        // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the other would wait for.
+        // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the
+        // other would wait for.
         const auto picture = tbb::this_task_arena::isolate([&]() -> Result<Picture> {
             const auto held = gate.take(bytesToReadReduced(frames[i].path, kFeatureEdge, true));
             return readReduced(frames[i].path, kFeatureEdge, true);
@@ -42,7 +45,10 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
                 return tl::make_unexpected(picture.error());
             evidence[i] = evidenceOf(picture->image.view(), captureFacts(frames[i].path));
             for (const auto& [name, place] : frames[i].keys)
-                evidence[i].keys[name] = meanOf(picture->image.view(), regionInSource(frames[i].current.geometry, static_cast<double>(picture->image.width()) / picture->image.height(), place));
+                evidence[i].keys[name] = meanOf(
+                    picture->image.view(),
+                    regionInSource(frames[i].current.geometry,
+                                   static_cast<double>(picture->image.width()) / picture->image.height(), place));
             evidence[i].inBracket = frames[i].bracket >= 0;
             const FrameBalance& current = frames[i].current;
             if (current.exposureLocked)
@@ -59,7 +65,9 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
         const std::lock_guard lock(mutex);
         advance(++done);
     };
-    const auto readAll = [&](const std::vector<std::size_t>& some) { tbb::parallel_for(std::size_t{0}, some.size(), [&](std::size_t k) { read(some[k]); }); };
+    const auto readAll = [&](const std::vector<std::size_t>& some) {
+        tbb::parallel_for(std::size_t{0}, some.size(), [&](std::size_t k) { read(some[k]); });
+    };
     std::vector<std::size_t> bracketed;
     for (std::size_t i = 0; i < n; ++i)
         if (frames[i].bracket >= 0)
@@ -101,12 +109,14 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
             members.push_back(i);
             if (result.responseNames[i] == "raw")
                 evidence[i].response = baseRendering();
-            else if (const auto found = result.responses.find(evidence[i].capture.camera); found != result.responses.end())
+            else if (const auto found = result.responses.find(evidence[i].capture.camera);
+                     found != result.responses.end())
                 result.responseNames[i] = found->first, evidence[i].response = found->second;
         }
         if (members.empty())
             continue;
-        // The lead stands as the artist balanced it; solving is against it as it came, and its own balance goes on top of everyone's.
+        // The lead stands as the artist balanced it; solving is against it as it came, and its own balance goes on top
+        // of everyone's.
         const auto leadGains = coneGains(frames[members[lead]].current.light);
         const auto moved = [&](const Balance& b, double way) {
             const auto g = coneGains(b);
@@ -121,14 +131,21 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
             some.push_back(std::move(evidence[i]));
         }
         const auto solved = balanceGroup(
-            std::move(some), lead, [&](int part, int of) { advance(done + static_cast<int>(static_cast<std::size_t>(part) * members.size() / static_cast<std::size_t>(of))); }, cancel);
+            std::move(some), lead,
+            [&](int part, int of) {
+                advance(done + static_cast<int>(static_cast<std::size_t>(part) * members.size() /
+                                                static_cast<std::size_t>(of)));
+            },
+            cancel);
         if (cancel.isCancelled())
             return std::nullopt;
         done += static_cast<int>(members.size());
         for (std::size_t k = 0; k < members.size(); ++k) {
             const FrameBalance& current = frames[members[k]].current;
             SolvedBalance& r = result.frames[members[k]] = solved[k];
-            r.balance = k == lead ? current.light : leadGains == std::array<double, 3>{} ? r.balance : moved(r.balance, 1);
+            r.balance = k == lead                              ? current.light
+                        : leadGains == std::array<double, 3>{} ? r.balance
+                                                               : moved(r.balance, 1);
             if (current.exposureLocked)
                 r.balance.exposureStops = current.light.exposureStops;
             if (current.whiteLocked)

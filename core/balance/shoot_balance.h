@@ -1,8 +1,9 @@
-// Balance for a whole shoot: reads the frames, recovers what the cameras' renderings did, and solves every light group against its lead.
+// Balance for a whole shoot: reads the frames, recovers what the cameras' renderings did, and solves every light group
+// against its lead.
 #pragma once
 
-#include "core/frame/frame_balance.h"
 #include "core/balance/group_balance.h"
+#include "core/frame/frame_balance.h"
 
 #include <filesystem>
 
@@ -10,21 +11,23 @@ namespace amber {
 
 struct ShootFrame {
     std::filesystem::path path;
-    int group = 0;       ///< frames of one number are one light
+    int group = 0;  ///< frames of one number are one light
     bool isLead = false;
-    int bracket = -1;    ///< frames of one number are one bracket
-    FrameBalance current;                   ///< whose locks hold
-    std::map<std::string, Region> keys;     ///< where key colours were marked or confirmed, on the frame as its balance places it
+    int bracket = -1;      ///< frames of one number are one bracket
+    FrameBalance current;  ///< whose locks hold
+    std::map<std::string, Region>
+        keys;  ///< where key colours were marked or confirmed, on the frame as its balance places it
 };
 
 struct ShootBalance {
-    std::vector<SolvedBalance> frames;           ///< in the order given; a frame that could not be read stays as it is
-    std::vector<std::string> faults;             ///< why it could not be read; empty for the rest
-    std::vector<std::string> responseNames;      ///< per frame: "raw", a camera, or "" where nothing is known
-    std::map<std::string, Response> responses;   ///< of cameras, recovered from brackets
+    std::vector<SolvedBalance> frames;          ///< in the order given; a frame that could not be read stays as it is
+    std::vector<std::string> faults;            ///< why it could not be read; empty for the rest
+    std::vector<std::string> responseNames;     ///< per frame: "raw", a camera, or "" where nothing is known
+    std::map<std::string, Response> responses;  ///< of cameras, recovered from brackets
 };
 
 /// `done` counts frames read and pairs of frames compared. Nothing when cancelled. Frames are read two at a time.
-std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, const BalanceProgress& progress = {}, const CancelToken& cancel = {});
+std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, const BalanceProgress& progress = {},
+                                         const CancelToken& cancel = {});
 
 }  // namespace amber

@@ -1,10 +1,10 @@
 // Balance on the demo shoot, nothing done by hand, against what is known of it.
+#include "core/balance/shoot_balance.h"
 #include "core/colour/difference.h"
-#include "core/image/read.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
+#include "core/image/read.h"
 #include "core/proof/readings.h"
-#include "core/balance/shoot_balance.h"
 #include "tests/support/temporary_folder.h"
 
 #include <cmath>
@@ -54,12 +54,14 @@ const Shoot& shoot()
     return all;
 }
 
-/// The gains that bring a frame onto its lead, by what is known: how neutral looks in each, by the light and the white the camera chose.
+/// The gains that bring a frame onto its lead, by what is known: how neutral looks in each, by the light and the white
+/// the camera chose.
 Balance wanted(const nlohmann::json& frame, const nlohmann::json& lead)
 {
     const auto neutral = [](const nlohmann::json& f) {
         const Balance light = lightOf({f["white"][0], f["white"][1]});
-        const auto a = coneGains({0, light.kelvin, light.tint}), b = coneGains({0, f["as_shot_kelvin"].get<double>(), 0});
+        const auto a = coneGains({0, light.kelvin, light.tint}),
+                   b = coneGains({0, f["as_shot_kelvin"].get<double>(), 0});
         return std::array{b[0] - a[0], b[1] - a[1], b[2] - a[2]};
     };
     const auto p = neutral(frame), q = neutral(lead);
@@ -87,13 +89,18 @@ TEST(OnTheDemoShoot, BalanceFindsExposureAndWhiteNamesWhatCannotBeBroughtInAndKe
         stops.push_back(std::abs(solved.frames[i].balance.exposureStops - want.exposureStops));
         kelvin.push_back(std::abs(solved.frames[i].balance.kelvin - want.kelvin));
     }
-    std::printf("exposure off by: median %.3f, most %.3f stops; white: median %.0f, most %.0f K\n", median(stops), *std::max_element(stops.begin(), stops.end()), median(kelvin), *std::max_element(kelvin.begin(), kelvin.end()));
+    std::printf("exposure off by: median %.3f, most %.3f stops; white: median %.0f, most %.0f K\n", median(stops),
+                *std::max_element(stops.begin(), stops.end()), median(kelvin),
+                *std::max_element(kelvin.begin(), kelvin.end()));
     EXPECT_LE(median(stops), 0.1);
     EXPECT_LE(median(kelvin), 150);
     EXPECT_LE(*std::max_element(stops.begin(), stops.end()), 0.2);
     EXPECT_LE(*std::max_element(kelvin.begin(), kelvin.end()), 400);
     for (std::size_t i = 0; i < s.names.size(); ++i) {
-        const Trouble wanted = s.names[i] == "lamp-shelf-08" ? Trouble::MixedLight : s.names[i] == "yard-10" ? Trouble::ClippedSource : s.names[i] == "test-shot-01" ? Trouble::StandsAlone : Trouble::None;
+        const Trouble wanted = s.names[i] == "lamp-shelf-08"  ? Trouble::MixedLight
+                               : s.names[i] == "yard-10"      ? Trouble::ClippedSource
+                               : s.names[i] == "test-shot-01" ? Trouble::StandsAlone
+                                                              : Trouble::None;
         EXPECT_EQ(solved.frames[i].trouble, wanted) << s.names[i] << " " << solved.frames[i].measured;
     }
     keyColoursAgree(s, solved);
@@ -116,7 +123,8 @@ std::vector<KeyColour> evenPlaces(ImageView image, std::int64_t frame)
                 for (int x = static_cast<int>(place.left * image.width); x < place.right * image.width; ++x) {
                     const float* p = image.row(y) + 3 * x;
                     const OkLab c = toOkLab(LinearRgb{p[0], p[1], p[2]});
-                    low = {std::min(low.L, c.L), std::min(low.a, c.a), std::min(low.b, c.b)}, high = {std::max(high.L, c.L), std::max(high.a, c.a), std::max(high.b, c.b)};
+                    low = {std::min(low.L, c.L), std::min(low.a, c.a), std::min(low.b, c.b)},
+                    high = {std::max(high.L, c.L), std::max(high.a, c.a), std::max(high.b, c.b)};
                 }
             if (std::hypot(high.L - low.L, high.a - low.a, high.b - low.b) < 0.09 && low.L > 0.2 && high.L < 0.93)
                 all.push_back({place, toOkLab(meanOf(image, place))});
@@ -130,7 +138,8 @@ std::vector<KeyColour> evenPlaces(ImageView image, std::int64_t frame)
                 nearest = std::min(nearest, std::hypot(c.lab.L - o.L, c.lab.a - o.a, c.lab.b - o.b));
             return nearest;
         };
-        const auto best = std::max_element(all.begin(), all.end(), [&](const Candidate& p, const Candidate& q) { return far(p) < far(q); });
+        const auto best = std::max_element(all.begin(), all.end(),
+                                           [&](const Candidate& p, const Candidate& q) { return far(p) < far(q); });
         if (!chosen.empty() && far(*best) < 0.03)
             break;
         KeyColour key;
@@ -181,7 +190,9 @@ void keyColoursAgree(const Shoot& s, const ShootBalance& solved)
         std::sort(v.begin(), v.end());
         return v[static_cast<std::size_t>(0.95 * static_cast<double>(v.size() - 1))];
     };
-    std::printf("%zu key colours of frames, %d not found: 95 %% within dE00 %.2f as they came, %.2f balanced (median %.2f, %.2f)\n", after.size(), lost, spread(before), spread(after), median(before), median(after));
+    std::printf("%zu key colours of frames, %d not found: 95 %% within dE00 %.2f as they came, %.2f balanced (median "
+                "%.2f, %.2f)\n",
+                after.size(), lost, spread(before), spread(after), median(before), median(after));
     EXPECT_GT(after.size(), 100u);
     EXPECT_GT(spread(before), 9);
     EXPECT_LE(spread(after), 2.0);
@@ -199,7 +210,8 @@ double cameraInverse(double y)
 /// A frame's scene light, its own drift taken away, exposed and lit anew by the simulated camera.
 Image exposedAnew(ImageView frame, const Balance& undo, const Balance& drift)
 {
-    const Matrix3 matrix = fromWorking(RgbSpace::Srgb) * inverse(balanceMatrix(drift)) * balanceMatrix(undo) * toWorking(RgbSpace::Srgb);
+    const Matrix3 matrix =
+        fromWorking(RgbSpace::Srgb) * inverse(balanceMatrix(drift)) * balanceMatrix(undo) * toWorking(RgbSpace::Srgb);
     Image out(frame.width, frame.height);
     for (int i = 0; i < frame.width * frame.height; ++i) {
         const float* p = frame.data + 3 * i;
@@ -222,7 +234,8 @@ TEST(OnTheDemoShoot, TwentyRandomReexposuresAreFoundToo)
     std::vector<BalanceEvidence> bracketed(s.frames.size());
     for (const Bracket& bracket : s.brackets)
         for (const std::size_t i : bracket.frames)
-            bracketed[i] = evidenceOf(readReduced(s.frames[i].path, kFeatureEdge, true)->image.view(), captureFacts(s.frames[i].path));
+            bracketed[i] = evidenceOf(readReduced(s.frames[i].path, kFeatureEdge, true)->image.view(),
+                                      captureFacts(s.frames[i].path));
     const Response response = responseOf(bracketed, s.brackets);
     ASSERT_FALSE(response.isIdentity());
     int within = 0;
@@ -235,7 +248,9 @@ TEST(OnTheDemoShoot, TwentyRandomReexposuresAreFoundToo)
     for (unsigned seed = 1; seed <= 20; ++seed) {
         const LightGroup& group = groups[seed % 4];
         std::mt19937 engine(seed);
-        const auto between = [&](double low, double high) { return low + (high - low) * (engine() % 100000) / 100000.0; };
+        const auto between = [&](double low, double high) {
+            return low + (high - low) * (engine() % 100000) / 100000.0;
+        };
         std::vector<BalanceEvidence> frames;
         std::vector<Balance> drifts;
         std::size_t lead = 0;
@@ -245,13 +260,15 @@ TEST(OnTheDemoShoot, TwentyRandomReexposuresAreFoundToo)
             if (i == group.lead)
                 lead = frames.size();
             const auto picture = readReduced(s.frames[i].path, kFeatureEdge, true);
-            // Exposure of every frame drifts by up to 1.5 stops, the white of every other one by up to 800 K; the lead is as it is.
+            // Exposure of every frame drifts by up to 1.5 stops, the white of every other one by up to 800 K; the lead
+            // is as it is.
             Balance drift;
             if (i != group.lead)
                 drift = {-between(-1.5, 1.0), engine() % 2 ? between(5704, 7304) : 6504.0, 0};
             CaptureFacts facts = captureFacts(s.frames[group.lead].path);
             facts.exposureSeconds *= std::exp2(-drift.exposureStops);
-            frames.push_back(evidenceOf(exposedAnew(picture->image.view(), wanted(s.truth[i], s.truth[s.leadOf(i)]), drift).view(), facts));
+            frames.push_back(evidenceOf(
+                exposedAnew(picture->image.view(), wanted(s.truth[i], s.truth[s.leadOf(i)]), drift).view(), facts));
             frames.back().response = response;
             drifts.push_back(drift);
         }
@@ -263,15 +280,21 @@ TEST(OnTheDemoShoot, TwentyRandomReexposuresAreFoundToo)
         }
         EXPECT_LE(median(stops), 0.1) << seed;
         within += median(kelvin) <= 150;
-        allStops.insert(allStops.end(), stops.begin(), stops.end()), allKelvin.insert(allKelvin.end(), kelvin.begin(), kelvin.end());
+        allStops.insert(allStops.end(), stops.begin(), stops.end()),
+            allKelvin.insert(allKelvin.end(), kelvin.begin(), kelvin.end());
     }
     // Where chance makes most frames of a small group drift, what needs least change need not be the truth.
     EXPECT_GE(within, 17);
     EXPECT_LE(median(allStops), 0.1);
     EXPECT_LE(median(allKelvin), 150);
     std::sort(allStops.begin(), allStops.end()), std::sort(allKelvin.begin(), allKelvin.end());
-    const auto at = [](const std::vector<double>& v, double q) { return v[static_cast<std::size_t>(q * static_cast<double>(v.size() - 1))]; };
-    std::printf("20 re-exposures, %zu frames: exposure off by median %.3f, 95 %% %.3f stops; white median %.0f, 95 %% %.0f K; %d of 20 within 150 K\n", allStops.size(), at(allStops, 0.5), at(allStops, 0.95), at(allKelvin, 0.5), at(allKelvin, 0.95), within);
+    const auto at = [](const std::vector<double>& v, double q) {
+        return v[static_cast<std::size_t>(q * static_cast<double>(v.size() - 1))];
+    };
+    std::printf("20 re-exposures, %zu frames: exposure off by median %.3f, 95 %% %.3f stops; white median %.0f, 95 %% "
+                "%.0f K; %d of 20 within 150 K\n",
+                allStops.size(), at(allStops, 0.5), at(allStops, 0.95), at(allKelvin, 0.5), at(allKelvin, 0.95),
+                within);
 }
 
 TEST(Geometry, TheTiltOfAClearEdgeIsMeasured)
@@ -281,7 +304,8 @@ TEST(Geometry, TheTiltOfAClearEdgeIsMeasured)
         Image plain(600, 400);
         for (int y = 0; y < 400; ++y)
             for (int x = 0; x < 600; ++x)
-                std::fill_n(plain.mutableView().row(y) + 3 * x, 3, y - 200 < std::tan(angle * 3.14159265 / 180) * (x - 300) ? 0.6f : 0.1f);
+                std::fill_n(plain.mutableView().row(y) + 3 * x, 3,
+                            y - 200 < std::tan(angle * 3.14159265 / 180) * (x - 300) ? 0.6f : 0.1f);
         EXPECT_NEAR(measuredTilt(plain.view()).value_or(99), -angle, 0.1);
     }
     EXPECT_FALSE(measuredTilt(Image(40, 30).view()));

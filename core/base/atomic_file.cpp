@@ -50,8 +50,8 @@ Status flush(const fs::path& path, int flags)
     return {};
 }
 
-/// Renames to a name that nothing has: 0, or the system's error number. File systems that know no such renaming get a second name, or an empty file made
-/// for the purpose that is renamed over.
+/// Renames to a name that nothing has: 0, or the system's error number. File systems that know no such renaming get a
+/// second name, or an empty file made for the purpose that is renamed over.
 int renameToFreeName(const fs::path& from, const fs::path& to)
 {
     if (::renameat2(AT_FDCWD, from.c_str(), AT_FDCWD, to.c_str(), RENAME_NOREPLACE) == 0)
@@ -78,7 +78,8 @@ fs::path AtomicFile::makeTemporary(const fs::path& target)
         std::uint64_t number = 0;
         if (::getrandom(&number, sizeof number, 0) != sizeof number)
             number = static_cast<std::uint64_t>(std::chrono::steady_clock::now().time_since_epoch().count());
-        const fs::path path = folder / (std::string(kPrefix) + machine() + "-" + std::to_string(::getpid()) + "-" + hex(number) + target.extension().string());
+        const fs::path path = folder / (std::string(kPrefix) + machine() + "-" + std::to_string(::getpid()) + "-" +
+                                        hex(number) + target.extension().string());
         const int file = ::open(path.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0666);
         if (file >= 0)
             ::close(file);
@@ -89,9 +90,13 @@ fs::path AtomicFile::makeTemporary(const fs::path& target)
 
 bool AtomicFile::isTemporaryName(const fs::path& path) { return path.filename().string().rfind(kPrefix, 0) == 0; }
 
-AtomicFile::AtomicFile(fs::path target, std::string replaces) : m_target(std::move(target)), m_temporary(makeTemporary(m_target)), m_replaces(std::move(replaces)) {}
+AtomicFile::AtomicFile(fs::path target, std::string replaces)
+    : m_target(std::move(target)), m_temporary(makeTemporary(m_target)), m_replaces(std::move(replaces))
+{
+}
 
-AtomicFile::AtomicFile(fs::path target, WrittenFiles* written) : AtomicFile(target, written ? written->hashOf(target) : std::string())
+AtomicFile::AtomicFile(fs::path target, WrittenFiles* written)
+    : AtomicFile(target, written ? written->hashOf(target) : std::string())
 {
     m_written = written;
 }
@@ -125,7 +130,8 @@ Status AtomicFile::putInPlace()
         }
     const int failure = renameToFreeName(m_temporary, m_target);
     if (failure == EEXIST)
-        return fail("a file of this name is there already and is left as it is: choose another name or folder", m_target.string());
+        return fail("a file of this name is there already and is left as it is: choose another name or folder",
+                    m_target.string());
     if (failure != 0)
         return fail("cannot be put in place: " + std::string(std::strerror(failure)), m_target.string());
     return {};
@@ -191,7 +197,8 @@ Result<std::string> readWholeFile(const fs::path& path, std::size_t limitBytes)
     if (error)
         return fail("cannot be read: " + error.message(), path.string());
     if (size > limitBytes)
-        return fail("file too large", path.string(), "at most " + std::to_string(limitBytes) + " bytes", std::to_string(size) + " bytes");
+        return fail("file too large", path.string(), "at most " + std::to_string(limitBytes) + " bytes",
+                    std::to_string(size) + " bytes");
     std::ifstream in(path, std::ios::binary);
     std::string bytes(size, '\0');
     in.read(bytes.data(), static_cast<std::streamsize>(size));

@@ -34,7 +34,8 @@ public:
 
 std::size_t entries(const std::filesystem::path& folder)
 {
-    return static_cast<std::size_t>(std::distance(std::filesystem::directory_iterator(folder), std::filesystem::directory_iterator()));
+    return static_cast<std::size_t>(
+        std::distance(std::filesystem::directory_iterator(folder), std::filesystem::directory_iterator()));
 }
 
 TEST(AtomicFile, IsWholeAfterCommitAndGoneWithout)
@@ -85,7 +86,8 @@ TEST(AtomicFile, ItsTemporaryFileIsNewAndCannotBeGuessed)
 {
     const TemporaryFolder folder;
     const AtomicFile one(folder / "a.jpg"), two(folder / "a.jpg");
-    EXPECT_TRUE(std::filesystem::is_regular_file(std::filesystem::symlink_status(one.temporaryPath()))) << "made at once, by nobody else";
+    EXPECT_TRUE(std::filesystem::is_regular_file(std::filesystem::symlink_status(one.temporaryPath())))
+        << "made at once, by nobody else";
     EXPECT_NE(one.temporaryPath(), two.temporaryPath());
     EXPECT_GT(one.temporaryPath().filename().string().size(), 30u) << "16 random hexadecimal digits are part of it";
 }
@@ -113,8 +115,10 @@ TEST(AtomicFile, CopiesWholeFilesAndSaysWhyItCannot)
     folder.write("from.bin", std::string(100000, 'x') + "end");
     ASSERT_TRUE(copyFileAtomically(folder / "from.bin", folder / "to.bin"));
     EXPECT_EQ(readText(folder / "to.bin"), readText(folder / "from.bin"));
-    EXPECT_NE(copyFileAtomically(folder / "gone.bin", folder / "new.bin").error().message().find("No such file"), std::string::npos);
-    EXPECT_NE(copyFileAtomically(folder / "from.bin", folder / "no/such/to.bin").error().message().find("No such file"), std::string::npos);
+    EXPECT_NE(copyFileAtomically(folder / "gone.bin", folder / "new.bin").error().message().find("No such file"),
+              std::string::npos);
+    EXPECT_NE(copyFileAtomically(folder / "from.bin", folder / "no/such/to.bin").error().message().find("No such file"),
+              std::string::npos);
     folder.write("empty", "");
     EXPECT_TRUE(copyFileAtomically(folder / "empty", folder / "empty too"));
     EXPECT_EQ(entries(folder.path()), 4u);
@@ -135,12 +139,16 @@ TEST(AtomicFile, LeftoversOfDeadProcessesAreRemovedAndNothingElse)
     if (child == 0)
         ::_exit(0);
     ::waitpid(child, nullptr, 0);
-    const std::string name = AtomicFile(folder / "x.jpg").temporaryPath().filename().string(), own = "-" + std::to_string(::getpid()) + "-";
-    const auto madeBy = [&](const std::string& process) { return std::string(name).replace(name.find(own), own.size(), process); };
+    const std::string name = AtomicFile(folder / "x.jpg").temporaryPath().filename().string(),
+                      own = "-" + std::to_string(::getpid()) + "-";
+    const auto madeBy = [&](const std::string& process) {
+        return std::string(name).replace(name.find(own), own.size(), process);
+    };
     const std::string left = madeBy("-" + std::to_string(child) + "-");
     folder.write(left, "half");
     folder.write(madeBy(own), "being written");
-    folder.write(".amber-part-00000000-" + std::to_string(child) + "-0123456789abcdef.jpg", "of another machine, being written");
+    folder.write(".amber-part-00000000-" + std::to_string(child) + "-0123456789abcdef.jpg",
+                 "of another machine, being written");
     folder.write(".hidden", "not ours");
     folder.write("picture.jpg", "not ours either");
     removeLeftovers(folder.path());
@@ -200,7 +208,8 @@ TEST(ContentHash, IsTheStandardXxh3)
 
 TEST(Error, ReadsAsOneLine)
 {
-    EXPECT_EQ((Error{"wrong value", "a.json: strength", "0 to 2", "7"}.message()), "a.json: strength: wrong value (expected 0 to 2, found 7)");
+    EXPECT_EQ((Error{"wrong value", "a.json: strength", "0 to 2", "7"}.message()),
+              "a.json: strength: wrong value (expected 0 to 2, found 7)");
     EXPECT_EQ((Error{"empty", {}, {}, {}}.message()), "empty");
 }
 

@@ -31,7 +31,8 @@ template <class T>
 using Result = tl::expected<T, Error>;
 using Status = Result<void>;
 
-inline tl::unexpected<Error> fail(std::string what, std::string where = {}, std::string expected = {}, std::string found = {})
+inline tl::unexpected<Error> fail(std::string what, std::string where = {}, std::string expected = {},
+                                  std::string found = {})
 {
     return tl::make_unexpected(Error{std::move(what), std::move(where), std::move(expected), std::move(found)});
 }

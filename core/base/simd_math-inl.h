@@ -1,10 +1,11 @@
-// Functions of vectors for the fast engine; included once per SIMD target, with D and hn defined. Polynomials are least-maximum fits.
-// Their bounds are held by tests on every target.
+// Functions of vectors for the fast engine; included once per SIMD target, with D and hn defined. Polynomials are
+// least-maximum fits. Their bounds are held by tests on every target.
 namespace HWY_NAMESPACE {
 
-/// Signed cube roots as x y^2, y the inverse cube root: a guess from the exponent (within 3.5 %), then one step of Householder's
-/// method to the third order and one of Newton's, none of which divides. Relative error under 3e-7 for 1e-30 < |x| < 1e30;
-/// 0 gives a value of about 1e-10. N at a time, step by step, so that one does not wait for another's result.
+/// Signed cube roots as x y^2, y the inverse cube root: a guess from the exponent (within 3.5 %), then one step of
+/// Householder's method to the third order and one of Newton's, none of which divides. Relative error under 3e-7 for
+/// 1e-30 < |x| < 1e30; 0 gives a value of about 1e-10. N at a time, step by step, so that one does not wait for
+/// another's result.
 template <size_t N, class DD, class V = hn::Vec<DD>>
 HWY_INLINE void CubeRoots(DD d, V (&x)[N])
 {
@@ -14,13 +15,17 @@ HWY_INLINE void CubeRoots(DD d, V (&x)[N])
     // The bits divided by three: as floats over 256, added to 1.5 2^23, whose own bits the constant takes back out.
     for (size_t i = 0; i < N; ++i) {
         size[i] = hn::Max(hn::Abs(x[i]), hn::Set(d, 1e-30f));
-        const V part = hn::MulAdd(hn::ConvertTo(d, hn::BitCast(di, size[i])), hn::Set(d, 1.0f / 768), hn::Set(d, 12582912.0f));
-        y[i] = hn::BitCast(d, hn::Sub(hn::Set(di, static_cast<int32_t>(0x94a232c0u)), hn::ShiftLeft<8>(hn::BitCast(di, part))));
+        const V part =
+            hn::MulAdd(hn::ConvertTo(d, hn::BitCast(di, size[i])), hn::Set(d, 1.0f / 768), hn::Set(d, 12582912.0f));
+        y[i] = hn::BitCast(
+            d, hn::Sub(hn::Set(di, static_cast<int32_t>(0x94a232c0u)), hn::ShiftLeft<8>(hn::BitCast(di, part))));
     }
     for (size_t i = 0; i < N; ++i)
         r[i] = hn::NegMulAdd(size[i], hn::Mul(y[i], hn::Mul(y[i], y[i])), one);
     for (size_t i = 0; i < N; ++i)
-        y[i] = hn::MulAdd(hn::Mul(y[i], r[i]), hn::MulAdd(r[i], hn::MulAdd(r[i], hn::Set(d, 14.0f / 81), hn::Set(d, 2.0f / 9)), third), y[i]);
+        y[i] =
+            hn::MulAdd(hn::Mul(y[i], r[i]),
+                       hn::MulAdd(r[i], hn::MulAdd(r[i], hn::Set(d, 14.0f / 81), hn::Set(d, 2.0f / 9)), third), y[i]);
     for (size_t i = 0; i < N; ++i)
         r[i] = hn::NegMulAdd(size[i], hn::Mul(y[i], hn::Mul(y[i], y[i])), one);
     for (size_t i = 0; i < N; ++i)
@@ -51,8 +56,8 @@ HWY_INLINE V InverseRoot(DD d, V x)
     return hn::Mul(y, hn::NegMulAdd(hn::Mul(hn::Set(d, 0.5f), x), hn::Mul(y, y), hn::Set(d, 1.5f)));
 }
 
-/// 2^x for -126 < x < 126: relative error under 3e-7. Smaller x count as -126. The whole part is found by adding 1.5 2^23, which
-/// leaves it in the low bits.
+/// 2^x for -126 < x < 126: relative error under 3e-7. Smaller x count as -126. The whole part is found by adding 1.5
+/// 2^23, which leaves it in the low bits.
 template <class DD, class V = hn::Vec<DD>>
 HWY_INLINE V Exp2(DD d, V x)
 {

@@ -22,7 +22,9 @@ void AllFunctions(const float* x, float* out)
         const auto v = hn::LoadU(d, x + i);
         auto sine = v, cosine = v;
         SineCosine(d, v, sine, cosine);
-        const decltype(sine) results[] = {CubeRoot(d, v), Exp2(d, v), Exp2Short(d, v), sine, cosine, Reciprocal(d, v), InverseRoot(d, v), Log2(d, v), Power(d, v, 1 / 2.4f)};
+        const decltype(sine) results[] = {
+            CubeRoot(d, v),    Exp2(d, v), Exp2Short(d, v),      sine, cosine, Reciprocal(d, v),
+            InverseRoot(d, v), Log2(d, v), Power(d, v, 1 / 2.4f)};
         for (size_t k = 0; k < 9; ++k)
             hn::StoreU(results[k], d, out + 64 * k + i);
     }
@@ -45,7 +47,9 @@ namespace {
 TEST(SimdMath, StaysWithinItsStatedBoundsOnEveryTarget)
 {
     std::mt19937 random(3);
-    const auto between = [&](double low, double high) { return std::uniform_real_distribution<double>(low, high)(random); };
+    const auto between = [&](double low, double high) {
+        return std::uniform_real_distribution<double>(low, high)(random);
+    };
     const auto size = [&] { return std::exp2(between(-99, 99)); };
     const struct {
         const char* name;
@@ -54,7 +58,8 @@ TEST(SimdMath, StaysWithinItsStatedBoundsOnEveryTarget)
         double bound;
         bool relative;
     } functions[] = {
-        {"CubeRoot", [&] { return size() * (random() & 1 ? 1 : -1); }, [](double x) { return std::cbrt(x); }, 3e-7, true},
+        {"CubeRoot", [&] { return size() * (random() & 1 ? 1 : -1); }, [](double x) { return std::cbrt(x); }, 3e-7,
+         true},
         {"Exp2", [&] { return between(-126, 126); }, [](double x) { return std::exp2(x); }, 3e-7, true},
         {"Exp2Short", [&] { return between(-126, 126); }, [](double x) { return std::exp2(x); }, 6e-6, true},
         {"sine", [&] { return between(-3.1416, 3.1416); }, [](double x) { return std::sin(x); }, 1e-6, false},
@@ -62,7 +67,8 @@ TEST(SimdMath, StaysWithinItsStatedBoundsOnEveryTarget)
         {"Reciprocal", size, [](double x) { return 1 / x; }, 5e-7, true},
         {"InverseRoot", size, [](double x) { return 1 / std::sqrt(x); }, 5e-6, true},
         {"Log2", size, [](double x) { return std::log2(x); }, 1e-5, false},
-        {"Power", [&] { return std::exp2(between(-40, 2)); }, [](double x) { return std::pow(x, 1 / 2.4); }, 2e-6, true},
+        {"Power", [&] { return std::exp2(between(-40, 2)); }, [](double x) { return std::pow(x, 1 / 2.4); }, 2e-6,
+         true},
     };
     for (const std::string& target : simdTargets()) {
         useSimdTarget(target);
@@ -74,7 +80,9 @@ TEST(SimdMath, StaysWithinItsStatedBoundsOnEveryTarget)
                 HWY_DYNAMIC_DISPATCH(AllFunctions)(x, out);
                 for (std::size_t i = 0; i < 64; ++i) {
                     const double exact = functions[k].exact(x[i]);
-                    ASSERT_NEAR((out[64 * k + i] - exact) / (functions[k].relative ? std::abs(exact) : 1), 0, functions[k].bound) << functions[k].name << " of " << x[i] << " on " << target;
+                    ASSERT_NEAR((out[64 * k + i] - exact) / (functions[k].relative ? std::abs(exact) : 1), 0,
+                                functions[k].bound)
+                        << functions[k].name << " of " << x[i] << " on " << target;
                 }
             }
         float odd[64] = {0.0f, -0.0f, -200.0f, -3e38f}, out[9 * 64];

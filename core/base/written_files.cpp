@@ -24,7 +24,8 @@ constexpr const char *kKind = "jolly-amber written files", *kJournalEnding = ".l
 /// Held while a list is read, joined and written: several of us may deliver into one folder.
 class FolderLock {
 public:
-    explicit FolderLock(const fs::path& folder) : m_file(::open(folder.empty() ? "." : folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC))
+    explicit FolderLock(const fs::path& folder)
+        : m_file(::open(folder.empty() ? "." : folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC))
     {
         if (m_file >= 0)
             (void)::flock(m_file, LOCK_EX);
@@ -43,7 +44,8 @@ private:
 
 }  // namespace
 
-WrittenFiles::WrittenFiles(fs::path list, bool isBeside, std::size_t limit) : m_list(std::move(list)), m_isBeside(isBeside), m_limit(limit)
+WrittenFiles::WrittenFiles(fs::path list, bool isBeside, std::size_t limit)
+    : m_list(std::move(list)), m_isBeside(isBeside), m_limit(limit)
 {
     if (const auto text = readWholeFile(m_list, kListLimitBytes))
         if (auto entries = parse(*text))
@@ -60,7 +62,8 @@ void WrittenFiles::readJournals()
             continue;
         std::istringstream lines(readWholeFile(entry.path(), kListLimitBytes).value_or(""));
         for (std::string line; std::getline(lines, line);)
-            if (auto one = parse("{\"kind\": \"" + std::string(kKind) + "\", \"files\": [" + line + "]}"))  // the last line may have been cut short
+            if (auto one = parse("{\"kind\": \"" + std::string(kKind) + "\", \"files\": [" + line +
+                                 "]}"))  // the last line may have been cut short
                 m_fresh.merge(*one);
     }
 }
@@ -84,7 +87,10 @@ WrittenFiles WrittenFiles::ofUser()
 {
     const char* state = std::getenv("XDG_STATE_HOME");
     const char* home = std::getenv("HOME");
-    const fs::path folder = (state && *state ? fs::path(state) : home && *home ? fs::path(home) / ".local/state" : fs::path()) / "jolly-amber";
+    const fs::path folder = (state && *state ? fs::path(state)
+                             : home && *home ? fs::path(home) / ".local/state"
+                                             : fs::path()) /
+                            "jolly-amber";
     return {folder / "written.json", false, kUserLimit};
 }
 
@@ -112,8 +118,13 @@ Result<WrittenFiles::Entries> WrittenFiles::parse(const std::string& text)
         return fail("not a list of written files");
     Entries entries;
     for (const Json& f : *files) {
-        const auto text = [&](const char* name) { return f.is_object() && f.contains(name) && f[name].is_string() ? f[name].get<std::string>() : std::string(); };
-        const auto number = [&](const char* name) { return f.is_object() && f.contains(name) && f[name].is_number_integer() ? f[name].get<long long>() : 0; };
+        const auto text = [&](const char* name) {
+            return f.is_object() && f.contains(name) && f[name].is_string() ? f[name].get<std::string>()
+                                                                            : std::string();
+        };
+        const auto number = [&](const char* name) {
+            return f.is_object() && f.contains(name) && f[name].is_number_integer() ? f[name].get<long long>() : 0;
+        };
         if (!text("name").empty() && !text("hash").empty())
             entries[text("name")] = {text("hash"), static_cast<std::uintmax_t>(number("bytes")), number("when")};
     }
@@ -135,7 +146,8 @@ bool WrittenFiles::seemsOurs(const fs::path& file) const
     std::error_code error;
     for (const Entries* entries : {&m_fresh, &m_known})
         if (const auto found = entries->find(nameOf(file)); found != entries->end())
-            return fs::symlink_status(file, error).type() == fs::file_type::regular && fs::file_size(file, error) == found->second.bytes && !error;
+            return fs::symlink_status(file, error).type() == fs::file_type::regular &&
+                   fs::file_size(file, error) == found->second.bytes && !error;
     return false;
 }
 
@@ -152,7 +164,8 @@ void WrittenFiles::add(const fs::path& file, const std::string& hash, std::uintm
     const int journal = ::open(m_journal.c_str(), O_WRONLY | O_APPEND | O_NOFOLLOW | O_CLOEXEC);
     if (journal < 0)
         return;
-    const std::string line = jsonText({{"name", nameOf(file)}, {"hash", entry.hash}, {"bytes", entry.bytes}, {"when", entry.when}}) + "\n";
+    const std::string line =
+        jsonText({{"name", nameOf(file)}, {"hash", entry.hash}, {"bytes", entry.bytes}, {"when", entry.when}}) + "\n";
     (void)!::write(journal, line.data(), line.size());
     (void)::fdatasync(journal);
     ::close(journal);
@@ -185,7 +198,9 @@ Status WrittenFiles::save()
     for (const auto& [name, entry] : m_known)
         files.push_back({{"name", name}, {"hash", entry.hash}, {"bytes", entry.bytes}, {"when", entry.when}});
     AtomicFile file(m_list, before);
-    if (const Status written = file.write(jsonText({{"kind", kKind}, {"format", 1}, {"files", std::move(files)}}, 1) + "\n"); !written)
+    if (const Status written =
+            file.write(jsonText({{"kind", kKind}, {"format", 1}, {"files", std::move(files)}}, 1) + "\n");
+        !written)
         return written;
     const Status placed = file.commit();
     if (placed) {

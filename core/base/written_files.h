@@ -1,8 +1,10 @@
-// What this program has written, so that it never replaces anything else: a file is replaced only when it is listed here and unchanged since.
+// What this program has written, so that it never replaces anything else: a file is replaced only when it is listed
+// here and unchanged since.
 //
-// A delivery keeps its list beside its files (manifest.json); files saved singly are listed under the user's state folder. The list holds names and
-// content hashes; a file whose entry was lost counts as somebody else's and is left alone. An entry is on the disk before its file has its name: what a
-// killed delivery has written is known when it is done again.
+// A delivery keeps its list beside its files (manifest.json); files saved singly are listed under the user's state
+// folder. The list holds names and content hashes; a file whose entry was lost counts as somebody else's and is left
+// alone. An entry is on the disk before its file has its name: what a killed delivery has written is known when it is
+// done again.
 #pragma once
 
 #include "core/base/result.h"
@@ -17,9 +19,11 @@ namespace amber {
 /// All calls may come from any thread. What was added is saved by save() or when the list goes.
 class WrittenFiles {
 public:
-    /// The list beside the files of a delivery. A manifest.json that is not ours is left alone: ours is then manifest-2.json, and so on.
+    /// The list beside the files of a delivery. A manifest.json that is not ours is left alone: ours is then
+    /// manifest-2.json, and so on.
     static WrittenFiles ofFolder(const std::filesystem::path& folder);
-    /// The list of files saved singly: under $XDG_STATE_HOME, or ~/.local/state. At most 2,000 are remembered, the newest.
+    /// The list of files saved singly: under $XDG_STATE_HOME, or ~/.local/state. At most 2,000 are remembered, the
+    /// newest.
     static WrittenFiles ofUser();
     ~WrittenFiles();
     WrittenFiles(const WrittenFiles&) = delete;
@@ -27,7 +31,8 @@ public:
 
     /// The hash of what was written under this name; empty when nothing was.
     std::string hashOf(const std::filesystem::path& file) const;
-    /// Whether a file of this name is ours by name and size: what a plan can ask for thousands of files. Its content is compared when it is replaced.
+    /// Whether a file of this name is ours by name and size: what a plan can ask for thousands of files. Its content is
+    /// compared when it is replaced.
     bool seemsOurs(const std::filesystem::path& file) const;
     /// To be called before the file gets its name.
     void add(const std::filesystem::path& file, const std::string& hash, std::uintmax_t bytes);
@@ -47,7 +52,8 @@ private:
     static Result<Entries> parse(const std::string& text);
     void readJournals();
 
-    std::filesystem::path m_journal;  ///< what was added and is not in the list yet, a line each; made for the first of them
+    std::filesystem::path
+        m_journal;  ///< what was added and is not in the list yet, a line each; made for the first of them
 
     std::filesystem::path m_list;
     bool m_isBeside = false;  ///< names are those of files beside the list; else whole paths

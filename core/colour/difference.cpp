@@ -65,8 +65,8 @@ double ciede2000(const Lab& one, const Lab& two)
     const double dH = 2 * std::sqrt(c1 * c2) * std::sin(radians(dh) / 2);
 
     const double l = (one.l + two.l) / 2, c = (c1 + c2) / 2, h = hSum;
-    const double t = 1 - 0.17 * std::cos(radians(h - 30)) + 0.24 * std::cos(radians(2 * h)) + 0.32 * std::cos(radians(3 * h + 6)) -
-                     0.20 * std::cos(radians(4 * h - 63));
+    const double t = 1 - 0.17 * std::cos(radians(h - 30)) + 0.24 * std::cos(radians(2 * h)) +
+                     0.32 * std::cos(radians(3 * h + 6)) - 0.20 * std::cos(radians(4 * h - 63));
     const double l50 = (l - 50) * (l - 50);
     const double sL = 1 + 0.015 * l50 / std::sqrt(20 + l50), sC = 1 + 0.045 * c, sH = 1 + 0.015 * c * t;
     const double c7 = std::pow(c, 7);
@@ -84,7 +84,8 @@ DifferenceSummary summarise(std::vector<double> differences)
         return {};
     std::sort(differences.begin(), differences.end());
     const double sum = std::accumulate(differences.begin(), differences.end(), 0.0);
-    return {sum / static_cast<double>(differences.size()), differences[differences.size() * 95 / 100], differences.back()};
+    return {sum / static_cast<double>(differences.size()), differences[differences.size() * 95 / 100],
+            differences.back()};
 }
 
 }  // namespace amber

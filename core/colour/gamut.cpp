@@ -15,8 +15,8 @@ struct Cubic {
     double at(double t) const { return ((c[3] * t + c[2]) * t + c[1]) * t + c[0]; }
     double slope(double t) const { return (3 * c[3] * t + 2 * c[2]) * t + c[1]; }
 
-    /// The smallest t of 0..end at which the cubic comes to `level`, or `end`. It is monotone between its turning points, and on
-    /// each such piece Newton's method is kept inside the bracket.
+    /// The smallest t of 0..end at which the cubic comes to `level`, or `end`. It is monotone between its turning
+    /// points, and on each such piece Newton's method is kept inside the bracket.
     double firstReach(double level, double end) const
     {
         double pieces[4] = {0, end, end, end};
@@ -77,10 +77,12 @@ LinearRgb reduceToGamut(RgbSpace space, const LinearRgb& own)
     if (isInside(own))
         return own;
     if (!std::isfinite(own.r) || !std::isfinite(own.g) || !std::isfinite(own.b))
-        return reduceToGamut(space, {std::isfinite(own.r) ? own.r : 0, std::isfinite(own.g) ? own.g : 0, std::isfinite(own.b) ? own.b : 0});
+        return reduceToGamut(space, {std::isfinite(own.r) ? own.r : 0, std::isfinite(own.g) ? own.g : 0,
+                                     std::isfinite(own.b) ? own.b : 0});
     const OkLab lab = toOkLab(apply(toWorking(space), own));
     const double L = std::clamp(lab.L, 0.0, 1.0);
-    // Along the line from the grey of this lightness to the colour, cone roots are straight, so components are cubics in the share t.
+    // Along the line from the grey of this lightness to the colour, cone roots are straight, so components are cubics
+    // in the share t.
     const Matrix3& roots = okLabToLmsRoot();
     const Matrix3& cones = lmsToOwn(space);
     Cubic components[3]{};

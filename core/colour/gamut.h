@@ -12,8 +12,8 @@ inline constexpr double kGamutTolerance = 5e-7;
 bool isInside(const LinearRgb& own);
 
 /// Colours inside `space` come back untouched. Others are brought to its boundary in OKLCh: lightness is limited to
-/// 0..1, hue is held, and chroma is lowered to where the boundary is first reached (share to 1e-9). Argument and result are
-/// linear components of `space` itself. NaN counts as 0.
+/// 0..1, hue is held, and chroma is lowered to where the boundary is first reached (share to 1e-9). Argument and result
+/// are linear components of `space` itself. NaN counts as 0.
 LinearRgb reduceToGamut(RgbSpace space, const LinearRgb& own);
 
 }  // namespace amber

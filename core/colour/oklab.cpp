@@ -62,7 +62,10 @@ LinearRgb toLinearRgb(const OkLab& c)
     return apply(ok().fromLms, {root.r * root.r * root.r, root.g * root.g * root.g, root.b * root.b * root.b});
 }
 
-OkLch toOkLch(const OkLab& c) { return {c.L, std::hypot(c.a, c.b), wrapDegrees(std::atan2(c.b, c.a) * 180 / std::numbers::pi)}; }
+OkLch toOkLch(const OkLab& c)
+{
+    return {c.L, std::hypot(c.a, c.b), wrapDegrees(std::atan2(c.b, c.a) * 180 / std::numbers::pi)};
+}
 
 OkLab toOkLab(const OkLch& c)
 {

@@ -74,11 +74,16 @@ double encodePositive(RgbSpace space, double x)
 {
     switch (space) {
     case RgbSpace::Srgb:
-    case RgbSpace::DisplayP3: return x <= 0.0031308 ? 12.92 * x : 1.055 * std::pow(x, 1 / 2.4) - 0.055;
-    case RgbSpace::OpRgb: return std::pow(x, 256.0 / 563.0);
-    case RgbSpace::ProPhoto: return x < 1.0 / 512 ? 16 * x : std::pow(x, 1 / 1.8);
-    case RgbSpace::Rec2020: return x < kBeta2020 ? 4.5 * x : kAlpha2020 * std::pow(x, 0.45) - (kAlpha2020 - 1);
-    case RgbSpace::Linear: return x;
+    case RgbSpace::DisplayP3:
+        return x <= 0.0031308 ? 12.92 * x : 1.055 * std::pow(x, 1 / 2.4) - 0.055;
+    case RgbSpace::OpRgb:
+        return std::pow(x, 256.0 / 563.0);
+    case RgbSpace::ProPhoto:
+        return x < 1.0 / 512 ? 16 * x : std::pow(x, 1 / 1.8);
+    case RgbSpace::Rec2020:
+        return x < kBeta2020 ? 4.5 * x : kAlpha2020 * std::pow(x, 0.45) - (kAlpha2020 - 1);
+    case RgbSpace::Linear:
+        return x;
     }
     return x;
 }
@@ -87,11 +92,16 @@ double decodePositive(RgbSpace space, double v)
 {
     switch (space) {
     case RgbSpace::Srgb:
-    case RgbSpace::DisplayP3: return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
-    case RgbSpace::OpRgb: return std::pow(v, 563.0 / 256.0);
-    case RgbSpace::ProPhoto: return v < 16.0 / 512 ? v / 16 : std::pow(v, 1.8);
-    case RgbSpace::Rec2020: return v < 4.5 * kBeta2020 ? v / 4.5 : std::pow((v + (kAlpha2020 - 1)) / kAlpha2020, 1 / 0.45);
-    case RgbSpace::Linear: return v;
+    case RgbSpace::DisplayP3:
+        return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
+    case RgbSpace::OpRgb:
+        return std::pow(v, 563.0 / 256.0);
+    case RgbSpace::ProPhoto:
+        return v < 16.0 / 512 ? v / 16 : std::pow(v, 1.8);
+    case RgbSpace::Rec2020:
+        return v < 4.5 * kBeta2020 ? v / 4.5 : std::pow((v + (kAlpha2020 - 1)) / kAlpha2020, 1 / 0.45);
+    case RgbSpace::Linear:
+        return v;
     }
     return v;
 }
@@ -123,12 +133,19 @@ Matrix3 bradford(const Xyz& from, const Xyz& to)
     return inverse(cone) * scale * cone;
 }
 
-double encodeComponent(RgbSpace space, double x) { return x < 0 ? -encodePositive(space, -x) : encodePositive(space, x); }
-double decodeComponent(RgbSpace space, double v) { return v < 0 ? -decodePositive(space, -v) : decodePositive(space, v); }
+double encodeComponent(RgbSpace space, double x)
+{
+    return x < 0 ? -encodePositive(space, -x) : encodePositive(space, x);
+}
+double decodeComponent(RgbSpace space, double v)
+{
+    return v < 0 ? -decodePositive(space, -v) : decodePositive(space, v);
+}
 
 LinearRgb decode(RgbSpace space, const EncodedRgb& c)
 {
-    return apply(toWorking(space), {decodeComponent(space, c.r), decodeComponent(space, c.g), decodeComponent(space, c.b)});
+    return apply(toWorking(space),
+                 {decodeComponent(space, c.r), decodeComponent(space, c.g), decodeComponent(space, c.b)});
 }
 
 EncodedRgb encode(RgbSpace space, const LinearRgb& c)

@@ -27,7 +27,8 @@ Result<std::vector<EncodedRgb>> run(const Look& look, RgbSpace space, const std:
     p = image.mutableView().data;
     for (std::size_t i = 0; i < inputs.size(); ++i, p += 3) {
         const LinearRgb own = reduceToGamut(space, apply(fromWorking(space), {p[0], p[1], p[2]}));
-        outputs.push_back({encodeComponent(space, own.r), encodeComponent(space, own.g), encodeComponent(space, own.b)});
+        outputs.push_back(
+            {encodeComponent(space, own.r), encodeComponent(space, own.g), encodeComponent(space, own.b)});
     }
     return outputs;
 }
@@ -49,7 +50,8 @@ std::vector<EncodedRgb> encodedInside(RgbSpace space, const std::vector<LinearRg
     std::vector<EncodedRgb> encoded;
     for (const LinearRgb& c : colours) {
         const LinearRgb inside = reduceToGamut(space, apply(fromWorking(space), c));
-        encoded.push_back({encodeComponent(space, inside.r), encodeComponent(space, inside.g), encodeComponent(space, inside.b)});
+        encoded.push_back(
+            {encodeComponent(space, inside.r), encodeComponent(space, inside.g), encodeComponent(space, inside.b)});
     }
     return encoded;
 }
@@ -62,7 +64,8 @@ std::string titleFor(const Look& look)
     return title;
 }
 
-Result<DifferenceSummary> differenceOver(const Look& look, const Table& table, RgbSpace space, const std::vector<EncodedRgb>& inputs)
+Result<DifferenceSummary> differenceOver(const Look& look, const Table& table, RgbSpace space,
+                                         const std::vector<EncodedRgb>& inputs)
 {
     const auto exact = run(look, space, inputs);
     if (!exact)
@@ -92,7 +95,8 @@ Result<Table> bakeCdl(const Look& look, RgbSpace space, const std::vector<Linear
         }
     // Some thousand colours say as much as all of them.
     constexpr std::size_t kEnough = 4000;
-    for (std::size_t i = 0, every = (inputs.size() + kEnough - 1) / kEnough; every > 1 && i * every < inputs.size(); ++i)
+    for (std::size_t i = 0, every = (inputs.size() + kEnough - 1) / kEnough; every > 1 && i * every < inputs.size();
+         ++i)
         inputs[i] = inputs[i * every];
     inputs.resize(std::min(inputs.size(), inputs.size() / ((inputs.size() + kEnough - 1) / kEnough)));
     const auto outputs = run(look, space, inputs);
@@ -116,14 +120,16 @@ Result<Table> bake(const Look& look, int size, RgbSpace space)
     table.title = titleFor(look);
     table.size3 = size;
     for (const EncodedRgb& c : *outputs)
-        table.values3.insert(table.values3.end(), {static_cast<float>(c.r), static_cast<float>(c.g), static_cast<float>(c.b)});
+        table.values3.insert(table.values3.end(),
+                             {static_cast<float>(c.r), static_cast<float>(c.g), static_cast<float>(c.b)});
     return table;
 }
 
-Result<TravelReport> travelReport(const Look& look, const Table& table, RgbSpace space, const std::vector<LinearRgb>& own)
+Result<TravelReport> travelReport(const Look& look, const Table& table, RgbSpace space,
+                                  const std::vector<LinearRgb>& own)
 {
-    // Inside the cells of this table, away from its samples, where interpolation errs most; up to 32 cells along each edge, the
-    // darkest among them.
+    // Inside the cells of this table, away from its samples, where interpolation errs most; up to 32 cells along each
+    // edge, the darkest among them.
     const int cells = table.size3 > 0 ? table.size3 - 1 : 32, edge = std::min(32, cells);
     const auto inCell = [&](int i, double part) { return (i * cells / edge + part) / cells; };
     const std::vector<EncodedRgb> colours = encodedInside(space, own);
@@ -136,7 +142,8 @@ Result<TravelReport> travelReport(const Look& look, const Table& table, RgbSpace
             report.left.push_back(titleOf(step));
         else if (!isIdentity(step))
             report.carried.push_back(titleOf(step));
-    const auto lattice = differenceOver(look, table, space, inputs), shoot = differenceOver(look, table, space, colours.empty() ? inputs : colours);
+    const auto lattice = differenceOver(look, table, space, inputs),
+               shoot = differenceOver(look, table, space, colours.empty() ? inputs : colours);
     if (!lattice || !shoot)
         return tl::make_unexpected(!lattice ? lattice.error() : shoot.error());
     report.lattice = *lattice, report.own = *shoot, report.ownCount = colours.size();

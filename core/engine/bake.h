@@ -10,11 +10,12 @@ namespace amber {
 /// What a table can carry of a look: its pointwise steps.
 Look pointwisePart(const Look& look);
 
-/// The look's pointwise part over a lattice of `size` to the edge, encoded in `space` in and out, gamut reduced as an export is. Size 2..129.
+/// The look's pointwise part over a lattice of `size` to the edge, encoded in `space` in and out, gamut reduced as an
+/// export is. Size 2..129.
 Result<Table> bake(const Look& look, int size, RgbSpace space = RgbSpace::Srgb);
 
-/// The ASC CDL that comes nearest to the look's pointwise part, over these colours of the shoot; without any, over a lattice drawn halfway
-/// to its greys, as most colours of pictures are.
+/// The ASC CDL that comes nearest to the look's pointwise part, over these colours of the shoot; without any, over a
+/// lattice drawn halfway to its greys, as most colours of pictures are.
 Result<Table> bakeCdl(const Look& look, RgbSpace space = RgbSpace::Srgb, const std::vector<LinearRgb>& own = {});
 
 /// How well a baked table stands for the look.
@@ -25,7 +26,8 @@ struct TravelReport {
     std::size_t ownCount = 0;                ///< how many of these there were
 };
 /// `own`: colours of the shoot, linear; only pointwise steps are compared, as spatial ones cannot travel.
-Result<TravelReport> travelReport(const Look& look, const Table& table, RgbSpace space = RgbSpace::Srgb, const std::vector<LinearRgb>& own = {});
+Result<TravelReport> travelReport(const Look& look, const Table& table, RgbSpace space = RgbSpace::Srgb,
+                                  const std::vector<LinearRgb>& own = {});
 /// In a few lines, as it goes along with every exported table.
 std::string describe(const TravelReport& report);
 

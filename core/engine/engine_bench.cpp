@@ -1,4 +1,5 @@
-// Speed of the engine, from a picture that fits the cache to 24 megapixels, beside memcpy of the same bytes in the same run.
+// Speed of the engine, from a picture that fits the cache to 24 megapixels, beside memcpy of the same bytes in the same
+// run.
 #include "core/base/atomic_file.h"
 #include "core/engine/render_plan.h"
 #include "core/handover/export.h"
@@ -8,8 +9,8 @@
 
 #include <benchmark/benchmark.h>
 #include <cstring>
-#include <turbojpeg.h>
 #include <tbb/global_control.h>
+#include <turbojpeg.h>
 
 namespace amber {
 namespace {
@@ -37,7 +38,9 @@ const Image& picture(int width)
     for (int y = 0; y < image.height(); ++y)
         for (int x = 0; x < width; ++x)
             for (int k = 0; k < 3; ++k)
-                image.mutableView().row(y)[3 * x + k] = from.row(y * from.height / image.height())[3 * (x * from.width / width) + k] * static_cast<float>(random.between(0.96, 1.04));
+                image.mutableView().row(y)[3 * x + k] =
+                    from.row(y * from.height / image.height())[3 * (x * from.width / width) + k] *
+                    static_cast<float>(random.between(0.96, 1.04));
     return image;
 }
 
@@ -63,7 +66,8 @@ void copy(benchmark::State& state)
     const Image& in = picture(static_cast<int>(state.range(0)));
     Image out(in.width(), in.height());
     for (auto _ : state) {
-        std::memcpy(out.mutableView().data, in.view().data, sizeof(float) * 3 * static_cast<std::size_t>(in.width()) * in.height());
+        std::memcpy(out.mutableView().data, in.view().data,
+                    sizeof(float) * 3 * static_cast<std::size_t>(in.width()) * in.height());
         benchmark::ClobberMemory();
     }
     report(state, in);
@@ -99,7 +103,8 @@ SplitToning someDyes()
 HueShifts someHues()
 {
     HueShifts step;
-    step.families[1].move = {-6, 1.1, 0.01}, step.families[3].move = {12, 0.8, -0.02}, step.families[5].move = {-9, 0.9, -0.03};
+    step.families[1].move = {-6, 1.1, 0.01}, step.families[3].move = {12, 0.8, -0.02},
+    step.families[5].move = {-9, 0.9, -0.03};
     return step;
 }
 Chroma someChroma()
@@ -133,7 +138,9 @@ const std::filesystem::path& largeJpeg()
 {
     static const std::filesystem::path path = [] {
         const auto target = std::filesystem::temp_directory_path() / "amber-bench-24.jpg";
-        if (const Status written = writePicture(target, picture(6000).view(), {}, {FileFormat::Jpeg, RgbSpace::Srgb, 92}, {}); !written)
+        if (const Status written =
+                writePicture(target, picture(6000).view(), {}, {FileFormat::Jpeg, RgbSpace::Srgb, 92}, {});
+            !written)
             std::exit(2);
         return target;
     }();
@@ -222,14 +229,30 @@ int main(int argc, char** argv)
     grain.amount = 0.03;
     OutputSharpening sharpening;
     sharpening.amount = 1;
-    const std::pair<const char*, Look> looks[] = {{"five_steps", fiveSteps()}, {"ends", lookOf({someEnds()})}, {"tone_curve", lookOf({aCurve()})}, {"split_toning", lookOf({someDyes()})},
-        {"hue_shifts", lookOf({someHues()})}, {"chroma", lookOf({someChroma()})}, {"contrast", lookOf({contrast})}, {"tone_bands", lookOf({bands})}, {"primaries", lookOf({primaries})}, {"wash", lookOf({wash})},
-        {"table_33", lookOf({aTable(true)})}, {"table_33_encoding", lookOf({aTable(false)})}, {"local_contrast", lookOf({local})}, {"fine_detail", lookOf({detail})}, {"haze", lookOf({haze})},
-        {"edge_darkening", lookOf({edges})}, {"grain", lookOf({grain})}, {"output_sharpening", lookOf({sharpening})}};
+    const std::pair<const char*, Look> looks[] = {{"five_steps", fiveSteps()},
+                                                  {"ends", lookOf({someEnds()})},
+                                                  {"tone_curve", lookOf({aCurve()})},
+                                                  {"split_toning", lookOf({someDyes()})},
+                                                  {"hue_shifts", lookOf({someHues()})},
+                                                  {"chroma", lookOf({someChroma()})},
+                                                  {"contrast", lookOf({contrast})},
+                                                  {"tone_bands", lookOf({bands})},
+                                                  {"primaries", lookOf({primaries})},
+                                                  {"wash", lookOf({wash})},
+                                                  {"table_33", lookOf({aTable(true)})},
+                                                  {"table_33_encoding", lookOf({aTable(false)})},
+                                                  {"local_contrast", lookOf({local})},
+                                                  {"fine_detail", lookOf({detail})},
+                                                  {"haze", lookOf({haze})},
+                                                  {"edge_darkening", lookOf({edges})},
+                                                  {"grain", lookOf({grain})},
+                                                  {"output_sharpening", lookOf({sharpening})}};
     for (const auto& [name, look] : looks)
         for (int threads : {1, 2})
-            add(std::string(name) + "/threads:" + std::to_string(threads), [look = look, threads](benchmark::State& state) { run(state, look, threads); });
-    add("table_33_random/threads:1", [](benchmark::State& state) { run(state, lookOf({aTable(true)}), 1, randomPicture); });
+            add(std::string(name) + "/threads:" + std::to_string(threads),
+                [look = look, threads](benchmark::State& state) { run(state, look, threads); });
+    add("table_33_random/threads:1",
+        [](benchmark::State& state) { run(state, lookOf({aTable(true)}), 1, randomPicture); });
     add("encode_srgb8", encodePicture);
     benchmark::RegisterBenchmark("jpeg_24_decode_and_encode", codec)->Unit(benchmark::kMillisecond)->UseRealTime();
     benchmark::RegisterBenchmark("jpeg_24_export_five_steps", exportOne)->Unit(benchmark::kMillisecond)->UseRealTime();

@@ -14,11 +14,13 @@ namespace {
 
 using test::Random;
 
-/// The fast engine's bound against the definition, in OKLab: a hundredth of a just noticeable step; with tables ten times that, as
-/// they amplify the error of the encoding in front of them by their own slope. Where a change of one float rounding of the
-/// input or the output is itself more than that (a cone response passing through zero, under the cube root), that much is added.
+/// The fast engine's bound against the definition, in OKLab: a hundredth of a just noticeable step; with tables ten
+/// times that, as they amplify the error of the encoding in front of them by their own slope. Where a change of one
+/// float rounding of the input or the output is itself more than that (a cone response passing through zero, under the
+/// cube root), that much is added.
 constexpr double kBound = 2e-5, kTableBound = 2e-4, kRounding = 1e-6, kRoundings = 8;
-/// Spatial steps on noise, where neighbouring pixels differ by the whole range and the cube root near black amplifies roundings.
+/// Spatial steps on noise, where neighbouring pixels differ by the whole range and the cube root near black amplifies
+/// roundings.
 constexpr double kSpatialBound = 1e-3;
 
 Image fast(const Look& look, const Image& in)
@@ -36,7 +38,10 @@ OkLab okLabAt(const Image& image, int i)
     return toOkLab(LinearRgb{p[0], p[1], p[2]});
 }
 
-double distance(const OkLab& a, const OkLab& b) { return std::max({std::abs(a.L - b.L), std::abs(a.a - b.a), std::abs(a.b - b.b)}); }
+double distance(const OkLab& a, const OkLab& b)
+{
+    return std::max({std::abs(a.L - b.L), std::abs(a.a - b.a), std::abs(a.b - b.b)});
+}
 
 /// The largest difference of the fast engine from the definition, as a multiple of what is allowed.
 double worstShareOfBound(const Look& look, const Image& in, double bound)
@@ -50,8 +55,12 @@ double worstShareOfBound(const Look& look, const Image& in, double bound)
         double sensitivity = 0;
         const double size = kRounding * std::max({1.0, std::abs(result.r), std::abs(result.g), std::abs(result.b)});
         for (const LinearRgb& way : {LinearRgb{1, 0, 0}, {0, 1, 0}, {0, 0, 1}}) {
-            const auto moved = [&](const LinearRgb& from, double by) { return LinearRgb{from.r + by * way.r, from.g + by * way.g, from.b + by * way.b}; };
-            sensitivity = std::max({sensitivity, distance(exact, toOkLab(evaluate(look, moved(c, kRounding)))), distance(exact, toOkLab(moved(result, size))), distance(exact, toOkLab(moved(result, -size)))});
+            const auto moved = [&](const LinearRgb& from, double by) {
+                return LinearRgb{from.r + by * way.r, from.g + by * way.g, from.b + by * way.b};
+            };
+            sensitivity = std::max({sensitivity, distance(exact, toOkLab(evaluate(look, moved(c, kRounding)))),
+                                    distance(exact, toOkLab(moved(result, size))),
+                                    distance(exact, toOkLab(moved(result, -size)))});
         }
         worst = std::max(worst, distance(exact, okLabAt(out, i)) / (bound + kRoundings * sensitivity));
     }
@@ -73,7 +82,8 @@ TEST_P(OnEveryTarget, EachKindOfStepEqualsTheDefinition)
             look.steps.push_back({random.parameters(kind), true, random.flip() ? 1 : random.between(0, 2), {}, {}});
             if (i % 3 == 0)
                 look.steps[0].guard = random.guard();
-            EXPECT_LT(worstShareOfBound(look, in, kind == Random::kLookupTable ? kTableBound : kBound), 1) << titleOf(look.steps[0]) << ", case " << i;
+            EXPECT_LT(worstShareOfBound(look, in, kind == Random::kLookupTable ? kTableBound : kBound), 1)
+                << titleOf(look.steps[0]) << ", case " << i;
         }
 }
 
@@ -84,7 +94,8 @@ TEST_P(OnEveryTarget, SpatialStepsEqualTheDefinition)
     for (int kind = Random::kPointwise; kind < Random::kKinds; ++kind)
         for (int i = 0; i < 4; ++i) {
             Look look;
-            look.steps = {{random.parameters(0), true, 1, {}, {}}, {random.parameters(kind), true, i == 1 ? random.between(0, 2) : 1, {}, {}}};
+            look.steps = {{random.parameters(0), true, 1, {}, {}},
+                          {random.parameters(kind), true, i == 1 ? random.between(0, 2) : 1, {}, {}}};
             if (i == 2)
                 look.steps[1].guard = random.guard();
             Image plain(in.width(), in.height());
@@ -99,7 +110,8 @@ TEST_P(OnEveryTarget, SpatialStepsEqualTheDefinition)
 
 INSTANTIATE_TEST_SUITE_P(Engine, OnEveryTarget, testing::ValuesIn(simdTargets()), [](const auto& info) {
     std::string name = info.param;
-    std::replace_if(name.begin(), name.end(), [](char c) { return !std::isalnum(static_cast<unsigned char>(c)); }, '_');
+    std::replace_if(
+        name.begin(), name.end(), [](char c) { return !std::isalnum(static_cast<unsigned char>(c)); }, '_');
     return name;
 });
 
@@ -116,7 +128,9 @@ TEST(Engine, WholeLooksEqualTheDefinitionOnEveryTarget)
         useSimdTarget("");
         Image plain(in.width(), in.height());
         renderPlain(look, in.view(), plain.mutableView());
-        EXPECT_EQ(distance(okLabAt(plain, 77), toOkLab(evaluate(look, {in.view().data[231], in.view().data[232], in.view().data[233]}))) < 1e-6, true);
+        EXPECT_EQ(distance(okLabAt(plain, 77), toOkLab(evaluate(look, {in.view().data[231], in.view().data[232],
+                                                                       in.view().data[233]}))) < 1e-6,
+                  true);
     }
 }
 
@@ -197,10 +211,19 @@ TEST(RenderPlan, HashNamesWhatIsDoneAndOnlyThat)
 
 TEST(Bake, ATableStandsForTheLook)
 {
-    // The bound of the product for tables at 65 to the edge: mean 0.25, maximum 1.5 CIEDE2000 on real colours. Over the lattice's
-    // cell centres, extreme colours included, the maximum is allowed to be larger.
+    // The bound of the product for tables at 65 to the edge: mean 0.25, maximum 1.5 CIEDE2000 on real colours. Over the
+    // lattice's cell centres, extreme colours included, the maximum is allowed to be larger.
     Look look;
-    look.steps.push_back({ToneCurve{ToneCurve::Mode::EveryChannel, {{0, 0.05}, {0.3, 0.26}, {0.8, 0.83}, {1, 0.98}}, {{0, 0}, {1, 1}}, {{0, 0}, {1, 1}}, {{0, 0}, {1, 1}}, {}}, true, 1, {}, {}});
+    look.steps.push_back({ToneCurve{ToneCurve::Mode::EveryChannel,
+                                    {{0, 0.05}, {0.3, 0.26}, {0.8, 0.83}, {1, 0.98}},
+                                    {{0, 0}, {1, 1}},
+                                    {{0, 0}, {1, 1}},
+                                    {{0, 0}, {1, 1}},
+                                    {}},
+                          true,
+                          1,
+                          {},
+                          {}});
     SplitToning dyes;
     dyes.dyes[0].chroma = 0.02, dyes.dyes[1].chroma = 0.03;
     look.steps.push_back({dyes, true, 1, {}, {}});

@@ -1,4 +1,5 @@
-// The fast engine. This file is compiled once per SIMD target by Highway's foreach_target; each step's kernel comes from its folder.
+// The fast engine. This file is compiled once per SIMD target by Highway's foreach_target; each step's kernel comes
+// from its folder.
 #include "core/colour/oklab.h"
 #include "core/engine/program.h"
 
@@ -13,7 +14,8 @@
 #ifndef AMBER_TILE_PIXELS
 #define AMBER_TILE_PIXELS
 namespace amber {
-/// Three planes of at most kPixels values; whole vectors are always processed, so planes are padded to the widest vector.
+/// Three planes of at most kPixels values; whole vectors are always processed, so planes are padded to the widest
+/// vector.
 struct Tile {
     static constexpr std::size_t kPixels = 1024;
     float* plane[3];
@@ -29,12 +31,13 @@ struct OkMatricesFloat {
     float toLms[3][3], toLab[3][3], fromLab[3][3], fromLms[3][3];
     OkMatricesFloat()
     {
-        const auto copy = [](float (&to)[3][3], const Matrix3& from) {
+        const auto copy = [](float(&to)[3][3], const Matrix3& from) {
             for (int i = 0; i < 3; ++i)
                 for (int j = 0; j < 3; ++j)
                     to[i][j] = static_cast<float>(from.m[i][j]);
         };
-        copy(toLms, workingToLms()), copy(toLab, lmsRootToOkLab()), copy(fromLab, okLabToLmsRoot()), copy(fromLms, lmsToWorking());
+        copy(toLms, workingToLms()), copy(toLab, lmsRootToOkLab()), copy(fromLab, okLabToLmsRoot()),
+            copy(fromLms, lmsToWorking());
     }
 };
 inline const OkMatricesFloat kOk;
@@ -59,7 +62,10 @@ struct Pixels {
     hn::Vec<D> x, y, z;
 };
 
-HWY_INLINE Pixels Load(const Tile& tile, size_t i) { return {hn::Load(D(), tile.plane[0] + i), hn::Load(D(), tile.plane[1] + i), hn::Load(D(), tile.plane[2] + i)}; }
+HWY_INLINE Pixels Load(const Tile& tile, size_t i)
+{
+    return {hn::Load(D(), tile.plane[0] + i), hn::Load(D(), tile.plane[1] + i), hn::Load(D(), tile.plane[2] + i)};
+}
 
 HWY_INLINE void Store(const Pixels& p, Tile& tile, size_t i)
 {
@@ -71,7 +77,9 @@ HWY_INLINE void Store(const Pixels& p, Tile& tile, size_t i)
 HWY_INLINE Pixels Multiplied(const float (&m)[3][3], const Pixels& p)
 {
     const D d;
-    const auto row = [&](const float (&r)[3]) AMBER_INLINE { return hn::MulAdd(hn::Set(d, r[0]), p.x, hn::MulAdd(hn::Set(d, r[1]), p.y, hn::Mul(hn::Set(d, r[2]), p.z))); };
+    const auto row = [&](const float(&r)[3]) AMBER_INLINE {
+        return hn::MulAdd(hn::Set(d, r[0]), p.x, hn::MulAdd(hn::Set(d, r[1]), p.y, hn::Mul(hn::Set(d, r[2]), p.z)));
+    };
     return {row(m[0]), row(m[1]), row(m[2])};
 }
 
@@ -82,10 +90,7 @@ HWY_INLINE Pixels RootsOf(const Pixels& rgb)
     return {v[0], v[1], v[2]};
 }
 
-HWY_INLINE Pixels OkLabOf(const Pixels& rgb)
-{
-    return Multiplied(kOk.toLab, RootsOf(Multiplied(kOk.toLms, rgb)));
-}
+HWY_INLINE Pixels OkLabOf(const Pixels& rgb) { return Multiplied(kOk.toLab, RootsOf(Multiplied(kOk.toLms, rgb))); }
 
 HWY_INLINE Pixels RgbOf(const Pixels& lab)
 {
@@ -148,7 +153,8 @@ HWY_INLINE bool AllWithin(const Pixels& p, float bound)
 {
     const D d;
     const auto most = hn::Set(d, bound);
-    return hn::AllTrue(d, hn::And(hn::And(hn::Lt(hn::Abs(p.x), most), hn::Lt(hn::Abs(p.y), most)), hn::Lt(hn::Abs(p.z), most)));
+    return hn::AllTrue(
+        d, hn::And(hn::And(hn::Lt(hn::Abs(p.x), most), hn::Lt(hn::Abs(p.y), most)), hn::Lt(hn::Abs(p.z), most)));
 }
 
 /// tile = before + share (tile - before).
@@ -168,8 +174,11 @@ HWY_INLINE hn::Vec<D> WeightOf(const GuardKernel& g, const Pixels& lab)
 {
     const D d;
     const auto one = hn::Set(d, 1.0f);
-    const auto step = [&](auto v, const float (&range)[2]) AMBER_INLINE { return Smoothstep(d, hn::Mul(hn::Sub(v, hn::Set(d, range[0])), hn::Set(d, range[1]))); };
-    const auto within = [&](auto v, const float (&rise)[2], const float (&fall)[2]) AMBER_INLINE { return hn::Mul(step(v, rise), hn::Sub(one, step(v, fall))); };
+    const auto step = [&](auto v, const float(&range)[2]) AMBER_INLINE {
+        return Smoothstep(d, hn::Mul(hn::Sub(v, hn::Set(d, range[0])), hn::Set(d, range[1])));
+    };
+    const auto within = [&](auto v, const float(&rise)[2], const float(&fall)[2])
+                            AMBER_INLINE { return hn::Mul(step(v, rise), hn::Sub(one, step(v, fall))); };
     auto weight = one;
     if (g.tone)
         weight = within(lab.x, g.toneRise, g.toneFall);
@@ -180,7 +189,8 @@ HWY_INLINE hn::Vec<D> WeightOf(const GuardKernel& g, const Pixels& lab)
         if (g.hue) {
             const auto along = hn::MulAdd(lab.y, hn::Set(d, g.cosine), hn::Mul(lab.z, hn::Set(d, g.sine)));
             const auto cosine = hn::Div(along, hn::Max(chroma, hn::Set(d, 1e-15f)));
-            const auto coloured = hn::Div(c2, hn::Add(c2, hn::Set(d, static_cast<float>(kGuardNeutral * kGuardNeutral))));
+            const auto coloured =
+                hn::Div(c2, hn::Add(c2, hn::Set(d, static_cast<float>(kGuardNeutral * kGuardNeutral))));
             weight = hn::Mul(weight, hn::Mul(step(cosine, g.hueRise), coloured));
         }
     }
@@ -209,6 +219,7 @@ namespace amber {
 #include "core/look/steps/grain/grain-inl.h"
 #include "core/look/steps/haze/haze-inl.h"
 #include "core/look/steps/hue_shifts/hue_shifts-inl.h"
+#include "core/look/steps/lightness_change-inl.h"
 #include "core/look/steps/local_contrast/local_contrast-inl.h"
 #include "core/look/steps/lookup_table/lookup_table-inl.h"
 #include "core/look/steps/primaries/primaries-inl.h"
@@ -216,13 +227,12 @@ namespace amber {
 #include "core/look/steps/tone_bands/tone_bands-inl.h"
 #include "core/look/steps/tone_curve/tone_curve-inl.h"
 #include "core/look/steps/wash/wash-inl.h"
-#include "core/look/steps/lightness_change-inl.h"
 namespace HWY_NAMESPACE {
 
 HWY_INLINE void Run(const NoKernel&, Tile&) {}
 
-/// Colours with |L|, |a|, |b| below this lie within the working limit (the largest component is under 2800), so that a step that
-/// leaves OKLab for one that takes OKLab need not go through RGB to be limited.
+/// Colours with |L|, |a|, |b| below this lie within the working limit (the largest component is under 2800), so that a
+/// step that leaves OKLab for one that takes OKLab need not go through RGB to be limited.
 constexpr float kSurelyWithin = 6;
 /// Cube root of the working limit.
 constexpr double kRootLimit = 21.544346900318843;
@@ -245,22 +255,27 @@ HWY_INLINE void Limit(Tile& tile, Domain domain)
         const Pixels lab = Load(tile, i);
         if (AllWithin(lab, kSurelyWithin))
             continue;
-        const auto within = hn::And(hn::And(hn::Lt(hn::Abs(lab.x), bound), hn::Lt(hn::Abs(lab.y), bound)), hn::Lt(hn::Abs(lab.z), bound));
+        const auto within = hn::And(hn::And(hn::Lt(hn::Abs(lab.x), bound), hn::Lt(hn::Abs(lab.y), bound)),
+                                    hn::Lt(hn::Abs(lab.z), bound));
         const Pixels far = OkLabOf(Limited(RgbOf(lab), kWorkingLimit));
-        Store({hn::IfThenElse(within, lab.x, far.x), hn::IfThenElse(within, lab.y, far.y), hn::IfThenElse(within, lab.z, far.z)}, tile, i);
+        Store({hn::IfThenElse(within, lab.x, far.x), hn::IfThenElse(within, lab.y, far.y),
+               hn::IfThenElse(within, lab.z, far.z)},
+              tile, i);
     }
 }
 
 void RunProgram(const Pass& pass, const Place& place, const float* in, float* out, size_t pixels)
 {
     const D d;
-    if (const auto* table = pass.count == 1 ? std::get_if<LookupTableKernel>(&pass.first->kernel) : nullptr; table && table->isCubeAlone && pass.first->strength == 1 && pass.first->guard.isOpen) {
+    if (const auto* table = pass.count == 1 ? std::get_if<LookupTableKernel>(&pass.first->kernel) : nullptr;
+        table && table->isCubeAlone && pass.first->strength == 1 && pass.first->guard.isOpen) {
         const size_t done = ApplyCubeAlone(table->cube, in, out, pixels);
         in += 3 * done, out += 3 * done, pixels -= done;
         if (pixels == 0)
             return;
     }
-    // Planes a whole number of pages apart would make the processor take a load from one for a load of what was stored in another.
+    // Planes a whole number of pages apart would make the processor take a load from one for a load of what was stored
+    // in another.
     HWY_ALIGN float planes[6][Tile::kPixels + 48];
     const size_t lanes = hn::Lanes(d), whole = pixels / lanes * lanes, count = (pixels + lanes - 1) / lanes * lanes;
     // What is read is brought to where the first step wants it, what is written brought back, on the way.
@@ -299,7 +314,8 @@ void RunProgram(const Pass& pass, const Place& place, const float* in, float* ou
         if (blends) {
             Bring(before, then, Domain::OkLab);
             Bring(tile, now, Domain::OkLab);
-            instruction.guard.isOpen ? Blend(tile, before, instruction.strength) : BlendGuarded(tile, before, instruction.strength, instruction.guard);
+            instruction.guard.isOpen ? Blend(tile, before, instruction.strength)
+                                     : BlendGuarded(tile, before, instruction.strength, instruction.guard);
             Limit(tile, now);
         }
     }
@@ -333,7 +349,8 @@ void LightnessOfRow(const float* in, float* out, size_t pixels)
         for (size_t i = whole; i < pixels; ++i)
             for (int k = 0; k < 3; ++k)
                 rest[k][i - whole] = in[i * 3 + k];
-        hn::Store(OkLabOf(Limited({hn::Load(d, rest[0]), hn::Load(d, rest[1]), hn::Load(d, rest[2])}, kWorkingLimit)).x, d, rest[3]);
+        hn::Store(OkLabOf(Limited({hn::Load(d, rest[0]), hn::Load(d, rest[1]), hn::Load(d, rest[2])}, kWorkingLimit)).x,
+                  d, rest[3]);
         std::copy_n(rest[3], pixels - whole, out + whole);
     }
 }
@@ -355,19 +372,22 @@ namespace {
 
 using Instructions = std::vector<RenderPlan::Program::Instruction>;
 
-bool runPass(const Pass& pass, ImageView in, MutableImageView out, const RenderOptions& options, const CancelToken& cancel)
+bool runPass(const Pass& pass, ImageView in, MutableImageView out, const RenderOptions& options,
+             const CancelToken& cancel)
 {
     const auto run = HWY_DYNAMIC_DISPATCH(RunProgram);
     tbb::parallel_for(0, in.height, [&](int y) {
         if (cancel.isCancelled())
             return;
         for (int x = 0; x < in.width; x += static_cast<int>(Tile::kPixels))
-            run(pass, {x, options.firstRow + y, in.width, options.wholeHeight > 0 ? options.wholeHeight : in.height}, in.row(y) + x * 3, out.row(y) + x * 3, std::min(Tile::kPixels, static_cast<std::size_t>(in.width - x)));
+            run(pass, {x, options.firstRow + y, in.width, options.wholeHeight > 0 ? options.wholeHeight : in.height},
+                in.row(y) + x * 3, out.row(y) + x * 3, std::min(Tile::kPixels, static_cast<std::size_t>(in.width - x)));
     });
     return !cancel.isCancelled();
 }
 
-bool runAll(const Instructions& all, ImageView in, MutableImageView out, double pixelsPerDelivered, const RenderOptions& options, const CancelToken& cancel)
+bool runAll(const Instructions& all, ImageView in, MutableImageView out, double pixelsPerDelivered,
+            const RenderOptions& options, const CancelToken& cancel)
 {
     for (std::size_t i = 0; i < all.size();) {
         std::shared_ptr<const void> prepared;
@@ -391,14 +411,19 @@ bool runAll(const Instructions& all, ImageView in, MutableImageView out, double 
 
 }  // namespace
 
-bool render(const RenderPlan& plan, ImageView in, MutableImageView out, const CancelToken& cancel, const RenderOptions& options)
+bool render(const RenderPlan& plan, ImageView in, MutableImageView out, const CancelToken& cancel,
+            const RenderOptions& options)
 {
     const auto& program = plan.program();
-    const bool look = options.stage != RenderOptions::Stage::Output && !program.look.empty(), output = options.stage != RenderOptions::Stage::Look && !program.output.empty();
+    const bool look = options.stage != RenderOptions::Stage::Output && !program.look.empty(),
+               output = options.stage != RenderOptions::Stage::Look && !program.output.empty();
     const int longEdge = std::max(in.width, in.height);
-    const double pixelsPerDelivered = options.deliveredLongEdge > 0 ? static_cast<double>(longEdge) / options.deliveredLongEdge : 1;
+    const double pixelsPerDelivered =
+        options.deliveredLongEdge > 0 ? static_cast<double>(longEdge) / options.deliveredLongEdge : 1;
     if (!look && !output && in.data != out.data)
-        tbb::parallel_for(0, in.height, [&](int y) { std::memcpy(out.row(y), in.row(y), sizeof(float) * 3 * static_cast<std::size_t>(in.width)); });
+        tbb::parallel_for(0, in.height, [&](int y) {
+            std::memcpy(out.row(y), in.row(y), sizeof(float) * 3 * static_cast<std::size_t>(in.width));
+        });
     if (look && !runAll(program.look, in, out, pixelsPerDelivered, options, cancel))
         return false;
     if (output && !runAll(program.output, look ? ImageView(out) : in, out, pixelsPerDelivered, options, cancel))
@@ -410,7 +435,8 @@ Plane lightnessOf(ImageView picture)
 {
     Plane plane(picture.width, picture.height);
     const auto run = HWY_DYNAMIC_DISPATCH(LightnessOfRow);
-    tbb::parallel_for(0, picture.height, [&](int y) { run(picture.row(y), plane.row(y), static_cast<std::size_t>(picture.width)); });
+    tbb::parallel_for(0, picture.height,
+                      [&](int y) { run(picture.row(y), plane.row(y), static_cast<std::size_t>(picture.width)); });
     return plane;
 }
 

@@ -34,7 +34,9 @@ void runSpatial(const Kernel& kernel, const Step& step, MutableImageView picture
             else
                 to = kernel.at(prepared.get(), place, from);
             const double s = step.strength * weightAt(step.guard, from);
-            put(picture, x, y, toLinearRgb(OkLab{from.L + s * (to.L - from.L), from.a + s * (to.a - from.a), from.b + s * (to.b - from.b)}));
+            put(picture, x, y,
+                toLinearRgb(
+                    OkLab{from.L + s * (to.L - from.L), from.a + s * (to.a - from.a), from.b + s * (to.b - from.b)}));
         }
 }
 
@@ -56,7 +58,9 @@ void run(const Step& step, MutableImageView picture, double pixelsPerDelivered)
 
 double perDelivered(ImageView picture, const RenderOptions& options)
 {
-    return options.deliveredLongEdge > 0 ? static_cast<double>(std::max(picture.width, picture.height)) / options.deliveredLongEdge : 1;
+    return options.deliveredLongEdge > 0
+               ? static_cast<double>(std::max(picture.width, picture.height)) / options.deliveredLongEdge
+               : 1;
 }
 
 }  // namespace
@@ -85,7 +89,8 @@ Image maskOf(const Step& step, ImageView in, const RenderOptions& options)
         for (int x = 0; x < in.width; ++x) {
             // Shown as equal steps on the tone axis.
             const double weight = weightAt(step.guard, toOkLab(colourAt(in, x, y))) * (edges ? edges->row(y)[x] : 1);
-            put(mask.mutableView(), x, y, {weight * weight * weight, weight * weight * weight, weight * weight * weight});
+            put(mask.mutableView(), x, y,
+                {weight * weight * weight, weight * weight * weight, weight * weight * weight});
         }
     return mask;
 }

@@ -59,7 +59,8 @@ Plane boxMean(const Plane& plane, int radius)
 
 Plane localExtreme(const Plane& plane, int radius, bool largest)
 {
-    // M. van Herk, Pattern Recognition Letters 13(7), 1992: running extremes from both ends of blocks as long as the window.
+    // M. van Herk, Pattern Recognition Letters 13(7), 1992: running extremes from both ends of blocks as long as the
+    // window.
     return separably(plane, [radius, largest](const float* in, float* out, int count) {
         const auto pick = [largest](float a, float b) { return largest ? std::max(a, b) : std::min(a, b); };
         const int window = 2 * radius + 1, padded = (count + 2 * radius + window - 1) / window * window;
@@ -120,10 +121,12 @@ GuidedMean guidedMean(const Plane& guide, const Plane& input, int radius, double
             result.values[i] = p.values[i] * q.values[i];
         return result;
     };
-    const Plane guideMean = boxMean(guide, radius), inputMean = boxMean(input, radius), square = boxMean(product(guide, guide), radius), both = boxMean(product(guide, input), radius);
+    const Plane guideMean = boxMean(guide, radius), inputMean = boxMean(input, radius),
+                square = boxMean(product(guide, guide), radius), both = boxMean(product(guide, input), radius);
     GuidedMean result{Plane(guide.width, guide.height), Plane(guide.width, guide.height)};
     for (std::size_t i = 0; i < guide.values.size(); ++i) {
-        const float m = guideMean.values[i], variance = std::max(0.0f, square.values[i] - m * m), covariance = both.values[i] - m * inputMean.values[i];
+        const float m = guideMean.values[i], variance = std::max(0.0f, square.values[i] - m * m),
+                    covariance = both.values[i] - m * inputMean.values[i];
         const float a = covariance / (variance + static_cast<float>(epsilon));
         result.a.values[i] = a;
         result.b.values[i] = inputMean.values[i] - a * m;
@@ -135,15 +138,21 @@ GuidedMean guidedMean(const Plane& guide, const Plane& input, int radius, double
 
 void sampleRow(const Plane& small, const Place& place, int count, float* values)
 {
-    const float across = static_cast<float>(small.width) / static_cast<float>(place.width), down = static_cast<float>(small.height) / static_cast<float>(place.height);
-    const float y = std::clamp((static_cast<float>(place.y) + 0.5f) * down - 0.5f, 0.0f, static_cast<float>(small.height - 1));
-    const int top = std::min(static_cast<int>(y), std::max(0, small.height - 2)), bottom = std::min(top + 1, small.height - 1);
-    const float *upper = small.row(top), *lower = small.row(bottom), t = y - static_cast<float>(top), last = static_cast<float>(small.width - 1);
+    const float across = static_cast<float>(small.width) / static_cast<float>(place.width),
+                down = static_cast<float>(small.height) / static_cast<float>(place.height);
+    const float y =
+        std::clamp((static_cast<float>(place.y) + 0.5f) * down - 0.5f, 0.0f, static_cast<float>(small.height - 1));
+    const int top = std::min(static_cast<int>(y), std::max(0, small.height - 2)),
+              bottom = std::min(top + 1, small.height - 1);
+    const float *upper = small.row(top), *lower = small.row(bottom), t = y - static_cast<float>(top),
+                last = static_cast<float>(small.width - 1);
     for (int i = 0; i < count; ++i) {
         const float x = std::clamp((static_cast<float>(place.x + i) + 0.5f) * across - 0.5f, 0.0f, last);
-        const int left = std::min(static_cast<int>(x), std::max(0, small.width - 2)), right = std::min(left + 1, small.width - 1);
+        const int left = std::min(static_cast<int>(x), std::max(0, small.width - 2)),
+                  right = std::min(left + 1, small.width - 1);
         const float s = x - static_cast<float>(left);
-        const float a = upper[left] + s * (upper[right] - upper[left]), b = lower[left] + s * (lower[right] - lower[left]);
+        const float a = upper[left] + s * (upper[right] - upper[left]),
+                    b = lower[left] + s * (lower[right] - lower[left]);
         values[i] = a + t * (b - a);
     }
 }

@@ -34,7 +34,8 @@ Plane lightnessOf(ImageView picture);
 Plane boxMean(const Plane& plane, int radius);
 /// Smallest (or largest) over (2 radius + 1)^2 pixels.
 Plane localExtreme(const Plane& plane, int radius, bool largest);
-/// Gaussian mean, kernel cut at three deviations, the edge pixels continued. `plane` is used up: at most one further plane is held.
+/// Gaussian mean, kernel cut at three deviations, the edge pixels continued. `plane` is used up: at most one further
+/// plane is held.
 Plane gaussianMean(Plane plane, double deviation);
 
 /// Guided filter: the planes a and b of  mean = a guide + b  (K. He, J. Sun, X. Tang, 2013, equations 5, 6 and 8).
@@ -43,7 +44,8 @@ struct GuidedMean {
 };
 GuidedMean guidedMean(const Plane& guide, const Plane& input, int radius, double epsilon);
 
-/// `count` values of a smaller plane, bilinear between its pixel centres, where the pixels of a picture from `place` on lie.
+/// `count` values of a smaller plane, bilinear between its pixel centres, where the pixels of a picture from `place` on
+/// lie.
 void sampleRow(const Plane& small, const Place& place, int count, float* values);
 inline float sampleAt(const Plane& small, const Place& place)
 {

@@ -1,4 +1,5 @@
-// The flat program of the fast engine. Registration: one include per kind of step; its kernelOf() says which kernel it has.
+// The flat program of the fast engine. Registration: one include per kind of step; its kernelOf() says which kernel it
+// has.
 #pragma once
 
 #include "core/engine/render_plan.h"
@@ -48,7 +49,8 @@ struct RenderPlan::Program {
         GuardKernel guard;
         bool needsPicture;  ///< must be prepared from the whole picture as it enters
     };
-    std::vector<Instruction> look, output;  ///< as the steps come; output sharpening, which waits for the delivered size
+    std::vector<Instruction> look,
+        output;  ///< as the steps come; output sharpening, which waits for the delivered size
     bool isEmpty() const { return look.empty() && output.empty(); }
 };
 

@@ -6,13 +6,14 @@
 
 namespace amber {
 
-GuardKernel::GuardKernel(const Guard& g) : isOpen(g.isOpen()), tone(g.limitsTone()), chroma(g.limitsChroma()), hue(g.limitsHue()), inverted(g.inverted)
+GuardKernel::GuardKernel(const Guard& g)
+    : isOpen(g.isOpen()), tone(g.limitsTone()), chroma(g.limitsChroma()), hue(g.limitsHue()), inverted(g.inverted)
 {
     // An open side rises (or falls) far outside anything.
-    const auto range = [](float (&to)[2], bool open, double low, double high) {
+    const auto range = [](float(&to)[2], bool open, double low, double high) {
         to[0] = static_cast<float>(open ? -1e9 : low), to[1] = static_cast<float>(open ? 1 : 1 / (high - low));
     };
-    const auto fall = [](float (&to)[2], bool open, double low, double high) {
+    const auto fall = [](float(&to)[2], bool open, double low, double high) {
         to[0] = static_cast<float>(open ? 1e9 : low), to[1] = static_cast<float>(open ? 1 : 1 / (high - low));
     };
     range(toneRise, g.toneLow <= 0, g.toneLow - g.toneFeather, g.toneLow);
@@ -38,7 +39,8 @@ Result<RenderPlan> RenderPlan::compile(const Look& look, std::size_t count)
             continue;
         const bool sharpens = std::holds_alternative<OutputSharpening>(step.parameters);
         auto& stage = sharpens ? program->output : program->look;
-        stage.push_back({std::visit([](const auto& s) -> StepKernel { return kernelOf(s); }, step.parameters), static_cast<float>(step.strength), GuardKernel(step.guard), false});
+        stage.push_back({std::visit([](const auto& s) -> StepKernel { return kernelOf(s); }, step.parameters),
+                         static_cast<float>(step.strength), GuardKernel(step.guard), false});
         stage.back().needsPicture = std::visit(
             [](const auto& kernel) {
                 if constexpr (SpatialKernel<std::decay_t<decltype(kernel)>>)
@@ -58,7 +60,9 @@ Result<RenderPlan> RenderPlan::compile(const Look& look, std::size_t count)
 
 bool RenderPlan::needsWholePicture() const
 {
-    const auto needs = [](const std::vector<Program::Instruction>& all) { return std::any_of(all.begin(), all.end(), [](const auto& i) { return i.needsPicture; }); };
+    const auto needs = [](const std::vector<Program::Instruction>& all) {
+        return std::any_of(all.begin(), all.end(), [](const auto& i) { return i.needsPicture; });
+    };
     return needs(m_program->look) || needs(m_program->output);
 }
 

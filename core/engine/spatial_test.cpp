@@ -92,14 +92,18 @@ TEST(Spatial, ASmallRenderIsTheReductionOfAFullSizeOne)
         const auto picture = readPicture(std::filesystem::path(AMBER_SOURCE_DIR) / "demo/frames" / name);
         ASSERT_TRUE(picture) << picture.error().message();
         const Image& full = picture->image;
-        const int width = full.width() / 5, height = full.height() / 5, longEdge = std::max(full.width(), full.height());
+        const int width = full.width() / 5, height = full.height() / 5,
+                  longEdge = std::max(full.width(), full.height());
         const Image proxy = reduceByArea(full.view(), width, height);
-        for (const StepParameters& parameters : std::initializer_list<StepParameters>{local, detail, lift, lay, edges, grain, sharpening}) {
+        for (const StepParameters& parameters :
+             std::initializer_list<StepParameters>{local, detail, lift, lay, edges, grain, sharpening}) {
             const Look look = lookOf(parameters);
             const Image whole = rendered(look, full);
-            const double difference = meanDifference(reduceByArea(whole.view(), width, height), rendered(look, proxy, {RenderOptions::Stage::All, longEdge}));
+            const double difference = meanDifference(reduceByArea(whole.view(), width, height),
+                                                     rendered(look, proxy, {RenderOptions::Stage::All, longEdge}));
             EXPECT_LT(difference, kProxyBound) << name << " " << titleOf(look.steps[0]);
-            EXPECT_GT(meanDifference(whole, full), 0.05) << name << " " << titleOf(look.steps[0]);  // and the step does something
+            EXPECT_GT(meanDifference(whole, full), 0.05)
+                << name << " " << titleOf(look.steps[0]);  // and the step does something
         }
     }
 }
@@ -108,7 +112,8 @@ TEST(Grain, IsTheSameForASeedAndHasTheStrengthAsked)
 {
     Grain step;
     step.amount = 0.03, step.size = 2, step.midtones = 0;
-    const Image grey = edge(1200, 400, 0.6, 0.6), one = rendered(lookOf(step), grey), again = rendered(lookOf(step), grey);
+    const Image grey = edge(1200, 400, 0.6, 0.6), one = rendered(lookOf(step), grey),
+                again = rendered(lookOf(step), grey);
     EXPECT_TRUE(std::equal(one.view().data, one.view().data + 1200 * 400 * 3, again.view().data));
     double sum = 0, square = 0;
     for (int y = 0; y < 400; ++y)
@@ -117,7 +122,7 @@ TEST(Grain, IsTheSameForASeedAndHasTheStrengthAsked)
             sum += L * L * L, square += off * off;
         }
     const double count = 1200 * 400;
-    EXPECT_NEAR(sum / count, 0.216, 0.0005);  // the mean of light stays
+    EXPECT_NEAR(sum / count, 0.216, 0.0005);              // the mean of light stays
     EXPECT_NEAR(std::sqrt(square / count), 0.03, 0.006);  // pixels are about as large as half a grain
     step.seed = 2;
     EXPECT_GT(meanDifference(one, rendered(lookOf(step), grey)), 0.5);
@@ -137,7 +142,8 @@ TEST(OutputSharpening, CrispensEdgesAndLeavesFlatAreas)
         in.mutableView().row(y)[3 * 10] += 0.0005f;
     }
     const Image out = rendered(lookOf(step), in);
-    EXPECT_EQ(std::equal(in.view().row(9), in.view().row(9) + 3 * 30, out.view().row(9)), false);  // roundings through OKLab
+    EXPECT_EQ(std::equal(in.view().row(9), in.view().row(9) + 3 * 30, out.view().row(9)),
+              false);  // roundings through OKLab
     for (int x = 2; x < 30; ++x)
         EXPECT_NEAR(lightnessAt(out, x, 9), lightnessAt(in, x, 9), 1e-5) << x;
     EXPECT_LT(lightnessAt(out, 37, 9), lightnessAt(in, 37, 9));
@@ -159,7 +165,8 @@ TEST(EdgeDarkening, GivesTheNetFallAskedAndProtectsDarks)
     EXPECT_NEAR(stopsAtCorner(0.05), 0, 1e-3);
     // A picture that brings half a stop needs one stop less.
     Image fallen = rendered(lookOf(step), edge(301, 201, 0.6, 0.6));
-    EXPECT_NEAR(existingFalloff(fallen.view()), -1.1, 0.35);  // the median of the outermost part, not of the very corner
+    EXPECT_NEAR(existingFalloff(fallen.view()), -1.1,
+                0.35);  // the median of the outermost part, not of the very corner
     step.existing = -0.5;
     EXPECT_NEAR(stopsAtCorner(0.6), -1, 0.03);
     step.existing = step.net;
@@ -191,7 +198,8 @@ TEST(Spatial, PixelsDoNotDependOnThreads)
         const Image all = rendered(look, in);
         const tbb::global_control one(tbb::global_control::max_allowed_parallelism, 1);
         const Image alone = rendered(look, in);
-        EXPECT_TRUE(std::equal(all.view().data, all.view().data + 700 * 300 * 3, alone.view().data)) << titleOf(look.steps[0]);
+        EXPECT_TRUE(std::equal(all.view().data, all.view().data + 700 * 300 * 3, alone.view().data))
+            << titleOf(look.steps[0]);
     }
 }
 
@@ -200,8 +208,11 @@ TEST(Spatial, OddPicturesRender)
     test::Random random(72);
     for (const auto& [width, height] : {std::pair{1, 1}, {1, 300}, {3000, 1}, {2, 2}, {1025, 3}})
         for (int kind = test::Random::kPointwise; kind < test::Random::kKinds; ++kind) {
-            const Image in = random.picture(width, height, -0.1, 1.5), out = rendered(lookOf(random.parameters(kind)), in);
-            EXPECT_TRUE(std::all_of(out.view().data, out.view().data + 3 * width * height, [](float v) { return std::isfinite(v); })) << width << "x" << height << " kind " << kind;
+            const Image in = random.picture(width, height, -0.1, 1.5),
+                        out = rendered(lookOf(random.parameters(kind)), in);
+            EXPECT_TRUE(std::all_of(out.view().data, out.view().data + 3 * width * height,
+                                    [](float v) { return std::isfinite(v); }))
+                << width << "x" << height << " kind " << kind;
         }
 }
 

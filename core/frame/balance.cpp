@@ -28,12 +28,15 @@ Chromaticity toXy(const Uv& c)
 
 Uv planck(double T)
 {
-    return {(0.860117757 + 1.54118254e-4 * T + 1.28641212e-7 * T * T) / (1 + 8.42420235e-4 * T + 7.08145163e-7 * T * T), (0.317398726 + 4.22806245e-5 * T + 4.20481691e-8 * T * T) / (1 - 2.89741816e-5 * T + 1.61456053e-7 * T * T)};
+    return {(0.860117757 + 1.54118254e-4 * T + 1.28641212e-7 * T * T) / (1 + 8.42420235e-4 * T + 7.08145163e-7 * T * T),
+            (0.317398726 + 4.22806245e-5 * T + 4.20481691e-8 * T * T) /
+                (1 - 2.89741816e-5 * T + 1.61456053e-7 * T * T)};
 }
 
 Uv daylight(double T)
 {
-    const double x = T <= 7000 ? -4.6070e9 / (T * T * T) + 2.9678e6 / (T * T) + 0.09911e3 / T + 0.244063 : -2.0064e9 / (T * T * T) + 1.9018e6 / (T * T) + 0.24748e3 / T + 0.237040;
+    const double x = T <= 7000 ? -4.6070e9 / (T * T * T) + 2.9678e6 / (T * T) + 0.09911e3 / T + 0.244063
+                               : -2.0064e9 / (T * T * T) + 1.9018e6 / (T * T) + 0.24748e3 / T + 0.237040;
     return toUv({x, -3 * x * x + 2.870 * x - 0.275});
 }
 
@@ -61,7 +64,8 @@ Uv normal(double T)
     return n;
 }
 
-constexpr Matrix3 kCat16{{{0.401288, 0.650173, -0.051461}, {-0.250268, 1.204414, 0.045854}, {-0.002079, 0.048952, 0.953127}}};
+constexpr Matrix3 kCat16{
+    {{0.401288, 0.650173, -0.051461}, {-0.250268, 1.204414, 0.045854}, {-0.002079, 0.048952, 0.953127}}};
 const Matrix3& toXyz() { return rgbToXyz(RgbSpace::Rec2020); }
 
 struct Vector {
@@ -92,12 +96,14 @@ double median(std::vector<std::pair<double, double>> values)
 Vector gainsOf(const Balance& balance)
 {
     // Relative to where the locus itself passes at 6504 K, so that the neutral setting changes exactly nothing.
-    const Vector from = times(kCat16, lightXyz(chromaticityOf(balance.kelvin, balance.tint))), to = times(kCat16, lightXyz(chromaticityOf(Balance{}.kelvin, 0)));
+    const Vector from = times(kCat16, lightXyz(chromaticityOf(balance.kelvin, balance.tint))),
+                 to = times(kCat16, lightXyz(chromaticityOf(Balance{}.kelvin, 0)));
     const double gain = std::exp2(balance.exposureStops);
     return {{gain * to.v[0] / from.v[0], gain * to.v[1] / from.v[1], gain * to.v[2] / from.v[2]}};
 }
 
-/// A response read from an even table over the cube root, for whole pictures: to 1e-4 of the exact one, whose ends it continues.
+/// A response read from an even table over the cube root, for whole pictures: to 1e-4 of the exact one, whose ends it
+/// continues.
 class Table {
 public:
     Table(const Response& response, bool toScene) : m_identity(response.isIdentity())
@@ -111,7 +117,8 @@ public:
             const double t = static_cast<double>(i) / kSize, x = m_top * t * t * t;
             m_values[i] = static_cast<float>(toScene ? response.toScene(x) : response.toPicture(x));
         }
-        m_slope = static_cast<float>((m_values[kSize] - m_values[kSize - 1]) / (m_top * (1 - std::pow(1 - 1.0 / kSize, 3))));
+        m_slope =
+            static_cast<float>((m_values[kSize] - m_values[kSize - 1]) / (m_top * (1 - std::pow(1 - 1.0 / kSize, 3))));
     }
     float operator()(float x) const
     {
@@ -165,7 +172,9 @@ Balance fromConeGains(const std::array<double, 3>& log2Gains)
 {
     // The light that these gains make white: D65's cones divided by them.
     const Vector d65 = times(kCat16, lightXyz(chromaticityOf(Balance{}.kelvin, 0)));
-    const Vector light = times(inverse(kCat16), {{d65.v[0] / std::exp2(log2Gains[0]), d65.v[1] / std::exp2(log2Gains[1]), d65.v[2] / std::exp2(log2Gains[2])}});
+    const Vector light = times(
+        inverse(kCat16),
+        {{d65.v[0] / std::exp2(log2Gains[0]), d65.v[1] / std::exp2(log2Gains[1]), d65.v[2] / std::exp2(log2Gains[2])}});
     const double sum = light.v[0] + light.v[1] + light.v[2];
     Balance found = lightOf({light.v[0] / sum, light.v[1] / sum});
     // The light's own luminance is what is left: lights of equal luminance need no exposure.
@@ -212,14 +221,20 @@ Matrix3 balanceMatrix(const Balance& balance)
     return inverse(toXyz()) * inverse(kCat16) * scale * kCat16 * toXyz();
 }
 
-LinearRgb balanced(const Balance& balance, const Response& response, const LinearRgb& c) { return balance.isIdentity() ? c : through(response, apply(balanceMatrix(balance), through(response, c, true)), false); }
+LinearRgb balanced(const Balance& balance, const Response& response, const LinearRgb& c)
+{
+    return balance.isIdentity() ? c
+                                : through(response, apply(balanceMatrix(balance), through(response, c, true)), false);
+}
 
 void applyBalance(const Balance& balance, const Response& response, MutableImageView picture)
 {
     if (balance.isIdentity())
         return;
     // One matrix between the two curves: into and out of linear sRGB, whose channels the response is of, belongs to it.
-    const Matrix3 matrix = response.isIdentity() ? balanceMatrix(balance) : fromWorking(RgbSpace::Srgb) * balanceMatrix(balance) * toWorking(RgbSpace::Srgb);
+    const Matrix3 matrix = response.isIdentity()
+                               ? balanceMatrix(balance)
+                               : fromWorking(RgbSpace::Srgb) * balanceMatrix(balance) * toWorking(RgbSpace::Srgb);
     const Matrix3 in = fromWorking(RgbSpace::Srgb), out = toWorking(RgbSpace::Srgb);
     const Table toScene(response, true), toPicture(response, false);
     const auto times = [](const Matrix3& m, float* p) {
@@ -246,9 +261,13 @@ void applyBalance(const Balance& balance, const Response& response, MutableImage
     });
 }
 
-BalanceFit fitBalance(const std::vector<LinearRgb>& from, const std::vector<LinearRgb>& to, const Response& response) { return fitBalance(from, response, to, response); }
+BalanceFit fitBalance(const std::vector<LinearRgb>& from, const std::vector<LinearRgb>& to, const Response& response)
+{
+    return fitBalance(from, response, to, response);
+}
 
-BalanceFit fitBalance(const std::vector<LinearRgb>& from, const Response& fromResponse, const std::vector<LinearRgb>& to, const Response& toResponse)
+BalanceFit fitBalance(const std::vector<LinearRgb>& from, const Response& fromResponse,
+                      const std::vector<LinearRgb>& to, const Response& toResponse)
 {
     constexpr double kDark = 0.004, kBright = 0.92;
     BalanceFit fit;
@@ -263,7 +282,8 @@ BalanceFit fitBalance(const std::vector<LinearRgb>& from, const Response& fromRe
             return std::min({own.r, own.g, own.b}) > kDark && std::max({own.r, own.g, own.b}) < kBright;
         };
         if (usable(from[i]) && usable(to[i]))
-            pairs.push_back({through(fromResponse, from[i], true), through(toResponse, to[i], true), std::cbrt(luminanceOf(to[i]))});
+            pairs.push_back({through(fromResponse, from[i], true), through(toResponse, to[i], true),
+                             std::cbrt(luminanceOf(to[i]))});
     }
     fit.support = static_cast<int>(pairs.size());
     if (pairs.empty())
@@ -272,7 +292,8 @@ BalanceFit fitBalance(const std::vector<LinearRgb>& from, const Response& fromRe
     std::vector<std::pair<double, double>> ratios[3];
     const Matrix3 toCones = kCat16 * toXyz();
     for (const Pair& p : pairs) {
-        const Vector a = times(toCones, {{p.from.r, p.from.g, p.from.b}}), b = times(toCones, {{p.to.r, p.to.g, p.to.b}});
+        const Vector a = times(toCones, {{p.from.r, p.from.g, p.from.b}}),
+                     b = times(toCones, {{p.to.r, p.to.g, p.to.b}});
         for (int k = 0; k < 3; ++k)
             if (a.v[k] > 0 && b.v[k] > 0)
                 ratios[k].emplace_back(std::log2(b.v[k] / a.v[k]), p.weight);
@@ -292,7 +313,8 @@ BalanceFit fitBalance(const std::vector<LinearRgb>& from, const Response& fromRe
     const Matrix3 whole = balanceMatrix(fit.balance);
     std::vector<std::pair<double, double>> left;
     for (std::size_t i = 0; i < std::min(from.size(), to.size()); ++i)
-        left.emplace_back(ciede2000(through(toResponse, apply(whole, through(fromResponse, from[i], true)), false), to[i]), 1);
+        left.emplace_back(
+            ciede2000(through(toResponse, apply(whole, through(fromResponse, from[i], true)), false), to[i]), 1);
     fit.residual = median(left);
     return fit;
 }

@@ -50,7 +50,8 @@ float cubic(float t)  // Catmull-Rom
 
 Spot sourceOf(const Geometry& g, double ratio, Spot place)
 {
-    const double x = g.crop.left + place.x * (g.crop.right - g.crop.left), y = g.crop.top + place.y * (g.crop.bottom - g.crop.top);
+    const double x = g.crop.left + place.x * (g.crop.right - g.crop.left),
+                 y = g.crop.top + place.y * (g.crop.bottom - g.crop.top);
     const Spot q = toSource(g, {(2 * x - 1) * ratio, 2 * y - 1});
     return {(q.x / ratio + 1) / 2, (q.y + 1) / 2};
 }
@@ -58,7 +59,8 @@ Spot sourceOf(const Geometry& g, double ratio, Spot place)
 Spot placeOf(const Geometry& g, double ratio, Spot source)
 {
     const Spot p = fromSource(g, {(2 * source.x - 1) * ratio, 2 * source.y - 1});
-    return {((p.x / ratio + 1) / 2 - g.crop.left) / (g.crop.right - g.crop.left), ((p.y + 1) / 2 - g.crop.top) / (g.crop.bottom - g.crop.top)};
+    return {((p.x / ratio + 1) / 2 - g.crop.left) / (g.crop.right - g.crop.left),
+            ((p.y + 1) / 2 - g.crop.top) / (g.crop.bottom - g.crop.top)};
 }
 
 namespace {
@@ -75,12 +77,16 @@ Spot middleOf(const Region& r) { return {(r.left + r.right) / 2, (r.top + r.bott
 
 Region regionInSource(const Geometry& g, double ratio, const Region& region)
 {
-    return g.isIdentity() ? region : carried(region, sourceOf(g, ratio, middleOf(region)), g.crop.right - g.crop.left, g.crop.bottom - g.crop.top);
+    return g.isIdentity() ? region
+                          : carried(region, sourceOf(g, ratio, middleOf(region)), g.crop.right - g.crop.left,
+                                    g.crop.bottom - g.crop.top);
 }
 
 Region regionInPlaced(const Geometry& g, double ratio, const Region& region)
 {
-    return g.isIdentity() ? region : carried(region, placeOf(g, ratio, middleOf(region)), 1 / (g.crop.right - g.crop.left), 1 / (g.crop.bottom - g.crop.top));
+    return g.isIdentity() ? region
+                          : carried(region, placeOf(g, ratio, middleOf(region)), 1 / (g.crop.right - g.crop.left),
+                                    1 / (g.crop.bottom - g.crop.top));
 }
 
 Region inscribedCrop(const Geometry& geometry, double ratio, double wantedRatio)
@@ -90,7 +96,8 @@ Region inscribedCrop(const Geometry& geometry, double ratio, double wantedRatio)
     const auto fits = [&](double scale) {
         for (int i = 0; i <= 20; ++i) {
             const double t = scale * (i / 10.0 - 1) / 2, w = scale * wide / 2, h = scale * high / 2;
-            for (const auto& [x, y] : {std::pair(t * wide, -h), std::pair(t * wide, h), std::pair(-w, t * high), std::pair(w, t * high)})
+            for (const auto& [x, y] :
+                 {std::pair(t * wide, -h), std::pair(t * wide, h), std::pair(-w, t * high), std::pair(w, t * high)})
                 if (!isInside(geometry, ratio, 0.5 + x, 0.5 + y))
                     return false;
         }
@@ -145,7 +152,8 @@ Image placed(Image picture, const Geometry& geometry)
                 wx[k] = cubic(u - static_cast<float>(i - 1 + k)), wy[k] = cubic(v - static_cast<float>(j - 1 + k));
             for (int b = 0; b < 4; ++b)
                 for (int a = 0; a < 4; ++a) {
-                    const float* p = in.row(std::clamp(j - 1 + b, 0, in.height - 1)) + 3 * std::clamp(i - 1 + a, 0, in.width - 1);
+                    const float* p =
+                        in.row(std::clamp(j - 1 + b, 0, in.height - 1)) + 3 * std::clamp(i - 1 + a, 0, in.width - 1);
                     for (int k = 0; k < 3; ++k)
                         sum[k] += wx[a] * wy[b] * p[k];
                 }
@@ -158,9 +166,10 @@ Image placed(Image picture, const Geometry& geometry)
 
 std::optional<double> measuredTilt(ImageView picture)
 {
-    // Long straight edges near the level vote, by the square of their length; those of round things are short and point all ways. What does not hold
-    // together is no tilt.
-    constexpr double kReach = 10, kLeast = 0.05, kEnough = 0.02, kTogether = 0.7, kShare = 0.45;  // degrees; shares of the width; degrees; of the votes
+    // Long straight edges near the level vote, by the square of their length; those of round things are short and point
+    // all ways. What does not hold together is no tilt.
+    constexpr double kReach = 10, kLeast = 0.05, kEnough = 0.02, kTogether = 0.7,
+                     kShare = 0.45;  // degrees; shares of the width; degrees; of the votes
     constexpr int kEdge = 1000;
     const Size size = fitted({picture.width, picture.height}, kEdge);
     const Image small = reduceByArea(picture, size.width, size.height);
@@ -168,7 +177,8 @@ std::optional<double> measuredTilt(ImageView picture)
     for (int y = 0; y < small.height(); ++y)
         for (int x = 0; x < small.width(); ++x) {
             const float* p = small.view().row(y) + 3 * x;
-            codes.at<std::uint8_t>(y, x) = static_cast<std::uint8_t>(std::lround(255 * std::cbrt(std::clamp(luminanceOf({p[0], p[1], p[2]}), 0.0, 1.0))));
+            codes.at<std::uint8_t>(y, x) = static_cast<std::uint8_t>(
+                std::lround(255 * std::cbrt(std::clamp(luminanceOf({p[0], p[1], p[2]}), 0.0, 1.0))));
         }
     std::vector<cv::Vec4f> lines;
     try {
@@ -217,7 +227,8 @@ BalanceEnds solveEnds(ImageView picture, const Framing& framing, double blackBud
     if (low.empty())
         return {};
     const auto at = [](std::vector<float>& values, double share) {
-        const auto place = values.begin() + static_cast<std::ptrdiff_t>(std::clamp(share, 0.0, 1.0) * static_cast<double>(values.size() - 1));
+        const auto place = values.begin() + static_cast<std::ptrdiff_t>(std::clamp(share, 0.0, 1.0) *
+                                                                        static_cast<double>(values.size() - 1));
         std::nth_element(values.begin(), place, values.end());
         return static_cast<double>(*place);
     };
@@ -228,7 +239,8 @@ LinearRgb balancedColour(const LinearRgb& c, const FrameBalance& balance, const 
 {
     LinearRgb out = balanced(balance.light, response, c);
     const double scale = 1 / (balance.ends.white - balance.ends.black);
-    return {(out.r - balance.ends.black) * scale, (out.g - balance.ends.black) * scale, (out.b - balance.ends.black) * scale};
+    return {(out.r - balance.ends.black) * scale, (out.g - balance.ends.black) * scale,
+            (out.b - balance.ends.black) * scale};
 }
 
 void applyLight(const FrameBalance& balance, const Response& response, MutableImageView picture)
@@ -236,7 +248,8 @@ void applyLight(const FrameBalance& balance, const Response& response, MutableIm
     applyBalance(balance.light, response, picture);
     if (balance.ends == BalanceEnds{})
         return;
-    const auto black = static_cast<float>(balance.ends.black), scale = static_cast<float>(1 / (balance.ends.white - balance.ends.black));
+    const auto black = static_cast<float>(balance.ends.black),
+               scale = static_cast<float>(1 / (balance.ends.white - balance.ends.black));
     tbb::parallel_for(0, picture.height, [&](int y) {
         float* p = picture.row(y);
         for (int i = 0; i < 3 * picture.width; ++i)
@@ -254,8 +267,22 @@ Image balancedPicture(Image picture, const FrameBalance& balance, const Response
 std::string frameBalanceToText(const FrameBalance& b)
 {
     const Region& c = b.geometry.crop;
-    return jsonText({{"stops", b.light.exposureStops}, {"kelvin", b.light.kelvin}, {"tint", b.light.tint}, {"black", b.ends.black}, {"white", b.ends.white}, {"straighten", b.geometry.straightenDegrees}, {"leanUp", b.geometry.leanUp}, {"leanAside", b.geometry.leanAside},
-                {"crop", {c.left, c.top, c.right, c.bottom}}, {"response", b.response}, {"exposureLocked", b.exposureLocked}, {"whiteLocked", b.whiteLocked}, {"endsLocked", b.endsLocked}, {"keyStops", b.keyStops}, {"because", b.because}, {"confidence", b.confidence}});
+    return jsonText({{"stops", b.light.exposureStops},
+                     {"kelvin", b.light.kelvin},
+                     {"tint", b.light.tint},
+                     {"black", b.ends.black},
+                     {"white", b.ends.white},
+                     {"straighten", b.geometry.straightenDegrees},
+                     {"leanUp", b.geometry.leanUp},
+                     {"leanAside", b.geometry.leanAside},
+                     {"crop", {c.left, c.top, c.right, c.bottom}},
+                     {"response", b.response},
+                     {"exposureLocked", b.exposureLocked},
+                     {"whiteLocked", b.whiteLocked},
+                     {"endsLocked", b.endsLocked},
+                     {"keyStops", b.keyStops},
+                     {"because", b.because},
+                     {"confidence", b.confidence}});
 }
 
 Result<FrameBalance> frameBalanceFromText(const std::string& text)
@@ -283,12 +310,16 @@ Result<FrameBalance> frameBalanceFromText(const std::string& text)
         else
             wrong = name;
     };
-    number("stops", b.light.exposureStops, -8, 8), number("kelvin", b.light.kelvin, 2000, 25000), number("tint", b.light.tint, -50, 50);
+    number("stops", b.light.exposureStops, -8, 8), number("kelvin", b.light.kelvin, 2000, 25000),
+        number("tint", b.light.tint, -50, 50);
     number("black", b.ends.black, -0.5, 0.5), number("white", b.ends.white, b.ends.black + 0.05, 4);
-    number("straighten", b.geometry.straightenDegrees, -45, 45), number("leanUp", b.geometry.leanUp, -0.4, 0.4), number("leanAside", b.geometry.leanAside, -0.4, 0.4);
+    number("straighten", b.geometry.straightenDegrees, -45, 45), number("leanUp", b.geometry.leanUp, -0.4, 0.4),
+        number("leanAside", b.geometry.leanAside, -0.4, 0.4);
     if (const auto crop = j.find("crop"); crop == j.end()) {
-    } else if (crop->is_array() && crop->size() == 4 && std::all_of(crop->begin(), crop->end(), [](const Json& v) { return v.is_number(); })) {
-        const Region r{std::clamp((*crop)[0].get<double>(), 0.0, 1.0), std::clamp((*crop)[1].get<double>(), 0.0, 1.0), std::clamp((*crop)[2].get<double>(), 0.0, 1.0), std::clamp((*crop)[3].get<double>(), 0.0, 1.0)};
+    } else if (crop->is_array() && crop->size() == 4 &&
+               std::all_of(crop->begin(), crop->end(), [](const Json& v) { return v.is_number(); })) {
+        const Region r{std::clamp((*crop)[0].get<double>(), 0.0, 1.0), std::clamp((*crop)[1].get<double>(), 0.0, 1.0),
+                       std::clamp((*crop)[2].get<double>(), 0.0, 1.0), std::clamp((*crop)[3].get<double>(), 0.0, 1.0)};
         if (r.right - r.left > 0.01 && r.bottom - r.top > 0.01)
             b.geometry.crop = r;
         else
@@ -310,14 +341,18 @@ Result<FrameBalance> frameBalanceFromText(const std::string& text)
     return b;
 }
 
-std::string responseToText(const Response& response) { return response.isIdentity() ? std::string() : jsonText(response.logLight()); }
+std::string responseToText(const Response& response)
+{
+    return response.isIdentity() ? std::string() : jsonText(response.logLight());
+}
 
 Result<Response> responseFromText(const std::string& text)
 {
     if (text.empty())
         return Response{};
     const Json j = Json::parse(text, nullptr, false);
-    if (!j.is_array() || j.size() != Response::kKnots || !std::all_of(j.begin(), j.end(), [](const Json& v) { return v.is_number(); }))
+    if (!j.is_array() || j.size() != Response::kKnots ||
+        !std::all_of(j.begin(), j.end(), [](const Json& v) { return v.is_number(); }))
         return fail("a camera's response cannot be read", {}, {}, text.substr(0, 60));
     std::array<double, Response::kKnots> knots{};
     for (std::size_t i = 0; i < knots.size(); ++i)

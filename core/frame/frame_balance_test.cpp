@@ -1,6 +1,6 @@
+#include "core/balance/merge.h"
 #include "core/colour/rgb_space.h"
 #include "core/frame/frame_balance.h"
-#include "core/balance/merge.h"
 
 #include <cmath>
 #include <gtest/gtest.h>
@@ -11,7 +11,10 @@ namespace {
 
 Geometry anyGeometry()
 {
-    return {*rc::gen::inRange(-200, 201) / 10.0, *rc::gen::inRange(-20, 21) / 100.0, *rc::gen::inRange(-20, 21) / 100.0, {}};
+    return {*rc::gen::inRange(-200, 201) / 10.0,
+            *rc::gen::inRange(-20, 21) / 100.0,
+            *rc::gen::inRange(-20, 21) / 100.0,
+            {}};
 }
 
 RC_GTEST_PROP(Geometry, PlacesAreFoundBackAndCropsShowNothingFromOutside, ())
@@ -21,7 +24,8 @@ RC_GTEST_PROP(Geometry, PlacesAreFoundBackAndCropsShowNothingFromOutside, ())
     g.crop = inscribedCrop(g, ratio, wanted);
     const double shape = (g.crop.right - g.crop.left) * ratio / (g.crop.bottom - g.crop.top);
     RC_ASSERT(std::abs(shape - (wanted > 0 ? wanted : ratio)) < 1e-6);
-    for (const auto& [x, y] : {std::pair(0.0, 0.0), std::pair(1.0, 0.0), std::pair(0.0, 1.0), std::pair(1.0, 1.0), std::pair(0.5, 0.0), std::pair(0.3, 0.7)}) {
+    for (const auto& [x, y] : {std::pair(0.0, 0.0), std::pair(1.0, 0.0), std::pair(0.0, 1.0), std::pair(1.0, 1.0),
+                               std::pair(0.5, 0.0), std::pair(0.3, 0.7)}) {
         const Spot source = sourceOf(g, ratio, {x, y}), back = placeOf(g, ratio, source);
         RC_ASSERT(source.x > -1e-3 && source.x < 1.001 && source.y > -1e-3 && source.y < 1.001);
         RC_ASSERT(std::abs(back.x - x) < 1e-9 && std::abs(back.y - y) < 1e-9);
@@ -53,11 +57,13 @@ TEST(Geometry, TurnsThePictureAndLeavesTheIdentityAlone)
 RC_GTEST_PROP(FrameBalance, IsKeptAsTextAndWholePicturesAgreeWithSingleColours, ())
 {
     FrameBalance b;
-    b.light = {*rc::gen::inRange(-300, 300) / 100.0, static_cast<double>(*rc::gen::inRange(2500, 12000)), *rc::gen::inRange(-200, 200) / 10.0};
+    b.light = {*rc::gen::inRange(-300, 300) / 100.0, static_cast<double>(*rc::gen::inRange(2500, 12000)),
+               *rc::gen::inRange(-200, 200) / 10.0};
     b.ends = {*rc::gen::inRange(-5, 20) / 1000.0, *rc::gen::inRange(70, 130) / 100.0};
     b.geometry = anyGeometry();
     b.geometry.crop = {0.125, 0.25, 0.875, 1};
-    b.response = "Made-up \"One\"", b.because = "same things", b.exposureLocked = *rc::gen::arbitrary<bool>(), b.keyStops = -0.5;
+    b.response = "Made-up \"One\"", b.because = "same things", b.exposureLocked = *rc::gen::arbitrary<bool>(),
+    b.keyStops = -0.5;
     RC_ASSERT(frameBalanceFromText(frameBalanceToText(b)) == b);
     b.geometry = {};
     const Response response = *rc::gen::element(0, 1) ? baseRendering() : Response{};
@@ -82,7 +88,8 @@ TEST(FrameBalance, TextFromElsewhereCannotHarm)
     EXPECT_EQ(b->light.kelvin, 2000);
     EXPECT_GT(b->ends.white, b->ends.black);
     // What is wrong is said, and never taken for a frame as it came.
-    for (const char* wrong : {"[1,2]", "{", R"({"tint":"green"})", R"({"crop":[0.9,0.9,0.1,0.1]})", R"({"crop":[0,0,1]})", R"({"response":7})", R"({"exposureLocked":"yes"})"})
+    for (const char* wrong : {"[1,2]", "{", R"({"tint":"green"})", R"({"crop":[0.9,0.9,0.1,0.1]})",
+                              R"({"crop":[0,0,1]})", R"({"response":7})", R"({"exposureLocked":"yes"})"})
         EXPECT_FALSE(frameBalanceFromText(wrong)) << wrong;
     EXPECT_FALSE(responseFromText("[1,2,3]"));
     EXPECT_TRUE(responseFromText("")->isIdentity());
@@ -114,11 +121,13 @@ Image exposure(double stops, double shift, bool somethingThere)
     for (int y = 0; y < kHeight; ++y)
         for (int x = 0; x < kWidth; ++x) {
             const double sx = x + shift;
-            const double cell = std::fmod(std::abs(std::sin(std::floor(sx / 13) * 12.9898 + std::floor(y / 11.0) * 78.233) * 43758.5453), 1.0);
+            const double cell = std::fmod(
+                std::abs(std::sin(std::floor(sx / 13) * 12.9898 + std::floor(y / 11.0) * 78.233) * 43758.5453), 1.0);
             double light = std::exp2(-7 + 9.0 * sx / kWidth) * (0.6 + 0.8 * cell);
             if (somethingThere && std::hypot(x - 120, y - 130) < 25)
                 light = 0.9;
-            const auto value = static_cast<float>(std::round(4095 * std::clamp(response.toPicture(light * std::exp2(stops)), 0.0, 1.0)) / 4095);
+            const auto value = static_cast<float>(
+                std::round(4095 * std::clamp(response.toPicture(light * std::exp2(stops)), 0.0, 1.0)) / 4095);
             std::fill_n(image.mutableView().row(y) + 3 * x, 3, value);
         }
     return image;
@@ -134,21 +143,25 @@ TEST(Merge, ABracketGivesTheWholeRangeAlignedAndWithoutGhosts)
     EXPECT_NEAR(merged->shifts[2], 3, 2) << "at its farthest corner";
     EXPECT_GT(merged->ghostShare, 0.01);
     EXPECT_LT(merged->ghostShare, 0.15);
-    // Against the scene itself, away from the edges of its cells; where a thing stood in one frame only, that frame's view is kept.
+    // Against the scene itself, away from the edges of its cells; where a thing stood in one frame only, that frame's
+    // view is kept.
     const Image truth = exposure(-2, 0, true);
     const Response response = baseRendering();
     double worst = 0, mean = 0;
     int n = 0;
     for (int y = 12; y < 250; ++y)
         for (int x = 12; x < 380; ++x) {
-            const auto at = [&](const Image& image, int u, int v) { return static_cast<double>(image.view().row(v)[3 * u]); };
+            const auto at = [&](const Image& image, int u, int v) {
+                return static_cast<double>(image.view().row(v)[3 * u]);
+            };
             double low = 9, high = 0;
             for (int v = y - 5; v <= y + 5; ++v)
                 for (int u = x - 5; u <= x + 5; ++u)
                     low = std::min(low, at(truth, u, v)), high = std::max(high, at(truth, u, v));
             if (high > 1.02 * low || low < 0.003)
                 continue;
-            const double off = std::abs(std::log2(response.toScene(at(merged->picture, x, y)) / response.toScene(at(truth, x, y))));
+            const double off =
+                std::abs(std::log2(response.toScene(at(merged->picture, x, y)) / response.toScene(at(truth, x, y))));
             worst = std::max(worst, off), mean += off, ++n;
         }
     ASSERT_GT(n, 500);

@@ -19,7 +19,8 @@ double knotOf(double picture) { return std::cbrt(std::clamp(picture, 0.0, 1.0)) 
 double at(const std::array<double, kK>& log, double knot)
 {
     const int i = std::clamp(static_cast<int>(knot), 0, kK - 2);
-    return log[static_cast<std::size_t>(i)] + (knot - i) * (log[static_cast<std::size_t>(i) + 1] - log[static_cast<std::size_t>(i)]);
+    return log[static_cast<std::size_t>(i)] +
+           (knot - i) * (log[static_cast<std::size_t>(i) + 1] - log[static_cast<std::size_t>(i)]);
 }
 
 /// Below this knot light is proportional to the picture value: the logarithm has no end at black.
@@ -54,7 +55,8 @@ double Response::toScene(double picture) const
     }
     if (picture <= 1)
         return std::exp2(at(m_log, knot));
-    const double white = std::exp2(m_log[kK - 1]), slope = (white - std::exp2(m_log[kK - 2])) / (1 - std::pow((kK - 2.0) / (kK - 1), 3));
+    const double white = std::exp2(m_log[kK - 1]),
+                 slope = (white - std::exp2(m_log[kK - 2])) / (1 - std::pow((kK - 2.0) / (kK - 1), 3));
     return white + slope * (picture - 1);
 }
 
@@ -89,18 +91,22 @@ Result<Response> recoverResponse(const std::vector<ExposedPair>& pairs)
     for (const ExposedPair& pair : pairs) {
         if (pair.less.width != pair.more.width || pair.less.height != pair.more.height)
             return fail("the pictures of a pair differ in size");
-        const int step = std::max(1, static_cast<int>(std::sqrt(3.0 * pair.less.width * pair.less.height * static_cast<double>(pairs.size()) / static_cast<double>(kMost))));
+        const int step =
+            std::max(1, static_cast<int>(std::sqrt(3.0 * pair.less.width * pair.less.height *
+                                                   static_cast<double>(pairs.size()) / static_cast<double>(kMost))));
         for (int y = 0; y < pair.less.height; y += step)
             for (int x = 0; x < pair.less.width; x += step) {
                 const float *p = pair.less.row(y) + 3 * x, *q = pair.more.row(y) + 3 * x;
-                const LinearRgb a = apply(fromWorking(RgbSpace::Srgb), {p[0], p[1], p[2]}), b = apply(fromWorking(RgbSpace::Srgb), {q[0], q[1], q[2]});
+                const LinearRgb a = apply(fromWorking(RgbSpace::Srgb), {p[0], p[1], p[2]}),
+                                b = apply(fromWorking(RgbSpace::Srgb), {q[0], q[1], q[2]});
                 for (const auto& [less, more] : {std::pair(a.r, b.r), std::pair(a.g, b.g), std::pair(a.b, b.b)})
                     if (less > kLow && more < kHigh && more > less)
                         values.push_back({knotOf(less), knotOf(more), pair.stops});
             }
     }
     if (values.size() < kLeast)
-        return fail("too little is seen unclipped in both exposures", {}, std::to_string(kLeast) + " values", std::to_string(values.size()));
+        return fail("too little is seen unclipped in both exposures", {}, std::to_string(kLeast) + " values",
+                    std::to_string(values.size()));
     // Iteratively reweighted: what moved between the frames does not fit and loses its say.
     Eigen::VectorXd log = Eigen::VectorXd::Zero(kK);
     std::vector<double> weights(values.size(), 1);
@@ -118,15 +124,20 @@ Result<Response> recoverResponse(const std::vector<ExposedPair>& pairs)
             const Value& v = values[n];
             const int i = std::min(static_cast<int>(v.less), kK - 2), j = std::min(static_cast<int>(v.more), kK - 2);
             const double s = v.less - i, t = v.more - j;
-            add({std::pair(i, -(1 - s)), std::pair(i + 1, -s), std::pair(j, 1 - t), std::pair(j + 1, t)}, v.stops, weights[n]);
+            add({std::pair(i, -(1 - s)), std::pair(i + 1, -s), std::pair(j, 1 - t), std::pair(j + 1, t)}, v.stops,
+                weights[n]);
         }
         const double smooth = kSmooth * static_cast<double>(values.size()) / 1000;
         for (int i = 1; i < kK - 1; ++i)
-            // Of a pure power the logarithm bends as the logarithm of the knot does; only what departs from it is held smooth.
-            add({std::pair(i - 1, 1.0), std::pair(i, -2.0), std::pair(i + 1, 1.0), std::pair(i, 0.0)}, i > 1 ? 3 * (std::log2(i - 1.0) - 2 * std::log2(static_cast<double>(i)) + std::log2(i + 1.0)) : 0, i > 2 ? smooth : 0.01 * smooth);
+            // Of a pure power the logarithm bends as the logarithm of the knot does; only what departs from it is held
+            // smooth.
+            add({std::pair(i - 1, 1.0), std::pair(i, -2.0), std::pair(i + 1, 1.0), std::pair(i, 0.0)},
+                i > 1 ? 3 * (std::log2(i - 1.0) - 2 * std::log2(static_cast<double>(i)) + std::log2(i + 1.0)) : 0,
+                i > 2 ? smooth : 0.01 * smooth);
         const double grey = knotOf(kMidGrey);
         const int g = static_cast<int>(grey);
-        add({std::pair(g, 1 - (grey - g)), std::pair(g + 1, grey - g), std::pair(g, 0.0), std::pair(g, 0.0)}, std::log2(kMidGrey), 1000.0 * static_cast<double>(values.size()));
+        add({std::pair(g, 1 - (grey - g)), std::pair(g + 1, grey - g), std::pair(g, 0.0), std::pair(g, 0.0)},
+            std::log2(kMidGrey), 1000.0 * static_cast<double>(values.size()));
         log = normal.ldlt().solve(right);
         for (std::size_t n = 0; n < values.size(); ++n) {
             const auto read = [&](double knot) {

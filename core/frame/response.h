@@ -1,6 +1,7 @@
-// The response of a camera's own rendering: how scene light became the light of the picture file, one rising curve for the three channels
-// of linear sRGB. Recovered from frames of one thing at known exposures (P. Debevec, J. Malik, SIGGRAPH 1997: least squares on the log of
-// light with a smoothness term), so that exposure and white can be corrected as the camera would have.
+// The response of a camera's own rendering: how scene light became the light of the picture file, one rising curve for
+// the three channels of linear sRGB. Recovered from frames of one thing at known exposures (P. Debevec, J. Malik,
+// SIGGRAPH 1997: least squares on the log of light with a smoothness term), so that exposure and white can be corrected
+// as the camera would have.
 #pragma once
 
 #include "core/base/result.h"
@@ -17,7 +18,8 @@ public:
 
     /// Scene light is picture light: raw files, and pictures about which nothing is known.
     Response() = default;
-    /// By log2 of scene light at kKnots picture values whose cube roots are even from 0 to 1; rising. Mid-grey keeps its place.
+    /// By log2 of scene light at kKnots picture values whose cube roots are even from 0 to 1; rising. Mid-grey keeps
+    /// its place.
     explicit Response(const std::array<double, kKnots>& logLight);
 
     bool isIdentity() const { return m_identity; }
@@ -39,7 +41,8 @@ struct ExposedPair {
     ImageView less, more;
     double stops = 1;
 };
-/// Fails with fewer than 200 usable values (a thing that is flat, or clipped in one of the two). Pictures of a pair have one size.
+/// Fails with fewer than 200 usable values (a thing that is flat, or clipped in one of the two). Pictures of a pair
+/// have one size.
 Result<Response> recoverResponse(const std::vector<ExposedPair>& pairs);
 
 }  // namespace amber

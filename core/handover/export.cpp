@@ -41,11 +41,18 @@ std::vector<float> alphaOf(const Image& picture)
     return result;
 }
 
-std::vector<float> reducedAlpha(const std::vector<float>& alpha, int width, int height, Size size) { return alphaOf(reduceByArea(alphaAsPicture(alpha, width, height).view(), size.width, size.height)); }
-std::vector<float> placedAlpha(const std::vector<float>& alpha, int width, int height, const Geometry& geometry) { return alphaOf(placed(alphaAsPicture(alpha, width, height), geometry)); }
+std::vector<float> reducedAlpha(const std::vector<float>& alpha, int width, int height, Size size)
+{
+    return alphaOf(reduceByArea(alphaAsPicture(alpha, width, height).view(), size.width, size.height));
+}
+std::vector<float> placedAlpha(const std::vector<float>& alpha, int width, int height, const Geometry& geometry)
+{
+    return alphaOf(placed(alphaAsPicture(alpha, width, height), geometry));
+}
 
 /// Bands of rows on their way: read one after another, rendered side by side, written one after another.
-Status deliverInBands(const RenderPlan& plan, const PictureOwn& own, RowReader& reader, const fs::path& source, const fs::path& target, const Recipe& recipe, WrittenFiles& written, const CancelToken& cancel)
+Status deliverInBands(const RenderPlan& plan, const PictureOwn& own, RowReader& reader, const fs::path& source,
+                      const fs::path& target, const Recipe& recipe, WrittenFiles& written, const CancelToken& cancel)
 {
     const int width = reader.info().width, height = reader.info().height;
     const int rows = std::clamp(kBandPixels / std::max(1, width), 8, 512) / 8 * 8;
@@ -87,7 +94,8 @@ Status deliverInBands(const RenderPlan& plan, const PictureOwn& own, RowReader& 
                 band->image = Image(width, band->rows);
             reader.toLinear(band->in.data(), band->image.mutableView());
             applyLight(own.balance, own.response, band->image.mutableView());
-            render(plan, band->image.view(), band->image.mutableView(), cancel, {RenderOptions::Stage::All, 0, band->first, height});
+            render(plan, band->image.view(), band->image.mutableView(), cancel,
+                   {RenderOptions::Stage::All, 0, band->first, height});
             (*writer)->toCodes(band->image.view(), band->out);
         });
         return band;
@@ -108,14 +116,16 @@ Status deliverInBands(const RenderPlan& plan, const PictureOwn& own, RowReader& 
     return (*writer)->finish(source);
 }
 
-Status deliver(const RenderPlan& plan, const PictureOwn& own, const fs::path& source, const fs::path& target, const Recipe& recipe, WrittenFiles& written, const CancelToken& cancel)
+Status deliver(const RenderPlan& plan, const PictureOwn& own, const fs::path& source, const fs::path& target,
+               const Recipe& recipe, WrittenFiles& written, const CancelToken& cancel)
 {
     if (recipe.ratio > 0) {
         const auto info = readPictureInfo(source);
         if (!info)
             return tl::make_unexpected(info.error());
         PictureOwn cut = own;
-        cut.balance.geometry = croppedTo(own.balance.geometry, static_cast<double>(info->width) / info->height, recipe.ratio);
+        cut.balance.geometry =
+            croppedTo(own.balance.geometry, static_cast<double>(info->width) / info->height, recipe.ratio);
         Recipe uncut = recipe;
         uncut.ratio = 0;
         return deliver(plan, cut, source, target, uncut, written, cancel);
@@ -158,7 +168,8 @@ Status deliver(const RenderPlan& plan, const PictureOwn& own, const fs::path& so
 
 int ExportReport::failed() const
 {
-    return static_cast<int>(std::count_if(deliveries.begin(), deliveries.end(), [](const Delivery& d) { return !d.fault.empty(); }));
+    return static_cast<int>(
+        std::count_if(deliveries.begin(), deliveries.end(), [](const Delivery& d) { return !d.fault.empty(); }));
 }
 
 std::vector<fs::path> targetsOf(const std::vector<fs::path>& sources, const Recipe& recipe, const WrittenFiles& written)
@@ -190,7 +201,8 @@ std::vector<fs::path> targetsOf(const std::vector<fs::path>& sources, const Reci
     return targets;
 }
 
-Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path>& sources, const Recipe& recipe, const ExportProgress& progress, const CancelToken& cancel,
+Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path>& sources, const Recipe& recipe,
+                                    const ExportProgress& progress, const CancelToken& cancel,
                                     const std::vector<PictureOwn>& own)
 {
     const auto plan = RenderPlan::compile(look);
@@ -199,7 +211,8 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
     std::error_code error;
     fs::create_directories(recipe.folder, error);
     if (error || !fs::is_directory(recipe.folder))
-        return fail("the folder cannot be made" + (error ? ": " + error.message() : std::string()), recipe.folder.string());
+        return fail("the folder cannot be made" + (error ? ": " + error.message() : std::string()),
+                    recipe.folder.string());
     // What a killed delivery had written is taken into the list before what it left is tidied up.
     WrittenFiles written = WrittenFiles::ofFolder(recipe.folder);
     if (written.save())
@@ -221,7 +234,10 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
         static const PictureOwn nothing;
         const PictureOwn& mine = i < own.size() ? own[i] : nothing;
         const auto ownPlan = mine.name.empty() ? plan : RenderPlan::compile(lookFor(look, mine.name));
-        Status status = !mine.fault.empty() ? Status(fail(mine.fault, sources[i].string())) : ownPlan ? caught(sources[i].string(), [&] { return deliver(*ownPlan, mine, sources[i], targets[i], recipe, written, cancel); }) : Status(tl::make_unexpected(ownPlan.error()));
+        const auto write = [&] { return deliver(*ownPlan, mine, sources[i], targets[i], recipe, written, cancel); };
+        Status status = !mine.fault.empty() ? Status(fail(mine.fault, sources[i].string()))
+                        : ownPlan           ? caught(sources[i].string(), write)
+                                            : Status(tl::make_unexpected(ownPlan.error()));
         const std::lock_guard lock(mutex);
         if (!status && cancel.isCancelled())
             return;
@@ -231,8 +247,9 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
         if (progress)
             progress(done, static_cast<int>(sources.size()), all[i]);
     };
-    tbb::parallel_pipeline(kPicturesInFlight, tbb::make_filter<void, std::size_t>(tbb::filter_mode::serial_in_order, take) &
-                                                  tbb::make_filter<std::size_t, void>(tbb::filter_mode::parallel, work));
+    tbb::parallel_pipeline(kPicturesInFlight,
+                           tbb::make_filter<void, std::size_t>(tbb::filter_mode::serial_in_order, take) &
+                               tbb::make_filter<std::size_t, void>(tbb::filter_mode::parallel, work));
     const Status listed = written.save();
     ExportReport report;
     if (!listed)

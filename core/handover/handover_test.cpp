@@ -36,19 +36,24 @@ TEST(Export, WritesEveryPictureAndReportsEachFault)
     auto sources = pictures(folder, 3);
     sources.insert(sources.begin() + 1, folder.write("broken.png", "\x89PNG\r\n\x1a\nnothing more"));
     int calls = 0, lastDone = 0;
-    const auto report = exportPictures(Look{}, sources, into(folder / "out/deep"), [&](int done, int total, const Delivery&) {
-        ++calls;
-        EXPECT_EQ(total, 4);
-        EXPECT_EQ(done, ++lastDone);
-    }, {});
+    const auto report = exportPictures(Look{}, sources, into(folder / "out/deep"),
+                                       [&](int done, int total, const Delivery&) {
+                                           ++calls;
+                                           EXPECT_EQ(total, 4);
+                                           EXPECT_EQ(done, ++lastDone);
+                                       },
+                                       {});
     ASSERT_TRUE(report) << report.error().message();
     EXPECT_EQ(calls, 4);
     EXPECT_EQ(report->failed(), 1);
     ASSERT_EQ(report->deliveries.size(), 4u);
     EXPECT_NE(report->deliveries[1].fault.find("broken.png"), std::string::npos);
     for (int i : {0, 2, 3})
-        EXPECT_EQ(largestDifference(readRaw(report->deliveries[static_cast<std::size_t>(i)].target), readRaw(sources[static_cast<std::size_t>(i)])), 0);
-    EXPECT_EQ(std::distance(fs::directory_iterator(folder / "out/deep"), fs::directory_iterator()), 3 + 1) << "and the list of what was written";
+        EXPECT_EQ(largestDifference(readRaw(report->deliveries[static_cast<std::size_t>(i)].target),
+                                    readRaw(sources[static_cast<std::size_t>(i)])),
+                  0);
+    EXPECT_EQ(std::distance(fs::directory_iterator(folder / "out/deep"), fs::directory_iterator()), 3 + 1)
+        << "and the list of what was written";
 }
 
 TEST(Export, BandsOfRowsGiveTheSameFileAsTheWholePicture)
@@ -56,7 +61,9 @@ TEST(Export, BandsOfRowsGiveTheSameFileAsTheWholePicture)
     const TemporaryFolder folder;
     Look look;
     Random random(5);
-    look.steps = {{random.curve(), true, 1, {}, {}}, {random.hues(), true, 1, {}, {}}, {Grain{0.04, 2, 0.5, 0.5, 3, {}}, true, 1, {}, {}}};
+    look.steps = {{random.curve(), true, 1, {}, {}},
+                  {random.hues(), true, 1, {}, {}},
+                  {Grain{0.04, 2, 0.5, 0.5, 3, {}}, true, 1, {}, {}}};
     EdgeDarkening edges;
     edges.net = -1;
     look.steps.push_back({edges, true, 1, {}, {}});
@@ -73,7 +80,8 @@ TEST(Export, BandsOfRowsGiveTheSameFileAsTheWholePicture)
             ASSERT_TRUE(render(*plan, whole->image.view(), whole->image.mutableView()));
             const auto other = folder / (std::string("whole-") + name + std::string(extensionOf(format)));
             ASSERT_TRUE(writePicture(other, whole->image.view(), {}, {format, RgbSpace::Srgb, 92}, source));
-            EXPECT_EQ(largestDifference(readRaw(report->deliveries[0].target), readRaw(other)), 0) << name << " " << nameOf(format);
+            EXPECT_EQ(largestDifference(readRaw(report->deliveries[0].target), readRaw(other)), 0)
+                << name << " " << nameOf(format);
         }
     // Cut short in the middle of the picture: an error and no file.
     const std::string bytes = readText(folder / "b.png");
@@ -90,7 +98,8 @@ TEST(Export, NamesNeverCollideAndASourceIsNeverOverwritten)
     fs::create_directory(folder / "b");
     for (const char* name : {"a/x.png", "b/x.png"})
         ASSERT_TRUE(writeRaw(folder / name, noise(8, 8, 3, 8, 1)));
-    const auto targets = targetsOf({folder / "a/x.png", folder / "b/x.png", folder / "c/X.jpg"}, into("/out", FileFormat::Jpeg), WrittenFiles::ofFolder("/out"));
+    const auto targets = targetsOf({folder / "a/x.png", folder / "b/x.png", folder / "c/X.jpg"},
+                                   into("/out", FileFormat::Jpeg), WrittenFiles::ofFolder("/out"));
     EXPECT_EQ(targets, (std::vector<fs::path>{"/out/x.jpg", "/out/x-2.jpg", "/out/X-3.jpg"}));
     const std::string before = readText(folder / "a/x.png");
     const auto report = exportPictures(Look{}, {folder / "a/x.png"}, into(folder / "a"), {}, {});
@@ -124,7 +133,8 @@ TEST(Export, NeverReplacesAnOriginalOrAnybodysFile)
     const auto before = contents(shoot);
     Recipe recipe = into(folder / "other name", FileFormat::Jpeg);
     recipe.originals = {shoot / "a.jpg", shoot / "b.tif"};
-    const std::vector<fs::path> sources{shoot / "a.png", shoot / "b.png", shoot / "c.png", shoot / "d.png", shoot / "e.png"};
+    const std::vector<fs::path> sources{shoot / "a.png", shoot / "b.png", shoot / "c.png", shoot / "d.png",
+                                        shoot / "e.png"};
     for (int run = 0; run < 2; ++run) {
         const auto report = exportPictures(Look{}, sources, recipe, {}, {});
         ASSERT_TRUE(report);
@@ -142,15 +152,20 @@ TEST(Export, NeverReplacesAnOriginalOrAnybodysFile)
     recipe.originals.push_back(shoot / "a-2.jpg");
     EXPECT_EQ(exportPictures(Look{}, {shoot / "a.png"}, recipe, {}, {})->deliveries[0].target.filename(), "a-3.jpg");
     // A file that comes while a picture is rendered: that picture fails, the file stays.
-    const auto late = exportPictures(Look{}, {shoot / "a.png", shoot / "b.png", shoot / "c.png", shoot / "d.png"}, into(folder / "out"), [&](int done, int, const Delivery&) {
-        if (done == 1)
-            for (const char* name : {"c.png", "d.png"})
-                folder.write(std::string("out/") + name, "came meanwhile");
-    }, {});
+    const auto late = exportPictures(Look{}, {shoot / "a.png", shoot / "b.png", shoot / "c.png", shoot / "d.png"},
+                                     into(folder / "out"),
+                                     [&](int done, int, const Delivery&) {
+                                         if (done == 1)
+                                             for (const char* name : {"c.png", "d.png"})
+                                                 folder.write(std::string("out/") + name, "came meanwhile");
+                                     },
+                                     {});
     for (const Delivery& d : late->deliveries)
         EXPECT_TRUE(d.fault.empty() || d.fault.find("is there already") != std::string::npos) << d.fault;
     for (const char* name : {"c.png", "d.png"})
-        EXPECT_TRUE(readText(folder / (std::string("out/") + name)) == "came meanwhile" || WrittenFiles::ofFolder(folder / "out").seemsOurs(folder / (std::string("out/") + name))) << name;
+        EXPECT_TRUE(readText(folder / (std::string("out/") + name)) == "came meanwhile" ||
+                    WrittenFiles::ofFolder(folder / "out").seemsOurs(folder / (std::string("out/") + name)))
+            << name;
 }
 
 TEST(Export, ReducesToTheLongEdgeWithItsAlpha)
@@ -172,10 +187,13 @@ TEST(Export, CancelledInTheMiddleLeavesOnlyWholeFiles)
     const TemporaryFolder folder;
     const auto sources = pictures(folder, 40);
     const CancelToken cancel;
-    const auto report = exportPictures(Look{}, sources, into(folder / "out"), [&](int done, int, const Delivery&) {
-        if (done == 5)
-            cancel.cancel();
-    }, cancel);
+    const auto report = exportPictures(
+        Look{}, sources, into(folder / "out"),
+        [&](int done, int, const Delivery&) {
+            if (done == 5)
+                cancel.cancel();
+        },
+        cancel);
     ASSERT_TRUE(report);
     EXPECT_TRUE(report->cancelled);
     EXPECT_LT(report->deliveries.size(), 10u);

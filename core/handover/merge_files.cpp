@@ -8,7 +8,8 @@
 
 namespace amber {
 
-Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& files, Response response, const std::filesystem::path& target, const CancelToken& cancel)
+Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& files, Response response,
+                                     const std::filesystem::path& target, const CancelToken& cancel)
 {
     std::vector<Image> pictures;
     std::vector<BracketFrame> frames;
@@ -36,7 +37,8 @@ Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& f
         std::vector<std::size_t> order(frames.size());
         for (std::size_t i = 0; i < order.size(); ++i)
             order[i] = i;
-        std::sort(order.begin(), order.end(), [&](std::size_t a, std::size_t b) { return frames[a].stops < frames[b].stops; });
+        std::sort(order.begin(), order.end(),
+                  [&](std::size_t a, std::size_t b) { return frames[a].stops < frames[b].stops; });
         std::vector<Image> small;
         for (const std::size_t i : order) {
             const Size size = fitted({pictures[i].width(), pictures[i].height()}, 400);
@@ -44,16 +46,29 @@ Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& f
         }
         std::vector<ExposedPair> pairs;
         for (std::size_t k = 1; k < order.size(); ++k)
-            pairs.push_back({small[k - 1].view(), small[k].view(), frames[order[k]].stops - frames[order[k - 1]].stops});
+            pairs.push_back(
+                {small[k - 1].view(), small[k].view(), frames[order[k]].stops - frames[order[k - 1]].stops});
         response = recoverResponse(pairs).value_or(Response{});
     }
     auto merged = mergeBracket(frames, response, cancel);
     if (!merged)
         return tl::make_unexpected(merged.error());
-    const std::size_t darkest = static_cast<std::size_t>(std::min_element(frames.begin(), frames.end(), [](const BracketFrame& a, const BracketFrame& b) { return a.stops < b.stops; }) - frames.begin());
-    if (const Status written = writePicture(target, merged->picture.view(), {}, {FileFormat::Tiff16, RgbSpace::Rec2020, 92}, files[darkest]); !written)
+    const std::size_t darkest = static_cast<std::size_t>(
+        std::min_element(frames.begin(), frames.end(),
+                         [](const BracketFrame& a, const BracketFrame& b) { return a.stops < b.stops; }) -
+        frames.begin());
+    if (const Status written = writePicture(target, merged->picture.view(), {},
+                                            {FileFormat::Tiff16, RgbSpace::Rec2020, 92}, files[darkest]);
+        !written)
         return tl::make_unexpected(written.error());
-    return MergedFile{target, frames[merged->reference].stops - frames[darkest].stops, files[darkest].filename().string(), merged->ghostShare, isRaw ? "raw" : response.isIdentity() ? "" : camera, response};
+    return MergedFile{target,
+                      frames[merged->reference].stops - frames[darkest].stops,
+                      files[darkest].filename().string(),
+                      merged->ghostShare,
+                      isRaw                   ? "raw"
+                      : response.isIdentity() ? ""
+                                              : camera,
+                      response};
 }
 
 }  // namespace amber

@@ -9,15 +9,16 @@ namespace amber {
 
 struct MergedFile {
     std::filesystem::path path;
-    double stopsUp = 0;     ///< how much lighter the reference is than the file, which is exposed as the darkest frame was
-    std::string darkest;    ///< the frame whose metadata it carries
+    double stopsUp = 0;  ///< how much lighter the reference is than the file, which is exposed as the darkest frame was
+    std::string darkest;  ///< the frame whose metadata it carries
     double ghostShare = 0;
-    std::string responseName;   ///< "raw", or the camera whose response was used
+    std::string responseName;  ///< "raw", or the camera whose response was used
     Response response;
 };
 
-/// Reads the files, merges them and writes `target` as 16-bit TIFF in Rec.2020, with the metadata of the darkest frame: as it was exposed, so the file
-/// is. `response` identity: it is recovered from the bracket itself.
-Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& files, Response response, const std::filesystem::path& target, const CancelToken& cancel = {});
+/// Reads the files, merges them and writes `target` as 16-bit TIFF in Rec.2020, with the metadata of the darkest frame:
+/// as it was exposed, so the file is. `response` identity: it is recovered from the bracket itself.
+Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& files, Response response,
+                                     const std::filesystem::path& target, const CancelToken& cancel = {});
 
 }  // namespace amber

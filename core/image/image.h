@@ -26,7 +26,10 @@ struct MutableImageView {
 class Image {
 public:
     Image() = default;
-    Image(int width, int height) : m_width(width), m_height(height), m_pixels(static_cast<std::size_t>(width) * height * 3) {}
+    Image(int width, int height)
+        : m_width(width), m_height(height), m_pixels(static_cast<std::size_t>(width) * height * 3)
+    {
+    }
 
     int width() const { return m_width; }
     int height() const { return m_height; }

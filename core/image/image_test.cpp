@@ -27,7 +27,10 @@ std::string faultOf(const fs::path& path)
 
 bool contains(const std::string& text, const std::string& part) { return text.find(part) != std::string::npos; }
 
-void embed(OIIO::ImageSpec& spec, const std::vector<std::uint8_t>& icc) { spec.attribute("ICCProfile", OIIO::TypeDesc(OIIO::TypeDesc::UINT8, static_cast<int>(icc.size())), icc.data()); }
+void embed(OIIO::ImageSpec& spec, const std::vector<std::uint8_t>& icc)
+{
+    spec.attribute("ICCProfile", OIIO::TypeDesc(OIIO::TypeDesc::UINT8, static_cast<int>(icc.size())), icc.data());
+}
 
 LinearRgb pixelAt(const Image& image, int x, int y)
 {
@@ -38,7 +41,16 @@ LinearRgb pixelAt(const Image& image, int x, int y)
 TEST(ReadPicture, CodesOfEveryFormatAndDepthBecomeLinearLight)
 {
     const TemporaryFolder folder;
-    for (const auto& [name, bits, channels] : {std::tuple{"a.png", 8, 3}, {"b.png", 16, 3}, {"c.tif", 8, 3}, {"d.tif", 16, 3}, {"e.webp", 8, 3}, {"f.png", 8, 1}, {"g.tif", 16, 1}, {"h.png", 16, 4}, {"i.tif", 8, 4}, {"j.png", 8, 2}}) {
+    for (const auto& [name, bits, channels] : {std::tuple{"a.png", 8, 3},
+                                               {"b.png", 16, 3},
+                                               {"c.tif", 8, 3},
+                                               {"d.tif", 16, 3},
+                                               {"e.webp", 8, 3},
+                                               {"f.png", 8, 1},
+                                               {"g.tif", 16, 1},
+                                               {"h.png", 16, 4},
+                                               {"i.tif", 8, 4},
+                                               {"j.png", 8, 2}}) {
         RawPicture raw = noise(13, 7, channels, bits, 3);
         ASSERT_TRUE(writeRaw(folder / name, raw)) << name;
         const auto picture = readPicture(folder / name);
@@ -51,12 +63,15 @@ TEST(ReadPicture, CodesOfEveryFormatAndDepthBecomeLinearLight)
         const int g = channels >= 3 ? 1 : 0, b = channels >= 3 ? 2 : 0;
         for (int y = 0; y < 7; ++y)
             for (int x = 0; x < 13; ++x) {
-                const LinearRgb expected = decode(RgbSpace::Srgb, {raw.at(x, y, 0) / top, raw.at(x, y, g) / top, raw.at(x, y, b) / top}), found = pixelAt(picture->image, x, y);
+                const LinearRgb expected = decode(RgbSpace::Srgb, {raw.at(x, y, 0) / top, raw.at(x, y, g) / top,
+                                                                   raw.at(x, y, b) / top}),
+                                found = pixelAt(picture->image, x, y);
                 EXPECT_NEAR(found.r, expected.r, 2e-6) << name;
                 EXPECT_NEAR(found.g, expected.g, 2e-6);
                 EXPECT_NEAR(found.b, expected.b, 2e-6);
                 if (picture->info.hasAlpha) {
-                    EXPECT_NEAR(picture->alpha[static_cast<std::size_t>(y) * 13 + x], raw.at(x, y, channels - 1) / top, 1e-6);
+                    EXPECT_NEAR(picture->alpha[static_cast<std::size_t>(y) * 13 + x], raw.at(x, y, channels - 1) / top,
+                                1e-6);
                 }
             }
     }
@@ -67,10 +82,13 @@ TEST(ReadPicture, EveryOrientationIsTurnedUpright)
     // EXIF 2.32, tag 274: where the top left pixel of the upright picture is stored.
     const TemporaryFolder folder;
     RawPicture raw = noise(5, 3, 3, 8, 4);
-    const auto corner = [&](const Image& image) { return encodeComponent(RgbSpace::Srgb, apply(fromWorking(RgbSpace::Srgb), pixelAt(image, 0, 0)).r) * 255; };
+    const auto corner = [&](const Image& image) {
+        return encodeComponent(RgbSpace::Srgb, apply(fromWorking(RgbSpace::Srgb), pixelAt(image, 0, 0)).r) * 255;
+    };
     const std::pair<int, int> stored[] = {{0, 0}, {4, 0}, {4, 2}, {0, 2}, {0, 0}, {0, 2}, {4, 2}, {4, 0}};
     for (int orientation = 1; orientation <= 8; ++orientation) {
-        ASSERT_TRUE(writeRaw(folder / "turned.tif", raw, [&](OIIO::ImageSpec& spec) { spec["Orientation"] = orientation; }));
+        ASSERT_TRUE(
+            writeRaw(folder / "turned.tif", raw, [&](OIIO::ImageSpec& spec) { spec["Orientation"] = orientation; }));
         const auto picture = readPicture(folder / "turned.tif");
         ASSERT_TRUE(picture);
         const auto [x, y] = stored[orientation - 1];
@@ -85,25 +103,31 @@ TEST(ReadPicture, AssociatedAlphaIsDividedOut)
     // Half-covered pixels stored multiplied by their coverage are the same colours as stored plainly.
     const TemporaryFolder folder;
     const RawPicture raw{2, 1, 4, 16, {20000, 10000, 5000, 32768, 30000, 30000, 30000, 65535}};
-    ASSERT_TRUE(writeRaw(folder / "associated.tif", raw, [](OIIO::ImageSpec& spec) { spec["oiio:UnassociatedAlpha"] = 0; }));
+    ASSERT_TRUE(
+        writeRaw(folder / "associated.tif", raw, [](OIIO::ImageSpec& spec) { spec["oiio:UnassociatedAlpha"] = 0; }));
     const auto picture = readPicture(folder / "associated.tif");
     ASSERT_TRUE(picture) << picture.error().message();
     const double share = 32768 / 65535.0;
-    EXPECT_NEAR(pixelAt(picture->image, 0, 0).r, decode(RgbSpace::Srgb, {20000 / 65535.0 / share, 10000 / 65535.0 / share, 5000 / 65535.0 / share}).r, 1e-4);
-    EXPECT_NEAR(pixelAt(picture->image, 1, 0).g, decode(RgbSpace::Srgb, {30000 / 65535.0, 30000 / 65535.0, 30000 / 65535.0}).g, 1e-6);
+    EXPECT_NEAR(pixelAt(picture->image, 0, 0).r,
+                decode(RgbSpace::Srgb, {20000 / 65535.0 / share, 10000 / 65535.0 / share, 5000 / 65535.0 / share}).r,
+                1e-4);
+    EXPECT_NEAR(pixelAt(picture->image, 1, 0).g,
+                decode(RgbSpace::Srgb, {30000 / 65535.0, 30000 / 65535.0, 30000 / 65535.0}).g, 1e-6);
 }
 
 TEST(ReadPicture, ProfilesAreHonoured)
 {
     const TemporaryFolder folder;
     const RawPicture raw = noise(9, 9, 3, 16, 5);
-    for (RgbSpace space : {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto, RgbSpace::Rec2020}) {
+    for (RgbSpace space :
+         {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto, RgbSpace::Rec2020}) {
         ASSERT_TRUE(writeRaw(folder / "p.tif", raw, [&](OIIO::ImageSpec& spec) { embed(spec, iccProfile(space)); }));
         const auto picture = readPicture(folder / "p.tif");
         ASSERT_TRUE(picture) << picture.error().message();
         EXPECT_EQ(picture->info.profile.space, space);
         EXPECT_FALSE(picture->info.profile.assumedSrgb);
-        const LinearRgb expected = decode(space, {raw.at(4, 4, 0) / 65535.0, raw.at(4, 4, 1) / 65535.0, raw.at(4, 4, 2) / 65535.0});
+        const LinearRgb expected =
+            decode(space, {raw.at(4, 4, 0) / 65535.0, raw.at(4, 4, 1) / 65535.0, raw.at(4, 4, 2) / 65535.0});
         EXPECT_NEAR(pixelAt(picture->image, 4, 4).g, expected.g, 2e-6) << titleOf(space);
     }
 }
@@ -114,8 +138,11 @@ TEST(ReadPicture, ProfileAndOrientationOfWebpAreHonoured)
     ASSERT_TRUE(writeRaw(folder / "plain.webp", noise(12, 6, 3, 8, 5)));
     const std::string plain = readText(folder / "plain.webp");
     const auto& icc = iccProfile(RgbSpace::DisplayP3);
-    const std::string exif("II*\0\x08\0\0\0\x01\0\x12\x01\x03\0\x01\0\0\0\x06\0\0\0\0\0\0\0", 26);  // one entry: orientation 6
-    const auto data = [](const auto& bytes) { return WebPData{reinterpret_cast<const std::uint8_t*>(bytes.data()), bytes.size()}; };
+    const std::string exif("II*\0\x08\0\0\0\x01\0\x12\x01\x03\0\x01\0\0\0\x06\0\0\0\0\0\0\0",
+                           26);  // one entry: orientation 6
+    const auto data = [](const auto& bytes) {
+        return WebPData{reinterpret_cast<const std::uint8_t*>(bytes.data()), bytes.size()};
+    };
     const WebPData picturePart = data(plain), iccPart = data(icc), exifPart = data(exif);
     WebPMux* mux = WebPMuxCreate(&picturePart, 1);
     ASSERT_EQ(WebPMuxSetChunk(mux, "ICCP", &iccPart, 1), WEBP_MUX_OK);
@@ -130,7 +157,10 @@ TEST(ReadPicture, ProfileAndOrientationOfWebpAreHonoured)
     EXPECT_EQ(picture->info.profile.space, RgbSpace::DisplayP3);
     EXPECT_EQ(picture->image.width(), 6);
     const RawPicture raw = readRaw(folder / "p.webp");
-    EXPECT_NEAR(pixelAt(picture->image, 5, 0).g, decode(RgbSpace::DisplayP3, {raw.at(0, 0, 0) / 255.0, raw.at(0, 0, 1) / 255.0, raw.at(0, 0, 2) / 255.0}).g, 2e-6);
+    EXPECT_NEAR(
+        pixelAt(picture->image, 5, 0).g,
+        decode(RgbSpace::DisplayP3, {raw.at(0, 0, 0) / 255.0, raw.at(0, 0, 1) / 255.0, raw.at(0, 0, 2) / 255.0}).g,
+        2e-6);
 }
 
 TEST(ReadPicture, AnUnknownMatrixProfileAgreesWithLittleCms)
@@ -151,7 +181,8 @@ TEST(ReadPicture, AnUnknownMatrixProfileAgreesWithLittleCms)
     ASSERT_TRUE(picture) << picture.error().message();
     EXPECT_FALSE(picture->info.profile.space);
     const cmsHPROFILE lab = cmsCreateLab4Profile(nullptr);
-    const cmsHTRANSFORM transform = cmsCreateTransform(profile, TYPE_RGB_16, lab, TYPE_Lab_DBL, INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOCACHE);
+    const cmsHTRANSFORM transform =
+        cmsCreateTransform(profile, TYPE_RGB_16, lab, TYPE_Lab_DBL, INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOCACHE);
     for (int i = 0; i < 256; ++i) {
         cmsCIELab theirs;
         cmsDoTransform(transform, &raw.codes[static_cast<std::size_t>(3 * i)], &theirs, 1);
@@ -183,8 +214,10 @@ TEST(ReadPicture, WhatCannotBeReadIsRefusedByName)
     tjDestroy(encoder);
     EXPECT_TRUE(contains(faultOf(file), "press.jpg: CMYK pictures are not read"));
 
-    ASSERT_TRUE(writeRaw(folder / "bad-profile.tif", noise(4, 4, 3, 8, 1), [](OIIO::ImageSpec& spec) { embed(spec, std::vector<std::uint8_t>(200, 7)); }));
-    EXPECT_TRUE(contains(faultOf(folder / "bad-profile.tif"), "bad-profile.tif: the embedded colour profile is damaged"));
+    ASSERT_TRUE(writeRaw(folder / "bad-profile.tif", noise(4, 4, 3, 8, 1),
+                         [](OIIO::ImageSpec& spec) { embed(spec, std::vector<std::uint8_t>(200, 7)); }));
+    EXPECT_TRUE(
+        contains(faultOf(folder / "bad-profile.tif"), "bad-profile.tif: the embedded colour profile is damaged"));
     const auto output = OIIO::ImageOutput::create("float.tif");
     OIIO::ImageSpec spec(4, 4, 3, OIIO::TypeDesc::FLOAT);
     ASSERT_TRUE(output->open((folder / "float.tif").string(), spec));
@@ -201,7 +234,8 @@ TEST(ReadPicture, ATruncatedFileIsNeverAPictureInSilence)
         ASSERT_TRUE(writeRaw(folder / name, noise(120, 80, 3, 8, 7)));
         const std::string whole = readText(folder / name);
         for (int percent : {3, 30, 60, 90, 99}) {
-            const auto cut = folder.write(std::string("cut-") + name, whole.substr(0, whole.size() * static_cast<std::size_t>(percent) / 100));
+            const auto cut = folder.write(std::string("cut-") + name,
+                                          whole.substr(0, whole.size() * static_cast<std::size_t>(percent) / 100));
             EXPECT_NE(faultOf(cut), "accepted") << name << " at " << percent << " %";
         }
     }
@@ -212,13 +246,16 @@ TEST(ReadPicture, DamagedBytesAreRefusedOrReadButNeverCrash)
     const TemporaryFolder folder;
     Random random(14);
     for (const char* name : {"a.jpg", "b.png", "c.tif", "d.webp"}) {
-        ASSERT_TRUE(writeRaw(folder / name, noise(40, 30, 3, 8, 7), [](OIIO::ImageSpec& spec) { embed(spec, iccProfile(RgbSpace::DisplayP3)); }));
+        ASSERT_TRUE(writeRaw(folder / name, noise(40, 30, 3, 8, 7),
+                             [](OIIO::ImageSpec& spec) { embed(spec, iccProfile(RgbSpace::DisplayP3)); }));
         const std::string whole = readText(folder / name);
         int refused = 0;
         for (int round = 0; round < 150; ++round) {
             std::string bytes = whole;
             for (int k = random.whole(1, 8); k > 0; --k)
-                bytes[static_cast<std::size_t>(random.whole(0, static_cast<int>(std::min<std::size_t>(bytes.size(), random.flip() ? 200 : bytes.size())) - 1))] = static_cast<char>(random.whole(0, 255));
+                bytes[static_cast<std::size_t>(random.whole(
+                    0, static_cast<int>(std::min<std::size_t>(bytes.size(), random.flip() ? 200 : bytes.size())) -
+                           1))] = static_cast<char>(random.whole(0, 255));
             const auto picture = readPicture(folder.write(std::string("damaged-") + name, bytes));
             if (!picture) {
                 ++refused;
@@ -263,9 +300,11 @@ TEST(ReadReduced, QuickAndExactAgreeOnTheWhole)
     for (int y = 0; y < 1200; ++y)
         for (int x = 0; x < 1600; ++x)
             for (int k = 0; k < 3; ++k)
-                raw.codes[(static_cast<std::size_t>(y) * 1600 + x) * 3 + k] = static_cast<std::uint16_t>(40 + x / 10 + (k == 1 ? y / 20 : 0));
+                raw.codes[(static_cast<std::size_t>(y) * 1600 + x) * 3 + k] =
+                    static_cast<std::uint16_t>(40 + x / 10 + (k == 1 ? y / 20 : 0));
     ASSERT_TRUE(writeRaw(folder / "smooth.jpg", raw));
-    const auto quick = readReduced(folder / "smooth.jpg", 200, true), exact = readReduced(folder / "smooth.jpg", 200, false);
+    const auto quick = readReduced(folder / "smooth.jpg", 200, true),
+               exact = readReduced(folder / "smooth.jpg", 200, false);
     ASSERT_TRUE(quick && exact);
     ASSERT_EQ(quick->image.width(), exact->image.width());
     for (int x : {10, 100, 190})
@@ -275,16 +314,22 @@ TEST(ReadReduced, QuickAndExactAgreeOnTheWhole)
 TEST(ReadReduced, ABandOfRowsAtATimeGivesTheSamePixelsAsTheWholePicture)
 {
     const TemporaryFolder folder;
-    for (const auto& [width, height, edge] : {std::tuple{517, 331, 100}, {300, 700, 699}, {64, 129, 64}, {2000, 3, 40}, {5, 5, 100}}) {
+    for (const auto& [width, height, edge] :
+         {std::tuple{517, 331, 100}, {300, 700, 699}, {64, 129, 64}, {2000, 3, 40}, {5, 5, 100}}) {
         ASSERT_TRUE(writeRaw(folder / "p.tif", noise(width, height, 3, 16, 3)));
         const auto whole = readPicture(folder / "p.tif");
         const auto banded = readReducedWithSamples(folder / "p.tif", edge, 37);
         ASSERT_TRUE(whole && banded);
         const Size size = fitted({width, height}, edge), grid = fitted({width, height}, 37);
-        const Image image = reduceByArea(whole->image.view(), size.width, size.height), samples = sampleGrid(whole->image.view(), grid.width, grid.height);
+        const Image image = reduceByArea(whole->image.view(), size.width, size.height),
+                    samples = sampleGrid(whole->image.view(), grid.width, grid.height);
         ASSERT_EQ(banded->image.width(), size.width);
-        EXPECT_TRUE(std::equal(image.view().data, image.view().data + 3 * size.width * size.height, banded->image.view().data)) << width << " x " << height;
-        EXPECT_TRUE(std::equal(samples.view().data, samples.view().data + 3 * grid.width * grid.height, banded->samples.view().data)) << width << " x " << height;
+        EXPECT_TRUE(
+            std::equal(image.view().data, image.view().data + 3 * size.width * size.height, banded->image.view().data))
+            << width << " x " << height;
+        EXPECT_TRUE(std::equal(samples.view().data, samples.view().data + 3 * grid.width * grid.height,
+                               banded->samples.view().data))
+            << width << " x " << height;
         std::filesystem::remove(folder / "p.tif");
     }
     // What it takes is known before it is read: little in bands, much where the whole picture must lie in memory.
@@ -331,12 +376,14 @@ TEST(WritePicture, AlphaAndProfileArriveInTheFile)
     const auto picture = readPicture(folder / "in.png");
     ASSERT_TRUE(picture);
     for (const auto& [name, format] : {std::pair{"out.png", FileFormat::Png16}, {"out.tif", FileFormat::Tiff16}}) {
-        ASSERT_TRUE(writePicture(folder / name, picture->image.view(), picture->alpha, {format, RgbSpace::Srgb, 92}, {}));
+        ASSERT_TRUE(
+            writePicture(folder / name, picture->image.view(), picture->alpha, {format, RgbSpace::Srgb, 92}, {}));
         EXPECT_EQ(largestDifference(raw, readRaw(folder / name)), 0) << name;
         EXPECT_EQ(readPictureInfo(folder / name)->profile.space, RgbSpace::Srgb);
         EXPECT_FALSE(readPictureInfo(folder / name)->profile.assumedSrgb);
     }
-    ASSERT_TRUE(writePicture(folder / "flat.jpg", picture->image.view(), std::vector<float>(200, 0.0f), {FileFormat::Jpeg, RgbSpace::Srgb, 95}, {}));
+    ASSERT_TRUE(writePicture(folder / "flat.jpg", picture->image.view(), std::vector<float>(200, 0.0f),
+                             {FileFormat::Jpeg, RgbSpace::Srgb, 95}, {}));
     EXPECT_GE(readRaw(folder / "flat.jpg").at(3, 3, 1), 254);  // nothing covered: white paper
 }
 
@@ -351,8 +398,11 @@ TEST(WritePicture, MetadataTravelsAndTheOrientationBecomesUpright)
     }));
     const auto picture = readPicture(folder / "in.jpg");
     ASSERT_TRUE(picture);
-    for (const auto& [name, format] : {std::pair{"out.jpg", FileFormat::Jpeg}, {"out.png", FileFormat::Png8}, {"out.tif", FileFormat::Tiff8}}) {
-        ASSERT_TRUE(writePicture(folder / name, picture->image.view(), {}, {format, RgbSpace::Srgb, 92}, folder / "in.jpg")) << name;
+    for (const auto& [name, format] :
+         {std::pair{"out.jpg", FileFormat::Jpeg}, {"out.png", FileFormat::Png8}, {"out.tif", FileFormat::Tiff8}}) {
+        ASSERT_TRUE(
+            writePicture(folder / name, picture->image.view(), {}, {format, RgbSpace::Srgb, 92}, folder / "in.jpg"))
+            << name;
         EXPECT_EQ(captureTime(folder / name), "2026:05:04 10:11:12") << name;
         const auto image = Exiv2::ImageFactory::open((folder / name).string());
         image->readMetadata();
@@ -376,9 +426,11 @@ TEST(WritePicture, AFullDiskLeavesNothingBehind)
 
 TEST(OutputTransform, EqualsTheDefinitionToACode)
 {
-    // Inside the space to one 16-bit code; colours brought to its edge to two in a thousand of them where the curve is steep.
+    // Inside the space to one 16-bit code; colours brought to its edge to two in a thousand of them where the curve is
+    // steep.
     Random random(15);
-    for (RgbSpace space : {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto, RgbSpace::Rec2020}) {
+    for (RgbSpace space :
+         {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto, RgbSpace::Rec2020}) {
         const Image image = random.picture(211, 40, -0.2, 1.3);
         std::vector<std::uint16_t> codes(211 * 40 * 3);
         encodeToCodes(image.view(), space, codes.data());
@@ -421,7 +473,8 @@ TEST(Resize, KeepsTheMeanAndSamplesSinglePixels)
 
 TEST(IccProfile, IsTheSameOnEveryCallAndKnownAgain)
 {
-    for (RgbSpace space : {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto, RgbSpace::Rec2020, RgbSpace::Linear}) {
+    for (RgbSpace space : {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto, RgbSpace::Rec2020,
+                           RgbSpace::Linear}) {
         EXPECT_EQ(&iccProfile(space), &iccProfile(space));
         const auto profile = sourceProfile(iccProfile(space), 3, 16);
         ASSERT_TRUE(profile);

@@ -3,10 +3,10 @@
 #include "core/base/json_text.h"
 
 #include <cmath>
-#include <fstream>
 #include <cstdio>
 #include <ctime>
 #include <exiv2/exiv2.hpp>
+#include <fstream>
 #include <mutex>
 #include <set>
 
@@ -28,9 +28,12 @@ std::mutex& exivMutex()
 
 bool travels(const Exiv2::Exifdatum& datum)
 {
-    static const std::set<std::string> described{"ImageDescription", "Make", "Model", "Software", "DateTime", "Artist", "Copyright", "Rating", "RatingPercent",
-                                                 "XPTitle", "XPComment", "XPAuthor", "XPKeywords", "XPSubject"};
-    static const std::set<std::string> ofPixels{"PixelXDimension", "PixelYDimension", "ColorSpace", "ComponentsConfiguration", "CompressedBitsPerPixel", "InteroperabilityTag"};
+    static const std::set<std::string> described{
+        "ImageDescription", "Make",          "Model",   "Software",  "DateTime", "Artist",     "Copyright",
+        "Rating",           "RatingPercent", "XPTitle", "XPComment", "XPAuthor", "XPKeywords", "XPSubject"};
+    static const std::set<std::string> ofPixels{
+        "PixelXDimension",         "PixelYDimension",        "ColorSpace",
+        "ComponentsConfiguration", "CompressedBitsPerPixel", "InteroperabilityTag"};
     const std::string group = datum.groupName();
     if (group == "Image")
         return described.count(datum.tagName()) > 0;
@@ -91,7 +94,8 @@ WebpExtras readWebpExtras(const std::filesystem::path& path)
         image->readMetadata();
         if (const Exiv2::DataBuf* icc = image->iccProfile(); icc && icc->pData_)
             extras.icc.assign(icc->pData_, icc->pData_ + icc->size_);
-        if (const auto found = image->exifData().findKey(Exiv2::ExifKey("Exif.Image.Orientation")); found != image->exifData().end())
+        if (const auto found = image->exifData().findKey(Exiv2::ExifKey("Exif.Image.Orientation"));
+            found != image->exifData().end())
             extras.orientation = static_cast<int>(found->toLong());
     } catch (const std::exception&) {
         return {};  // whatever is damaged there, the picture itself is judged by its decoder
@@ -112,7 +116,10 @@ std::string captureTime(const std::filesystem::path& path)
     }
 }
 
-double CaptureFacts::exposureStops() const { return std::log2(exposureSeconds * sensitivity / (100 * fNumber * fNumber)); }
+double CaptureFacts::exposureStops() const
+{
+    return std::log2(exposureSeconds * sensitivity / (100 * fNumber * fNumber));
+}
 
 CaptureFacts captureFacts(const std::filesystem::path& path)
 {
@@ -128,12 +135,14 @@ CaptureFacts captureFacts(const std::filesystem::path& path)
         };
         const auto number = [&](const char* key) {
             const auto found = exif.findKey(Exiv2::ExifKey(key));
-            const double value = found == exif.end() || found->count() == 0 ? 0.0 : static_cast<double>(found->toFloat());
+            const double value =
+                found == exif.end() || found->count() == 0 ? 0.0 : static_cast<double>(found->toFloat());
             return std::isfinite(value) && value > 0 ? value : 0.0;
         };
         std::tm time{};
         const std::string taken = words("Exif.Photo.DateTimeOriginal");
-        if (std::sscanf(taken.c_str(), "%d:%d:%d %d:%d:%d", &time.tm_year, &time.tm_mon, &time.tm_mday, &time.tm_hour, &time.tm_min, &time.tm_sec) == 6) {
+        if (std::sscanf(taken.c_str(), "%d:%d:%d %d:%d:%d", &time.tm_year, &time.tm_mon, &time.tm_mday, &time.tm_hour,
+                        &time.tm_min, &time.tm_sec) == 6) {
             time.tm_year -= 1900, time.tm_mon -= 1;
             facts.seconds = std::max<std::int64_t>(0, timegm(&time));
         }

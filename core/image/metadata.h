@@ -10,11 +10,13 @@
 
 namespace amber {
 
-/// Copies the descriptive metadata of `source` into `target` (an existing JPEG, PNG or TIFF). What describes the source's
-/// pixels (size, strips, thumbnail) is left out and the orientation becomes upright. A source without readable metadata is no error.
+/// Copies the descriptive metadata of `source` into `target` (an existing JPEG, PNG or TIFF). What describes the
+/// source's pixels (size, strips, thumbnail) is left out and the orientation becomes upright. A source without readable
+/// metadata is no error.
 Status copyMetadata(const std::filesystem::path& source, const std::filesystem::path& target);
 
-/// The colour profile and the orientation of a WebP file, which the picture library does not hand on. Empty and 1 when absent.
+/// The colour profile and the orientation of a WebP file, which the picture library does not hand on. Empty and 1 when
+/// absent.
 struct WebpExtras {
     std::vector<std::uint8_t> icc;
     int orientation = 1;
@@ -26,17 +28,19 @@ std::string captureTime(const std::filesystem::path& path);
 
 /// What a camera wrote down about a picture. Absent numbers are 0, absent words empty.
 struct CaptureFacts {
-    std::int64_t seconds = 0;      ///< since 1970, by the camera's own clock; 0 when unknown
+    std::int64_t seconds = 0;  ///< since 1970, by the camera's own clock; 0 when unknown
     std::string camera, lens;
     double exposureSeconds = 0, fNumber = 0, sensitivity = 0;
     bool hasExposure() const { return exposureSeconds > 0 && fNumber > 0 && sensitivity > 0; }
-    /// How much light the camera let in and amplified, in stops: log2(t S / (100 N^2)). One more means a picture twice as light.
+    /// How much light the camera let in and amplified, in stops: log2(t S / (100 N^2)). One more means a picture twice
+    /// as light.
     double exposureStops() const;
 };
 CaptureFacts captureFacts(const std::filesystem::path& path);
 
-/// How hard a JPEG was compressed, 1 (most) to 100: the quality whose scaling of the example luminance table of ITU-T T.81 (table K.1) comes
-/// nearest to the file's own, by the scale of the IJG's library (50: as printed). 100 for what is no JPEG.
+/// How hard a JPEG was compressed, 1 (most) to 100: the quality whose scaling of the example luminance table of ITU-T
+/// T.81 (table K.1) comes nearest to the file's own, by the scale of the IJG's library (50: as printed). 100 for what
+/// is no JPEG.
 double jpegQuality(const std::filesystem::path& path);
 
 }  // namespace amber

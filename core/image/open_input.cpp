@@ -21,7 +21,8 @@ void fillProfileTables()
 
 }  // namespace
 
-Result<std::unique_ptr<OIIO::ImageInput>> openInput(const std::string& format, const std::filesystem::path& path, OIIO::ImageSpec& spec, const OIIO::ImageSpec& config)
+Result<std::unique_ptr<OIIO::ImageInput>> openInput(const std::string& format, const std::filesystem::path& path,
+                                                    OIIO::ImageSpec& spec, const OIIO::ImageSpec& config)
 {
     fillProfileTables();
     auto input = OIIO::ImageInput::create(format);

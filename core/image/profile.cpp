@@ -26,14 +26,22 @@ using Curve = std::unique_ptr<cmsToneCurve, FreeCurve>;
 /// ICC parametric curve type 4: Y = (aX + b)^g for X >= d, else cX (LittleCMS type 4).
 Curve transferCurve(RgbSpace space)
 {
-    const auto parametric = [](std::array<double, 5> p) { return Curve(cmsBuildParametricToneCurve(nullptr, 4, p.data())); };
+    const auto parametric = [](std::array<double, 5> p) {
+        return Curve(cmsBuildParametricToneCurve(nullptr, 4, p.data()));
+    };
     switch (space) {
     case RgbSpace::Srgb:
-    case RgbSpace::DisplayP3: return parametric({2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045});
-    case RgbSpace::OpRgb: return Curve(cmsBuildGamma(nullptr, 563.0 / 256));
-    case RgbSpace::ProPhoto: return parametric({1.8, 1, 0, 1.0 / 16, 16.0 / 512});
-    case RgbSpace::Rec2020: return parametric({1 / 0.45, 1 / 1.09929682680944, 0.09929682680944 / 1.09929682680944, 1 / 4.5, 4.5 * 0.018053968510807});
-    case RgbSpace::Linear: return Curve(cmsBuildGamma(nullptr, 1.0));
+    case RgbSpace::DisplayP3:
+        return parametric({2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045});
+    case RgbSpace::OpRgb:
+        return Curve(cmsBuildGamma(nullptr, 563.0 / 256));
+    case RgbSpace::ProPhoto:
+        return parametric({1.8, 1, 0, 1.0 / 16, 16.0 / 512});
+    case RgbSpace::Rec2020:
+        return parametric(
+            {1 / 0.45, 1 / 1.09929682680944, 0.09929682680944 / 1.09929682680944, 1 / 4.5, 4.5 * 0.018053968510807});
+    case RgbSpace::Linear:
+        return Curve(cmsBuildGamma(nullptr, 1.0));
     }
     return Curve(cmsBuildGamma(nullptr, 1.0));
 }
@@ -58,21 +66,29 @@ public:
         for (int channel = 0; channel < 3; ++channel) {
             m_curves[channel].resize(static_cast<std::size_t>(codes));
             for (int i = 0; i < codes; ++i)
-                m_curves[channel][static_cast<std::size_t>(i)] = static_cast<float>(decodeOf(channel, static_cast<double>(i) / (codes - 1)));
+                m_curves[channel][static_cast<std::size_t>(i)] =
+                    static_cast<float>(decodeOf(channel, static_cast<double>(i) / (codes - 1)));
         }
         for (int i = 0; i < 3; ++i)
             for (int j = 0; j < 3; ++j)
                 m_matrix[i][j] = static_cast<float>(matrix.m[i][j]);
     }
-    void convert(const std::uint8_t* codes, int channels, int count, float* rgb) const override { run(codes, channels, count, rgb); }
-    void convert(const std::uint16_t* codes, int channels, int count, float* rgb) const override { run(codes, channels, count, rgb); }
+    void convert(const std::uint8_t* codes, int channels, int count, float* rgb) const override
+    {
+        run(codes, channels, count, rgb);
+    }
+    void convert(const std::uint16_t* codes, int channels, int count, float* rgb) const override
+    {
+        run(codes, channels, count, rgb);
+    }
 
 private:
     template <class Code>
     void run(const Code* codes, int channels, int count, float* rgb) const
     {
         if (channels == 3)
-            return linearRow(codes, {m_curves[0].data(), m_curves[1].data(), m_curves[2].data()}, m_matrix, static_cast<std::size_t>(count), rgb);
+            return linearRow(codes, {m_curves[0].data(), m_curves[1].data(), m_curves[2].data()}, m_matrix,
+                             static_cast<std::size_t>(count), rgb);
         const int g = channels >= 3 ? 1 : 0, b = channels >= 3 ? 2 : 0;
         for (int i = 0; i < count; ++i, codes += channels, rgb += 3) {
             const float x = m_curves[0][codes[0]], y = m_curves[1][codes[g]], z = m_curves[2][codes[b]];
@@ -90,7 +106,8 @@ public:
     LcmsTransform(cmsHPROFILE source, int bits)
     {
         const Profile working = makeProfile(RgbSpace::Linear);
-        m_transform = cmsCreateTransform(source, bits == 8 ? TYPE_RGB_8 : TYPE_RGB_16, working.get(), TYPE_RGB_FLT, INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOCACHE);
+        m_transform = cmsCreateTransform(source, bits == 8 ? TYPE_RGB_8 : TYPE_RGB_16, working.get(), TYPE_RGB_FLT,
+                                         INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOCACHE);
     }
     ~LcmsTransform() override
     {
@@ -98,8 +115,14 @@ public:
             cmsDeleteTransform(m_transform);
     }
     bool isValid() const { return m_transform != nullptr; }
-    void convert(const std::uint8_t* codes, int channels, int count, float* rgb) const override { run(codes, channels, count, rgb); }
-    void convert(const std::uint16_t* codes, int channels, int count, float* rgb) const override { run(codes, channels, count, rgb); }
+    void convert(const std::uint8_t* codes, int channels, int count, float* rgb) const override
+    {
+        run(codes, channels, count, rgb);
+    }
+    void convert(const std::uint16_t* codes, int channels, int count, float* rgb) const override
+    {
+        run(codes, channels, count, rgb);
+    }
 
 private:
     template <class Code>
@@ -143,23 +166,32 @@ std::optional<Shaper> readShaper(cmsHPROFILE profile)
     return shaper;
 }
 
-double evaluate(const cmsToneCurve* curve, double v) { return cmsEvalToneCurveFloat(curve, static_cast<cmsFloat32Number>(v)); }
+double evaluate(const cmsToneCurve* curve, double v)
+{
+    return cmsEvalToneCurveFloat(curve, static_cast<cmsFloat32Number>(v));
+}
 
 /// Published spaces are recognised so that their exact numbers are used instead of a profile's 16-bit rounding of them.
 std::optional<RgbSpace> recognise(const Shaper& shaper)
 {
-    for (RgbSpace space : {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto, RgbSpace::Rec2020, RgbSpace::Linear}) {
+    for (RgbSpace space : {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto, RgbSpace::Rec2020,
+                           RgbSpace::Linear}) {
         const Matrix3 toD50 = bradford(whiteOf(space), kD50) * rgbToXyz(space);
         double worst = 0;
         for (int i = 0; i < 27; ++i) {
             const double v[3] = {(i % 3) / 2.0, (i / 3 % 3) / 2.0, (i / 9) / 2.0};
-            const LinearRgb theirs = apply(shaper.toXyzD50, {evaluate(shaper.curves[0], v[0]), evaluate(shaper.curves[1], v[1]), evaluate(shaper.curves[2], v[2])});
-            const LinearRgb ours = apply(toD50, {decodeComponent(space, v[0]), decodeComponent(space, v[1]), decodeComponent(space, v[2])});
+            const LinearRgb theirs =
+                apply(shaper.toXyzD50, {evaluate(shaper.curves[0], v[0]), evaluate(shaper.curves[1], v[1]),
+                                        evaluate(shaper.curves[2], v[2])});
+            const LinearRgb ours = apply(
+                toD50, {decodeComponent(space, v[0]), decodeComponent(space, v[1]), decodeComponent(space, v[2])});
             const Lab p = toLab(Xyz{theirs.r, theirs.g, theirs.b}), q = toLab(Xyz{ours.r, ours.g, ours.b});
             worst = std::max({worst, std::abs(p.l - q.l), std::abs(p.a - q.a), std::abs(p.b - q.b)});
         }
         for (double v : {0.02, 0.1, 0.25, 0.75})  // tone curves alone, away from the ends
-            worst = std::max(worst, std::abs(encodeComponent(RgbSpace::Srgb, evaluate(shaper.curves[1], v)) - encodeComponent(RgbSpace::Srgb, decodeComponent(space, v))) * 100);
+            worst = std::max(worst, std::abs(encodeComponent(RgbSpace::Srgb, evaluate(shaper.curves[1], v)) -
+                                             encodeComponent(RgbSpace::Srgb, decodeComponent(space, v))) *
+                                        100);
         if (worst < 0.3)
             return space;
     }
@@ -171,7 +203,8 @@ SourceProfile knownSpace(RgbSpace space, int bits)
     SourceProfile result;
     result.title = titleOf(space);
     result.space = space;
-    result.transform = std::make_shared<MatrixTransform>(bits, toWorking(space), [space](int, double v) { return decodeComponent(space, v); });
+    result.transform = std::make_shared<MatrixTransform>(bits, toWorking(space),
+                                                         [space](int, double v) { return decodeComponent(space, v); });
     return result;
 }
 
@@ -180,8 +213,9 @@ SourceProfile knownSpace(RgbSpace space, int bits)
 const std::vector<std::uint8_t>& iccProfile(RgbSpace space)
 {
     const auto bytes = [](RgbSpace which) { return iccBytes(makeProfile(which).get(), std::string(titleOf(which))); };
-    static const std::array<std::vector<std::uint8_t>, 6> all{bytes(RgbSpace::Srgb), bytes(RgbSpace::DisplayP3), bytes(RgbSpace::OpRgb),
-                                                             bytes(RgbSpace::ProPhoto), bytes(RgbSpace::Rec2020), bytes(RgbSpace::Linear)};
+    static const std::array<std::vector<std::uint8_t>, 6> all{bytes(RgbSpace::Srgb),    bytes(RgbSpace::DisplayP3),
+                                                              bytes(RgbSpace::OpRgb),   bytes(RgbSpace::ProPhoto),
+                                                              bytes(RgbSpace::Rec2020), bytes(RgbSpace::Linear)};
     return all[static_cast<std::size_t>(space)];
 }
 
@@ -202,7 +236,8 @@ Result<SourceProfile> sourceProfile(const std::vector<std::uint8_t>& icc, int ch
         const auto* curve = static_cast<const cmsToneCurve*>(cmsReadTag(profile.get(), cmsSigGrayTRCTag));
         if (!curve)
             return fail("the embedded grey profile has no tone curve");
-        result.transform = std::make_shared<MatrixTransform>(bits, Matrix3{{{1, 0, 0}, {0, 1, 0}, {0, 0, 1}}}, [curve](int, double v) { return evaluate(curve, v); });
+        result.transform = std::make_shared<MatrixTransform>(bits, Matrix3{{{1, 0, 0}, {0, 1, 0}, {0, 0, 1}}},
+                                                             [curve](int, double v) { return evaluate(curve, v); });
         return result;
     }
     if (kind != cmsSigRgbData)
@@ -210,8 +245,10 @@ Result<SourceProfile> sourceProfile(const std::vector<std::uint8_t>& icc, int ch
     if (const auto shaper = readShaper(profile.get())) {
         if (const auto space = recognise(*shaper))
             return knownSpace(*space, bits);
-        const Matrix3 matrix = inverse(rgbToXyz(RgbSpace::Linear)) * bradford(kD50, whiteOf(RgbSpace::Linear)) * shaper->toXyzD50;
-        result.transform = std::make_shared<MatrixTransform>(bits, matrix, [&](int channel, double v) { return evaluate(shaper->curves[channel], v); });
+        const Matrix3 matrix =
+            inverse(rgbToXyz(RgbSpace::Linear)) * bradford(kD50, whiteOf(RgbSpace::Linear)) * shaper->toXyzD50;
+        result.transform = std::make_shared<MatrixTransform>(
+            bits, matrix, [&](int channel, double v) { return evaluate(shaper->curves[channel], v); });
         return result;
     }
     if (channels == 1)

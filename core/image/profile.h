@@ -19,20 +19,21 @@ const std::vector<std::uint8_t>& iccProfile(RgbSpace space);
 class SourceTransform {
 public:
     virtual ~SourceTransform() = default;
-    /// `codes`: `count` pixels of `channels` codes (1 or 3 are used, further ones skipped); `rgb`: count * 3 floats. Thread safe.
+    /// `codes`: `count` pixels of `channels` codes (1 or 3 are used, further ones skipped); `rgb`: count * 3 floats.
+    /// Thread safe.
     virtual void convert(const std::uint8_t* codes, int channels, int count, float* rgb) const = 0;
     virtual void convert(const std::uint16_t* codes, int channels, int count, float* rgb) const = 0;
 };
 
 struct SourceProfile {
-    std::string title;               ///< for people: "sRGB", "Display P3", or the profile's own description
-    std::optional<RgbSpace> space;   ///< set when the profile is one of ours within 0.3 in L*, a*, b*
-    bool assumedSrgb = false;        ///< the file had no profile
+    std::string title;              ///< for people: "sRGB", "Display P3", or the profile's own description
+    std::optional<RgbSpace> space;  ///< set when the profile is one of ours within 0.3 in L*, a*, b*
+    bool assumedSrgb = false;       ///< the file had no profile
     std::shared_ptr<const SourceTransform> transform;
 };
 
-/// Reads an embedded profile (empty: sRGB is assumed) for pictures with `channels` colour channels (1 or 3) of `bits` (8 or 16).
-/// Fails for a damaged profile and for one of another kind (CMYK, Lab).
+/// Reads an embedded profile (empty: sRGB is assumed) for pictures with `channels` colour channels (1 or 3) of `bits`
+/// (8 or 16). Fails for a damaged profile and for one of another kind (CMYK, Lab).
 Result<SourceProfile> sourceProfile(const std::vector<std::uint8_t>& icc, int channels, int bits);
 
 }  // namespace amber

@@ -15,7 +15,10 @@ const double kEndSlope = (1 - kKnee) / (kBend + 1) / (kWhite - kKnee);
 
 Error failed(const char* what, int status, const std::filesystem::path& path)
 {
-    return {std::string(what) + ": " + (status > 0 ? std::strerror(status) : libraw_strerror(status)), path.string(), {}, {}};
+    return {std::string(what) + ": " + (status > 0 ? std::strerror(status) : libraw_strerror(status)),
+            path.string(),
+            {},
+            {}};
 }
 
 Result<std::unique_ptr<LibRaw>> opened(const std::filesystem::path& path)
@@ -27,7 +30,8 @@ Result<std::unique_ptr<LibRaw>> opened(const std::filesystem::path& path)
         return tl::make_unexpected(failed("not a raw file this program reads", status, path));
     const auto& sizes = raw->imgdata.sizes;
     if (static_cast<long long>(sizes.raw_width) * sizes.raw_height > kPixelLimit)
-        return fail("picture too large", path.string(), "at most 400 megapixels", std::to_string(sizes.raw_width) + " x " + std::to_string(sizes.raw_height));
+        return fail("picture too large", path.string(), "at most 400 megapixels",
+                    std::to_string(sizes.raw_width) + " x " + std::to_string(sizes.raw_height));
     return raw;
 }
 
@@ -103,7 +107,8 @@ Result<Picture> readRaw(const std::filesystem::path& path, bool quick)
     if (const int status = raw.dcraw_process(); status != LIBRAW_SUCCESS)
         return tl::make_unexpected(failed("the raw file cannot be developed", status, path));
     int status = 0;
-    const std::unique_ptr<libraw_processed_image_t, decltype(&LibRaw::dcraw_clear_mem)> made(raw.dcraw_make_mem_image(&status), &LibRaw::dcraw_clear_mem);
+    const std::unique_ptr<libraw_processed_image_t, decltype(&LibRaw::dcraw_clear_mem)> made(
+        raw.dcraw_make_mem_image(&status), &LibRaw::dcraw_clear_mem);
     if (!made || made->bits != 16 || (made->colors != 3 && made->colors != 1))
         return fail("the raw file gives no picture of three colours", path.string());
 
@@ -133,7 +138,8 @@ Result<Picture> readRaw(const std::filesystem::path& path, bool quick)
     const auto* codes = reinterpret_cast<const std::uint16_t*>(made->data);
     const int channels = made->colors;
     tbb::parallel_for(0, picture.image.height(), [&](int y) {
-        const std::uint16_t* in = codes + static_cast<std::size_t>(y) * made->width * static_cast<std::size_t>(channels);
+        const std::uint16_t* in =
+            codes + static_cast<std::size_t>(y) * made->width * static_cast<std::size_t>(channels);
         float* out = picture.image.mutableView().row(y);
         for (int x = 0; x < made->width; ++x, in += channels, out += 3) {
             double v[3], full = 0, strongest = 0;
@@ -143,7 +149,8 @@ Result<Picture> readRaw(const std::filesystem::path& path, bool quick)
                 strongest = std::max(strongest, v[k]);
             }
             const double t = std::clamp((full - 0.92) / 0.07, 0.0, 1.0), neutral = t * t * (3 - 2 * t);
-            LinearRgb c{(v[0] + neutral * (strongest - v[0])) * gain, (v[1] + neutral * (strongest - v[1])) * gain, (v[2] + neutral * (strongest - v[2])) * gain};
+            LinearRgb c{(v[0] + neutral * (strongest - v[0])) * gain, (v[1] + neutral * (strongest - v[1])) * gain,
+                        (v[2] + neutral * (strongest - v[2])) * gain};
             c = apply(toSrgb, c);
             c = apply(toWorking(RgbSpace::Srgb), {baseCurve(c.r), baseCurve(c.g), baseCurve(c.b)});
             out[0] = static_cast<float>(c.r), out[1] = static_cast<float>(c.g), out[2] = static_cast<float>(c.b);

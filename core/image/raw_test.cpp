@@ -54,14 +54,16 @@ TEST(Raw, AFileIsDevelopedNeutralAndInProportionToTheSceneLight)
                 for (int x = static_cast<int>(cx - r); x <= cx + r; ++x, ++n) {
                     const float* p = picture->image.view().row(y) + 3 * x;
                     const LinearRgb own = apply(fromWorking(RgbSpace::Srgb), {p[0], p[1], p[2]});
-                    mean = {mean.r + baseCurveInverse(own.r), mean.g + baseCurveInverse(own.g), mean.b + baseCurveInverse(own.b)};
+                    mean = {mean.r + baseCurveInverse(own.r), mean.g + baseCurveInverse(own.g),
+                            mean.b + baseCurveInverse(own.b)};
                 }
             if (name.rfind("stair", 0) != 0)
                 continue;
             const double scene = patch["scene"][1];
             ratios.push_back(mean.g / n / scene);
             const OkLab lab = toOkLab(apply(toWorking(RgbSpace::Srgb), {mean.r / n, mean.g / n, mean.b / n}));
-            EXPECT_LT(std::hypot(lab.a, lab.b), 0.02) << name << ": grey under the white that the camera chose, near its light";
+            EXPECT_LT(std::hypot(lab.a, lab.b), 0.02)
+                << name << ": grey under the white that the camera chose, near its light";
         }
     }
     ASSERT_EQ(ratios.size(), 7u);

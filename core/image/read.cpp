@@ -23,7 +23,9 @@ constexpr std::size_t kFileLimitBytes = std::size_t{4} << 30;
 
 std::string sniff(const unsigned char* b, std::size_t n)
 {
-    const auto starts = [&](const char* magic, std::size_t size, std::size_t at = 0) { return n >= at + size && std::memcmp(b + at, magic, size) == 0; };
+    const auto starts = [&](const char* magic, std::size_t size, std::size_t at = 0) {
+        return n >= at + size && std::memcmp(b + at, magic, size) == 0;
+    };
     if (starts("\xFF\xD8\xFF", 3))
         return "jpeg";
     if (starts("\x89PNG\r\n\x1a\n", 8))
@@ -48,7 +50,8 @@ bool wantsRaw(const fs::path& path)
         return false;
     const std::string format = sniff(head, sizeof head);
     std::string ending = path.extension().string();
-    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    std::transform(ending.begin(), ending.end(), ending.begin(),
+                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
     return (format.empty() || (format == "tiff" && ending != ".tif" && ending != ".tiff")) && isRawFile(path);
 }
 
@@ -107,12 +110,14 @@ Result<Opened> open(const fs::path& path)
     opened.input = std::move(*input);
     const OIIO::ImageSpec& spec = opened.spec;
     if (spec.width < 1 || spec.height < 1 || static_cast<long long>(spec.width) * spec.height > kPixelLimit)
-        return fail("picture too large", name, "at most 400 megapixels", std::to_string(spec.width) + " x " + std::to_string(spec.height));
+        return fail("picture too large", name, "at most 400 megapixels",
+                    std::to_string(spec.width) + " x " + std::to_string(spec.height));
     std::string kind;
     for (const char* attribute : {"jpeg:ColorSpace", "tiff:ColorSpace", "oiio:ColorSpace"})
         kind += std::string(spec.get_string_attribute(attribute));
     const int ink = spec.get_int_attribute("tiff:PhotometricInterpretation", -1);
-    if (kind.find("CMYK") != std::string::npos || kind.find("YCCK") != std::string::npos || kind.find("YCbCrK") != std::string::npos || ink == 5)
+    if (kind.find("CMYK") != std::string::npos || kind.find("YCCK") != std::string::npos ||
+        kind.find("YCbCrK") != std::string::npos || ink == 5)
         return fail("CMYK pictures are not read: convert it to RGB first", name);
     if (spec.format == OIIO::TypeDesc::UINT8)
         opened.bits = 8;
@@ -121,7 +126,8 @@ Result<Opened> open(const fs::path& path)
     else
         return fail("this pixel type is not read", name, "8 or 16 bits a channel", spec.format.c_str());
     if (spec.nchannels < 1 || (spec.nchannels == 2 && spec.alpha_channel != 1) || spec.nchannels > 5)
-        return fail("unexpected number of channels", name, "grey or RGB, with or without alpha", std::to_string(spec.nchannels));
+        return fail("unexpected number of channels", name, "grey or RGB, with or without alpha",
+                    std::to_string(spec.nchannels));
     opened.colourChannels = spec.nchannels >= 3 ? 3 : 1;
     opened.associatedAlpha = spec.alpha_channel >= 0 && spec.get_int_attribute("oiio:UnassociatedAlpha", 0) == 0;
     opened.orientation = spec.get_int_attribute("Orientation", 1);
@@ -164,14 +170,16 @@ void divideByAlpha(std::vector<Code>& codes, int channels, int alphaChannel)
     for (std::size_t i = 0; i < codes.size(); i += static_cast<std::size_t>(channels))
         if (const double alpha = codes[i + static_cast<std::size_t>(alphaChannel)]; alpha > 0 && alpha < kTop)
             for (int k = 0; k < alphaChannel; ++k)
-                codes[i + static_cast<std::size_t>(k)] = static_cast<Code>(std::min(kTop, codes[i + static_cast<std::size_t>(k)] * kTop / alpha + 0.5));
+                codes[i + static_cast<std::size_t>(k)] =
+                    static_cast<Code>(std::min(kTop, codes[i + static_cast<std::size_t>(k)] * kTop / alpha + 0.5));
 }
 
 template <class Code>
 Result<std::vector<Code>> readCodes(Opened& opened, const fs::path& path)
 {
     std::vector<Code> codes(static_cast<std::size_t>(opened.spec.width) * opened.spec.height * opened.spec.nchannels);
-    const bool read = opened.input->read_image(0, 0, 0, opened.spec.nchannels, OIIO::BaseTypeFromC<Code>::value, codes.data());
+    const bool read =
+        opened.input->read_image(0, 0, 0, opened.spec.nchannels, OIIO::BaseTypeFromC<Code>::value, codes.data());
     if (!read || opened.input->has_error()) {
         const std::string why = opened.input->geterror();
         return fail("damaged or cut short" + (why.empty() ? "" : ": " + why), path.string());
@@ -186,21 +194,37 @@ std::size_t uprightSource(int orientation, int x, int y, int storedWidth, int st
 {
     int sx = x, sy = y;
     switch (orientation) {
-    case 2: sx = storedWidth - 1 - x; break;
-    case 3: sx = storedWidth - 1 - x, sy = storedHeight - 1 - y; break;
-    case 4: sy = storedHeight - 1 - y; break;
-    case 5: sx = y, sy = x; break;
-    case 6: sx = y, sy = storedHeight - 1 - x; break;
-    case 7: sx = storedWidth - 1 - y, sy = storedHeight - 1 - x; break;
-    case 8: sx = storedWidth - 1 - y, sy = x; break;
-    default: break;
+    case 2:
+        sx = storedWidth - 1 - x;
+        break;
+    case 3:
+        sx = storedWidth - 1 - x, sy = storedHeight - 1 - y;
+        break;
+    case 4:
+        sy = storedHeight - 1 - y;
+        break;
+    case 5:
+        sx = y, sy = x;
+        break;
+    case 6:
+        sx = y, sy = storedHeight - 1 - x;
+        break;
+    case 7:
+        sx = storedWidth - 1 - y, sy = storedHeight - 1 - x;
+        break;
+    case 8:
+        sx = storedWidth - 1 - y, sy = x;
+        break;
+    default:
+        break;
     }
     return static_cast<std::size_t>(sy) * storedWidth + sx;
 }
 
 /// Converts codes row by row with `convertRow(codes, count, rgb)`, turning the picture upright.
 template <class Code, class ConvertRow>
-void developInto(const Opened& opened, const std::vector<Code>& codes, const ConvertRow& convertRow, Image& image, std::vector<float>& alpha)
+void developInto(const Opened& opened, const std::vector<Code>& codes, const ConvertRow& convertRow, Image& image,
+                 std::vector<float>& alpha)
 {
     const int channels = opened.spec.nchannels, width = opened.spec.width, height = opened.spec.height;
     const bool turned = opened.orientation >= 5;
@@ -216,13 +240,16 @@ void developInto(const Opened& opened, const std::vector<Code>& codes, const Con
         if (opened.orientation != 1) {
             line.resize(static_cast<std::size_t>(out.width) * channels);
             for (int x = 0; x < out.width; ++x)
-                std::memcpy(&line[static_cast<std::size_t>(x) * channels], &codes[uprightSource(opened.orientation, x, y, width, height) * channels], sizeof(Code) * channels);
+                std::memcpy(&line[static_cast<std::size_t>(x) * channels],
+                            &codes[uprightSource(opened.orientation, x, y, width, height) * channels],
+                            sizeof(Code) * channels);
             in = line.data();
         }
         convertRow(in, out.width, out.row(y));
         if (alphaChannel >= 0)
             for (int x = 0; x < out.width; ++x)
-                alpha[static_cast<std::size_t>(y) * out.width + x] = static_cast<float>(in[static_cast<std::size_t>(x) * channels + alphaChannel]) / scale;
+                alpha[static_cast<std::size_t>(y) * out.width + x] =
+                    static_cast<float>(in[static_cast<std::size_t>(x) * channels + alphaChannel]) / scale;
     });
 }
 
@@ -234,7 +261,9 @@ Status develop(Opened& opened, const fs::path& path, Picture& picture)
         return tl::make_unexpected(codes.error());
     const int channels = opened.spec.nchannels;
     const SourceTransform& transform = *picture.info.profile.transform;
-    developInto(opened, *codes, [&](const Code* in, int count, float* rgb) { transform.convert(in, channels, count, rgb); }, picture.image, picture.alpha);
+    developInto(
+        opened, *codes, [&](const Code* in, int count, float* rgb) { transform.convert(in, channels, count, rgb); },
+        picture.image, picture.alpha);
     return {};
 }
 
@@ -265,13 +294,18 @@ std::optional<Picture> readScaledJpeg(const Opened& opened, const fs::path& path
         return std::nullopt;
     Opened small;
     small.orientation = opened.orientation;
-    small.spec = OIIO::ImageSpec(TJSCALED(width, (tjscalingfactor{1, divisor})), TJSCALED(height, (tjscalingfactor{1, divisor})), 3, OIIO::TypeDesc::UINT8);
+    small.spec = OIIO::ImageSpec(TJSCALED(width, (tjscalingfactor{1, divisor})),
+                                 TJSCALED(height, (tjscalingfactor{1, divisor})), 3, OIIO::TypeDesc::UINT8);
     std::vector<std::uint8_t> codes(static_cast<std::size_t>(small.spec.width) * small.spec.height * 3);
-    if (tjDecompress2(decoder.get(), data, bytes->size(), codes.data(), small.spec.width, 0, small.spec.height, TJPF_RGB, TJFLAG_FASTDCT) != 0)
+    if (tjDecompress2(decoder.get(), data, bytes->size(), codes.data(), small.spec.width, 0, small.spec.height,
+                      TJPF_RGB, TJFLAG_FASTDCT) != 0)
         return std::nullopt;
     Picture picture;
     picture.info = info;
-    developInto(small, codes, [&](const std::uint8_t* in, int count, float* rgb) { info.profile.transform->convert(in, 3, count, rgb); }, picture.image, picture.alpha);
+    developInto(
+        small, codes,
+        [&](const std::uint8_t* in, int count, float* rgb) { info.profile.transform->convert(in, 3, count, rgb); },
+        picture.image, picture.alpha);
     return picture;
 }
 
@@ -299,7 +333,10 @@ Result<PictureInfo> infoOf(const fs::path& path)
 }
 }  // namespace
 
-Result<PictureInfo> readPictureInfo(const fs::path& path) { return caught(path.string(), [&] { return infoOf(path); }); }
+Result<PictureInfo> readPictureInfo(const fs::path& path)
+{
+    return caught(path.string(), [&] { return infoOf(path); });
+}
 
 namespace {
 Result<Picture> wholePicture(const fs::path& path)
@@ -314,14 +351,18 @@ Result<Picture> wholePicture(const fs::path& path)
         return tl::make_unexpected(info.error());
     Picture picture;
     picture.info = std::move(*info);
-    const Status done = opened->bits == 8 ? develop<std::uint8_t>(*opened, path, picture) : develop<std::uint16_t>(*opened, path, picture);
+    const Status done = opened->bits == 8 ? develop<std::uint8_t>(*opened, path, picture)
+                                          : develop<std::uint16_t>(*opened, path, picture);
     if (!done)
         return tl::make_unexpected(done.error());
     return picture;
 }
 }  // namespace
 
-Result<Picture> readPicture(const fs::path& path) { return caught(path.string(), [&] { return wholePicture(path); }); }
+Result<Picture> readPicture(const fs::path& path)
+{
+    return caught(path.string(), [&] { return wholePicture(path); });
+}
 
 namespace {
 Result<Picture> reducedPicture(const fs::path& path, int longEdge, bool quick)
@@ -349,7 +390,10 @@ Result<Picture> reducedPicture(const fs::path& path, int longEdge, bool quick)
 }
 }  // namespace
 
-Result<Picture> readReduced(const fs::path& path, int longEdge, bool quick) { return caught(path.string(), [&] { return reducedPicture(path, longEdge, quick); }); }
+Result<Picture> readReduced(const fs::path& path, int longEdge, bool quick)
+{
+    return caught(path.string(), [&] { return reducedPicture(path, longEdge, quick); });
+}
 
 namespace {
 Result<ReducedPicture> reducedWithSamples(const fs::path& path, int longEdge, int sampleEdge)
@@ -367,7 +411,8 @@ Result<ReducedPicture> reducedWithSamples(const fs::path& path, int longEdge, in
         return ReducedPicture{std::move(small.info), std::move(small.image), std::move(samples)};
     }
     RowReader& rows = **reader;
-    const Size full{rows.info().width, rows.info().height}, size = fitted(full, longEdge), grid = fitted(full, sampleEdge);
+    const Size full{rows.info().width, rows.info().height}, size = fitted(full, longEdge),
+                                                            grid = fitted(full, sampleEdge);
     AreaReducer reducer(full.width, full.height, size.width, size.height);
     Image samples(grid.width, grid.height), band(full.width, std::min(full.height, kBandRows));
     std::vector<std::uint8_t> codes;
@@ -385,7 +430,8 @@ Result<ReducedPicture> reducedWithSamples(const fs::path& path, int longEdge, in
         for (; sample < grid.height && gridIndex(sample, full.height, grid.height) < y + light.height; ++sample) {
             const float* in = light.row(gridIndex(sample, full.height, grid.height) - y);
             for (int x = 0; x < grid.width; ++x)
-                std::copy_n(in + std::ptrdiff_t{3} * gridIndex(x, full.width, grid.width), 3, samples.mutableView().row(sample) + std::ptrdiff_t{3} * x);
+                std::copy_n(in + std::ptrdiff_t{3} * gridIndex(x, full.width, grid.width), 3,
+                            samples.mutableView().row(sample) + std::ptrdiff_t{3} * x);
         }
         ImageView taken = band.view();
         taken.height = light.height;
@@ -401,12 +447,14 @@ Result<ReducedPicture> readReducedWithSamples(const fs::path& path, int longEdge
 }
 
 namespace {
-/// Decoded codes and linear light stand side by side while a picture is developed; LibRaw holds the sensor's numbers and two copies of four channels.
+/// Decoded codes and linear light stand side by side while a picture is developed; LibRaw holds the sensor's numbers
+/// and two copies of four channels.
 std::size_t bytesToRead(const PictureInfo& info)
 {
     constexpr std::size_t kLight = 3 * sizeof(float), kAlpha = sizeof(float), kRaw = 2 + 2 * 4 * 2;
     const std::size_t code = static_cast<std::size_t>(info.bits / 8) * (info.hasAlpha ? 4 : 3);
-    return static_cast<std::size_t>(info.width) * info.height * (kLight + (info.isRaw() ? kRaw : code + (info.hasAlpha ? kAlpha : 0)));
+    return static_cast<std::size_t>(info.width) * info.height *
+           (kLight + (info.isRaw() ? kRaw : code + (info.hasAlpha ? kAlpha : 0)));
 }
 }  // namespace
 
@@ -423,13 +471,17 @@ std::size_t bytesToReadReduced(const fs::path& path, int longEdge, bool quick)
         return 0;
     std::error_code error;
     const auto whole = fs::file_size(path, error);
-    if (const int divisor = quick && info->format == "jpeg" ? scaleOfJpeg(info->width, info->height, longEdge) : 1; divisor > 1)
+    if (const int divisor = quick && info->format == "jpeg" ? scaleOfJpeg(info->width, info->height, longEdge) : 1;
+        divisor > 1)
         return bytesToRead(*info) / static_cast<std::size_t>(divisor * divisor) + (error ? 0 : whole);
     const auto reader = RowReader::open(path);
     if (!reader || !*reader)
         return bytesToRead(*info);
     const Size size = fitted({info->width, info->height}, longEdge);
-    return (static_cast<std::size_t>(info->width) * (kBandRows + 2) + static_cast<std::size_t>(size.width) * size.height) * 3 * sizeof(float) + (*reader)->bytesPerRow() * kBandRows;
+    return (static_cast<std::size_t>(info->width) * (kBandRows + 2) +
+            static_cast<std::size_t>(size.width) * size.height) *
+               3 * sizeof(float) +
+           (*reader)->bytesPerRow() * kBandRows;
 }
 
 namespace {
@@ -462,7 +514,10 @@ Result<EncodedPicture> encodedPicture(const fs::path& path)
 }
 }  // namespace
 
-Result<EncodedPicture> readEncoded(const fs::path& path) { return caught(path.string(), [&] { return encodedPicture(path); }); }
+Result<EncodedPicture> readEncoded(const fs::path& path)
+{
+    return caught(path.string(), [&] { return encodedPicture(path); });
+}
 
 struct RowReader::State {
     Opened opened;
@@ -486,11 +541,16 @@ Result<std::unique_ptr<RowReader>> RowReader::open(const fs::path& path)
     auto info = describe(*opened, path);
     if (!info)
         return tl::make_unexpected(info.error());
-    return std::unique_ptr<RowReader>(new RowReader(std::unique_ptr<State>(new State{std::move(*opened), std::move(*info), path})));
+    return std::unique_ptr<RowReader>(
+        new RowReader(std::unique_ptr<State>(new State{std::move(*opened), std::move(*info), path})));
 }
 
 const PictureInfo& RowReader::info() const { return m_state->info; }
-std::size_t RowReader::bytesPerRow() const { return static_cast<std::size_t>(m_state->info.width) * m_state->opened.spec.nchannels * (m_state->info.bits == 8 ? 1 : 2); }
+std::size_t RowReader::bytesPerRow() const
+{
+    return static_cast<std::size_t>(m_state->info.width) * m_state->opened.spec.nchannels *
+           (m_state->info.bits == 8 ? 1 : 2);
+}
 
 Status RowReader::read(int rows, std::vector<std::uint8_t>& codes)
 {
@@ -498,7 +558,8 @@ Status RowReader::read(int rows, std::vector<std::uint8_t>& codes)
     codes.resize(bytesPerRow() * static_cast<std::size_t>(rows));
     const auto type = s.info.bits == 8 ? OIIO::TypeDesc::UINT8 : OIIO::TypeDesc::UINT16;
     const int from = s.opened.spec.y + s.next;
-    const bool read = s.opened.input->read_scanlines(0, 0, from, from + rows, 0, 0, s.opened.spec.nchannels, type, codes.data());
+    const bool read =
+        s.opened.input->read_scanlines(0, 0, from, from + rows, 0, 0, s.opened.spec.nchannels, type, codes.data());
     s.next += rows;
     if (read && !s.opened.input->has_error())
         return {};
@@ -515,7 +576,8 @@ void RowReader::toLinear(const std::uint8_t* codes, MutableImageView rows) const
         if (s.info.bits == 8)
             transform.convert(in, s.opened.spec.nchannels, rows.width, rows.row(y));
         else
-            transform.convert(reinterpret_cast<const std::uint16_t*>(in), s.opened.spec.nchannels, rows.width, rows.row(y));
+            transform.convert(reinterpret_cast<const std::uint16_t*>(in), s.opened.spec.nchannels, rows.width,
+                              rows.row(y));
     }
 }
 

@@ -1,4 +1,5 @@
-// Reading pictures: JPEG, PNG, TIFF and WebP with 8 or 16 bits a channel, by what the file is, not by what it is called; and raw files (raw.h).
+// Reading pictures: JPEG, PNG, TIFF and WebP with 8 or 16 bits a channel, by what the file is, not by what it is
+// called; and raw files (raw.h).
 #pragma once
 
 #include "core/base/cancel.h"
@@ -14,11 +15,11 @@ namespace amber {
 inline constexpr long long kPixelLimit = 400'000'000;
 
 struct PictureInfo {
-    std::string format;          ///< jpeg, png, tiff, webp or raw
-    int width = 0, height = 0;   ///< upright, after the orientation tag
-    int bits = 8;                ///< per channel: 8 or 16
+    std::string format;         ///< jpeg, png, tiff, webp or raw
+    int width = 0, height = 0;  ///< upright, after the orientation tag
+    int bits = 8;               ///< per channel: 8 or 16
     bool hasAlpha = false;
-    SourceProfile profile;       ///< of a raw file without a transform: it comes in working-space light
+    SourceProfile profile;  ///< of a raw file without a transform: it comes in working-space light
     bool isRaw() const { return format == "raw"; }
 };
 
@@ -36,20 +37,23 @@ Result<PictureInfo> readPictureInfo(const std::filesystem::path& path);
 /// truncated and damaged files, pictures over kPixelLimit.
 Result<Picture> readPicture(const std::filesystem::path& path);
 
-/// Reads and reduces (area average in linear light) to at most `longEdge` pixels; never enlarges. With `quick`, JPEGs are
-/// decoded at a fraction of their size first: good for thumbnails, not for measures.
+/// Reads and reduces (area average in linear light) to at most `longEdge` pixels; never enlarges. With `quick`, JPEGs
+/// are decoded at a fraction of their size first: good for thumbnails, not for measures.
 Result<Picture> readReduced(const std::filesystem::path& path, int longEdge, bool quick);
 
-/// A picture reduced as readReduced() without `quick` does, and single pixels of it on an even grid at most `sampleEdge` long (sampleGrid()).
+/// A picture reduced as readReduced() without `quick` does, and single pixels of it on an even grid at most
+/// `sampleEdge` long (sampleGrid()).
 struct ReducedPicture {
     PictureInfo info;
     Image image, samples;
 };
 Result<ReducedPicture> readReducedWithSamples(const std::filesystem::path& path, int longEdge, int sampleEdge);
 
-/// How much memory reading a picture takes at its highest, with the picture itself, by its header; 0 when there is none to read.
+/// How much memory reading a picture takes at its highest, with the picture itself, by its header; 0 when there is none
+/// to read.
 std::size_t bytesToRead(const std::filesystem::path& path);
-/// The same of readReduced(). Upright pictures without alpha are reduced a band of rows at a time: they take little, whatever their size.
+/// The same of readReduced(). Upright pictures without alpha are reduced a band of rows at a time: they take little,
+/// whatever their size.
 std::size_t bytesToReadReduced(const std::filesystem::path& path, int longEdge, bool quick);
 
 /// A picture's own encoded values, 0..1, not colour managed, upright, with what is needed to write it back alike.

@@ -22,7 +22,8 @@ std::vector<Span> spans(int from, int to)
         span.begin = static_cast<int>(low);
         const int end = std::min(from, static_cast<int>(std::ceil(high - 1e-9)));
         for (int k = span.begin; k < end; ++k)
-            span.weights.push_back(static_cast<float>((std::min<double>(high, k + 1) - std::max<double>(low, k)) / scale));
+            span.weights.push_back(
+                static_cast<float>((std::min<double>(high, k + 1) - std::max<double>(low, k)) / scale));
     }
     return all;
 }
@@ -73,7 +74,8 @@ struct AreaReducer::State {
     int source = 0;                 ///< rows taken
 };
 
-AreaReducer::AreaReducer(int sourceWidth, int sourceHeight, int width, int height) : m_state(new State{spans(sourceWidth, width), spans(sourceHeight, height), Image(width, height), {}, {}})
+AreaReducer::AreaReducer(int sourceWidth, int sourceHeight, int width, int height)
+    : m_state(new State{spans(sourceWidth, width), spans(sourceHeight, height), Image(width, height), {}, {}})
 {
     m_state->line.assign(static_cast<std::size_t>(sourceWidth) * 3, 0.0f);
     m_state->next = m_state->line;
@@ -92,7 +94,9 @@ void AreaReducer::take(ImageView rows)
             if (const int at = s.source - span.begin; at >= 0 && at < static_cast<int>(span.weights.size()))
                 addWeighted(in, span.weights[static_cast<std::size_t>(at)], k == 0 ? s.line : s.next);
         }
-        if (s.y < static_cast<int>(s.rows.size()) && s.source + 1 >= s.rows[static_cast<std::size_t>(s.y)].begin + static_cast<int>(s.rows[static_cast<std::size_t>(s.y)].weights.size())) {
+        if (s.y < static_cast<int>(s.rows.size()) &&
+            s.source + 1 >= s.rows[static_cast<std::size_t>(s.y)].begin +
+                                static_cast<int>(s.rows[static_cast<std::size_t>(s.y)].weights.size())) {
             reduceAcross(s.line, s.columns, s.result.mutableView().row(s.y++));
             std::swap(s.line, s.next);
             std::fill(s.next.begin(), s.next.end(), 0.0f);
@@ -122,7 +126,8 @@ Size fitted(Size size, int longEdge)
     if (longEdge <= 0 || edge <= longEdge)
         return size;
     const double scale = static_cast<double>(longEdge) / edge;
-    return {std::max(1, static_cast<int>(std::lround(size.width * scale))), std::max(1, static_cast<int>(std::lround(size.height * scale)))};
+    return {std::max(1, static_cast<int>(std::lround(size.width * scale))),
+            std::max(1, static_cast<int>(std::lround(size.height * scale)))};
 }
 
 }  // namespace amber

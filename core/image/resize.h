@@ -7,7 +7,8 @@
 
 namespace amber {
 
-/// Each output pixel is the mean of the area it covers (exact fractional weights). Size must be 1 or more and not larger than the source.
+/// Each output pixel is the mean of the area it covers (exact fractional weights). Size must be 1 or more and not
+/// larger than the source.
 Image reduceByArea(ImageView source, int width, int height);
 
 /// The same, bit for bit, of a picture that comes a band of rows at a time and never lies in memory as a whole.
@@ -28,8 +29,9 @@ private:
 /// Which column or row of `from` the i-th of `to` single pixels is.
 int gridIndex(int i, int from, int to);
 
-/// Single pixels of the source on an even grid, `width` by `height` of them: a smaller picture whose pixels are not averaged, so that
-/// its distribution, clipping and noise are those of the source. Size must be 1 or more and not larger than the source.
+/// Single pixels of the source on an even grid, `width` by `height` of them: a smaller picture whose pixels are not
+/// averaged, so that its distribution, clipping and noise are those of the source. Size must be 1 or more and not
+/// larger than the source.
 Image sampleGrid(ImageView source, int width, int height);
 
 struct Size {

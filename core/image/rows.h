@@ -1,5 +1,5 @@
-// Pictures read and written a band of rows at a time, so that a large file never lies in memory as a whole and reading, rendering and
-// writing can overlap.
+// Pictures read and written a band of rows at a time, so that a large file never lies in memory as a whole and reading,
+// rendering and writing can overlap.
 #pragma once
 
 #include "core/image/write.h"
@@ -10,7 +10,8 @@ namespace amber {
 
 class RowReader {
 public:
-    /// Fails as readPicture does. Only upright pictures without alpha can be read in bands: others give nothing, and no error.
+    /// Fails as readPicture does. Only upright pictures without alpha can be read in bands: others give nothing, and no
+    /// error.
     static Result<std::unique_ptr<RowReader>> open(const std::filesystem::path& path);
     ~RowReader();
 
@@ -30,7 +31,8 @@ private:
 /// The counterpart of writePicture for bands; gives the same file.
 class RowWriter {
 public:
-    static Result<std::unique_ptr<RowWriter>> open(const std::filesystem::path& target, int width, int height, const OutputOptions& options, WrittenFiles* written = nullptr);
+    static Result<std::unique_ptr<RowWriter>> open(const std::filesystem::path& target, int width, int height,
+                                                   const OutputOptions& options, WrittenFiles* written = nullptr);
     ~RowWriter();
 
     /// Linear rows to the codes of the file. Thread safe.

@@ -20,7 +20,7 @@ struct GamutMatrices {
     float ownToLms[3][3], lmsToOwn[3][3], toLab[3][3], fromLab[3][3];
     explicit GamutMatrices(RgbSpace space)
     {
-        const auto copy = [](float (&to)[3][3], const Matrix3& from) {
+        const auto copy = [](float(&to)[3][3], const Matrix3& from) {
             for (int i = 0; i < 3; ++i)
                 for (int j = 0; j < 3; ++j)
                     to[i][j] = static_cast<float>(from.m[i][j]);
@@ -31,7 +31,9 @@ struct GamutMatrices {
 };
 inline const GamutMatrices& gamutMatrices(RgbSpace space)
 {
-    static const GamutMatrices all[] = {GamutMatrices(RgbSpace::Srgb), GamutMatrices(RgbSpace::DisplayP3), GamutMatrices(RgbSpace::OpRgb), GamutMatrices(RgbSpace::ProPhoto), GamutMatrices(RgbSpace::Rec2020), GamutMatrices(RgbSpace::Linear)};
+    static const GamutMatrices all[] = {GamutMatrices(RgbSpace::Srgb),    GamutMatrices(RgbSpace::DisplayP3),
+                                        GamutMatrices(RgbSpace::OpRgb),   GamutMatrices(RgbSpace::ProPhoto),
+                                        GamutMatrices(RgbSpace::Rec2020), GamutMatrices(RgbSpace::Linear)};
     return all[static_cast<std::size_t>(space)];
 }
 }  // namespace amber
@@ -54,12 +56,15 @@ HWY_INLINE void Multiply(const float (&m)[3][3], const V (&in)[3], V (&out)[3])
 {
     const D d;
     for (int k = 0; k < 3; ++k)
-        out[k] = hn::MulAdd(hn::Set(d, m[k][0]), in[0], hn::MulAdd(hn::Set(d, m[k][1]), in[1], hn::Mul(hn::Set(d, m[k][2]), in[2])));
+        out[k] = hn::MulAdd(hn::Set(d, m[k][0]), in[0],
+                            hn::MulAdd(hn::Set(d, m[k][1]), in[1], hn::Mul(hn::Set(d, m[k][2]), in[2])));
 }
 
-/// Curves are looked up one by one: machines that gather vectors from memory do it no faster, and many of them much slower.
+/// Curves are looked up one by one: machines that gather vectors from memory do it no faster, and many of them much
+/// slower.
 template <class Code>
-HWY_INLINE void LinearRowOf(const Code* codes, const float* const (&curves)[3], const float (&matrix)[3][3], size_t count, float* rgb)
+HWY_INLINE void LinearRowOf(const Code* codes, const float* const (&curves)[3], const float (&matrix)[3][3],
+                            size_t count, float* rgb)
 {
     const D d;
     const size_t lanes = hn::Lanes(d);
@@ -84,15 +89,24 @@ HWY_INLINE void LinearRowOf(const Code* codes, const float* const (&curves)[3], 
     }
 }
 
-void LinearRow8(const std::uint8_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], size_t count, float* rgb) { LinearRowOf(codes, curves, matrix, count, rgb); }
-void LinearRow16(const std::uint16_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], size_t count, float* rgb) { LinearRowOf(codes, curves, matrix, count, rgb); }
+void LinearRow8(const std::uint8_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], size_t count,
+                float* rgb)
+{
+    LinearRowOf(codes, curves, matrix, count, rgb);
+}
+void LinearRow16(const std::uint16_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], size_t count,
+                 float* rgb)
+{
+    LinearRowOf(codes, curves, matrix, count, rgb);
+}
 
-/// reduceToGamut for vectors whose components are finite: the share of chroma at which the boundary is first reached is found among eight
-/// equal steps, then by halving, at last by a straight line: to about 1e-6.
+/// reduceToGamut for vectors whose components are finite: the share of chroma at which the boundary is first reached is
+/// found among eight equal steps, then by halving, at last by a straight line: to about 1e-6.
 HWY_INLINE void Reduce(const GamutMatrices& m, V (&own)[3])
 {
     const D d;
-    const V zero = hn::Zero(d), one = hn::Set(d, 1.0f), low = hn::Set(d, -static_cast<float>(kGamutTolerance)), high = hn::Set(d, 1 + static_cast<float>(kGamutTolerance));
+    const V zero = hn::Zero(d), one = hn::Set(d, 1.0f), low = hn::Set(d, -static_cast<float>(kGamutTolerance)),
+            high = hn::Set(d, 1 + static_cast<float>(kGamutTolerance));
     V cones[3], lab[3], colour[3];
     Multiply(m.ownToLms, own, cones);
     CubeRoots(d, cones);
@@ -106,13 +120,18 @@ HWY_INLINE void Reduce(const GamutMatrices& m, V (&own)[3])
             c[k][n] = zero;
     for (int j = 0; j < 3; ++j) {
         const V p = L, q = colour[j], pp = hn::Mul(p, p), qq = hn::Mul(q, q), three = hn::Set(d, 3.0f);
-        const V terms[4] = {hn::Mul(pp, p), hn::Mul(three, hn::Mul(pp, q)), hn::Mul(three, hn::Mul(p, qq)), hn::Mul(qq, q)};
+        const V terms[4] = {hn::Mul(pp, p), hn::Mul(three, hn::Mul(pp, q)), hn::Mul(three, hn::Mul(p, qq)),
+                            hn::Mul(qq, q)};
         for (int k = 0; k < 3; ++k)
             for (int n = 0; n < 4; ++n)
                 c[k][n] = hn::MulAdd(hn::Set(d, m.lmsToOwn[k][j]), terms[n], c[k][n]);
     }
-    const auto at = [&](int k, V t) HWY_ATTR __attribute__((always_inline)) { return hn::MulAdd(hn::MulAdd(hn::MulAdd(c[k][3], t, c[k][2]), t, c[k][1]), t, c[k][0]); };
-    const auto outside = [&](V t) HWY_ATTR __attribute__((always_inline)) {
+    const auto at = [&](int k, V t) HWY_ATTR __attribute__((always_inline))
+    {
+        return hn::MulAdd(hn::MulAdd(hn::MulAdd(c[k][3], t, c[k][2]), t, c[k][1]), t, c[k][0]);
+    };
+    const auto outside = [&](V t) HWY_ATTR __attribute__((always_inline))
+    {
         const V r = at(0, t), g = at(1, t), b = at(2, t);
         return hn::Or(hn::Lt(hn::Min(hn::Min(r, g), b), low), hn::Gt(hn::Max(hn::Max(r, g), b), high));
     };
@@ -137,7 +156,8 @@ HWY_INLINE void Reduce(const GamutMatrices& m, V (&own)[3])
     V part = one;
     for (int k = 0; k < 3; ++k) {
         const V from = at(k, begin), to = at(k, end);
-        const V way = hn::IfThenElse(hn::Lt(to, low), hn::Sub(from, low), hn::IfThenElse(hn::Gt(to, high), hn::Sub(high, from), hn::Abs(hn::Sub(to, from))));
+        const V way = hn::IfThenElse(hn::Lt(to, low), hn::Sub(from, low),
+                                     hn::IfThenElse(hn::Gt(to, high), hn::Sub(high, from), hn::Abs(hn::Sub(to, from))));
         part = hn::Min(part, hn::Mul(way, Reciprocal(d, hn::Max(hn::Abs(hn::Sub(to, from)), hn::Set(d, 1e-12f)))));
     }
     begin = hn::MulAdd(hn::Max(part, zero), hn::Sub(end, begin), begin);
@@ -156,12 +176,14 @@ HWY_INLINE void CodesOfRowOf(const float* rgb, RgbSpace space, const float (&mat
     const GamutMatrices& gamut = gamutMatrices(space);
     const TransferKernel transfer(space);
     const V zero = hn::Zero(d), one = hn::Set(d, 1.0f);
-    const auto change = [&](const float* from, Code* to) HWY_ATTR __attribute__((always_inline)) {
+    const auto change = [&](const float* from, Code* to) HWY_ATTR __attribute__((always_inline))
+    {
         V in[3], own[3];
         hn::LoadInterleaved3(d, from, in[0], in[1], in[2]);
         Multiply(matrix, in, own);
         const V least = hn::Min(hn::Min(own[0], own[1]), own[2]), most = hn::Max(hn::Max(own[0], own[1]), own[2]);
-        const auto inside = hn::And(hn::Ge(least, hn::Set(d, -static_cast<float>(kGamutTolerance))), hn::Le(most, hn::Set(d, 1 + static_cast<float>(kGamutTolerance))));
+        const auto inside = hn::And(hn::Ge(least, hn::Set(d, -static_cast<float>(kGamutTolerance))),
+                                    hn::Le(most, hn::Set(d, 1 + static_cast<float>(kGamutTolerance))));
         if (HWY_UNLIKELY(!hn::AllTrue(d, inside))) {
             V reduced[3];
             for (int k = 0; k < 3; ++k)
@@ -172,7 +194,9 @@ HWY_INLINE void CodesOfRowOf(const float* rgb, RgbSpace space, const float (&mat
         }
         hn::Vec<decltype(dc)> out[3];
         for (int k = 0; k < 3; ++k)
-            out[k] = hn::DemoteTo(dc, hn::ConvertTo(di, hn::MulAdd(Encode(d, transfer, hn::Min(hn::Max(own[k], zero), one)), hn::Set(d, top), hn::Set(d, 0.5f))));
+            out[k] =
+                hn::DemoteTo(dc, hn::ConvertTo(di, hn::MulAdd(Encode(d, transfer, hn::Min(hn::Max(own[k], zero), one)),
+                                                              hn::Set(d, top), hn::Set(d, 0.5f))));
         hn::StoreInterleaved3(out[0], out[1], out[2], dc, to);
     };
     size_t i = 0;
@@ -187,8 +211,14 @@ HWY_INLINE void CodesOfRowOf(const float* rgb, RgbSpace space, const float (&mat
     }
 }
 
-void CodesOfRow8(const float* rgb, RgbSpace space, const float (&matrix)[3][3], size_t count, std::uint8_t* codes) { CodesOfRowOf(rgb, space, matrix, count, codes); }
-void CodesOfRow16(const float* rgb, RgbSpace space, const float (&matrix)[3][3], size_t count, std::uint16_t* codes) { CodesOfRowOf(rgb, space, matrix, count, codes); }
+void CodesOfRow8(const float* rgb, RgbSpace space, const float (&matrix)[3][3], size_t count, std::uint8_t* codes)
+{
+    CodesOfRowOf(rgb, space, matrix, count, codes);
+}
+void CodesOfRow16(const float* rgb, RgbSpace space, const float (&matrix)[3][3], size_t count, std::uint16_t* codes)
+{
+    CodesOfRowOf(rgb, space, matrix, count, codes);
+}
 
 }  // namespace HWY_NAMESPACE
 }  // namespace amber
@@ -201,10 +231,24 @@ HWY_EXPORT(LinearRow16);
 HWY_EXPORT(CodesOfRow8);
 HWY_EXPORT(CodesOfRow16);
 
-void linearRow(const std::uint8_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], std::size_t count, float* rgb) { HWY_DYNAMIC_DISPATCH(LinearRow8)(codes, curves, matrix, count, rgb); }
-void linearRow(const std::uint16_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], std::size_t count, float* rgb) { HWY_DYNAMIC_DISPATCH(LinearRow16)(codes, curves, matrix, count, rgb); }
-void codesOfRow(const float* rgb, RgbSpace space, const float (&matrix)[3][3], std::size_t count, std::uint8_t* codes) { HWY_DYNAMIC_DISPATCH(CodesOfRow8)(rgb, space, matrix, count, codes); }
-void codesOfRow(const float* rgb, RgbSpace space, const float (&matrix)[3][3], std::size_t count, std::uint16_t* codes) { HWY_DYNAMIC_DISPATCH(CodesOfRow16)(rgb, space, matrix, count, codes); }
+void linearRow(const std::uint8_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3],
+               std::size_t count, float* rgb)
+{
+    HWY_DYNAMIC_DISPATCH(LinearRow8)(codes, curves, matrix, count, rgb);
+}
+void linearRow(const std::uint16_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3],
+               std::size_t count, float* rgb)
+{
+    HWY_DYNAMIC_DISPATCH(LinearRow16)(codes, curves, matrix, count, rgb);
+}
+void codesOfRow(const float* rgb, RgbSpace space, const float (&matrix)[3][3], std::size_t count, std::uint8_t* codes)
+{
+    HWY_DYNAMIC_DISPATCH(CodesOfRow8)(rgb, space, matrix, count, codes);
+}
+void codesOfRow(const float* rgb, RgbSpace space, const float (&matrix)[3][3], std::size_t count, std::uint16_t* codes)
+{
+    HWY_DYNAMIC_DISPATCH(CodesOfRow16)(rgb, space, matrix, count, codes);
+}
 
 }  // namespace amber
 #endif

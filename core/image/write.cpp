@@ -20,7 +20,11 @@ struct FormatEntry {
     const char* plugin;
     int bits;
 };
-constexpr std::array<FormatEntry, 5> kFormats{{{"jpeg", ".jpg", "jpeg", 8}, {"png8", ".png", "png", 8}, {"png16", ".png", "png", 16}, {"tiff8", ".tif", "tiff", 8}, {"tiff16", ".tif", "tiff", 16}}};
+constexpr std::array<FormatEntry, 5> kFormats{{{"jpeg", ".jpg", "jpeg", 8},
+                                               {"png8", ".png", "png", 8},
+                                               {"png16", ".png", "png", 16},
+                                               {"tiff8", ".tif", "tiff", 8},
+                                               {"tiff16", ".tif", "tiff", 16}}};
 
 const FormatEntry& entry(FileFormat format) { return kFormats[static_cast<std::size_t>(format)]; }
 
@@ -36,7 +40,9 @@ void encodeRows(ImageView linear, RgbSpace space, Code* codes)
         for (int j = 0; j < 3; ++j)
             m[i][j] = static_cast<float>(matrix.m[i][j]);
     const auto width = static_cast<std::size_t>(linear.width);
-    tbb::parallel_for(0, linear.height, [&](int y) { codesOfRow(linear.row(y), space, m, width, codes + static_cast<std::size_t>(y) * width * 3); });
+    tbb::parallel_for(0, linear.height, [&](int y) {
+        codesOfRow(linear.row(y), space, m, width, codes + static_cast<std::size_t>(y) * width * 3);
+    });
 }
 
 std::vector<std::uint8_t> embeddedProfile(const std::filesystem::path& path, const char* plugin)
@@ -57,9 +63,13 @@ struct Codes {
 };
 
 /// Opens a file for codes of this kind under its temporary name.
-Result<std::unique_ptr<OIIO::ImageOutput>> openOutput(const std::filesystem::path& temporary, const std::filesystem::path& target, const char* plugin, const Codes& codes, int quality, const std::vector<std::uint8_t>& icc)
+Result<std::unique_ptr<OIIO::ImageOutput>> openOutput(const std::filesystem::path& temporary,
+                                                      const std::filesystem::path& target, const char* plugin,
+                                                      const Codes& codes, int quality,
+                                                      const std::vector<std::uint8_t>& icc)
 {
-    OIIO::ImageSpec spec(codes.width, codes.height, codes.channels, codes.bits == 8 ? OIIO::TypeDesc::UINT8 : OIIO::TypeDesc::UINT16);
+    OIIO::ImageSpec spec(codes.width, codes.height, codes.channels,
+                         codes.bits == 8 ? OIIO::TypeDesc::UINT8 : OIIO::TypeDesc::UINT16);
     if (codes.channels == 4)
         spec.alpha_channel = 3;
     spec["oiio:UnassociatedAlpha"] = 1;
@@ -89,15 +99,19 @@ Status closeOutput(OIIO::ImageOutput& output, bool written, const std::filesyste
 }
 
 /// Writes codes under the temporary name.
-Status writeCodes(const std::filesystem::path& temporary, const std::filesystem::path& target, const char* plugin, const Codes& codes, int quality, const std::vector<std::uint8_t>& icc)
+Status writeCodes(const std::filesystem::path& temporary, const std::filesystem::path& target, const char* plugin,
+                  const Codes& codes, int quality, const std::vector<std::uint8_t>& icc)
 {
     auto output = openOutput(temporary, target, plugin, codes, quality, icc);
     if (!output)
         return tl::make_unexpected(output.error());
-    return closeOutput(**output, (*output)->write_image(codes.bits == 8 ? OIIO::TypeDesc::UINT8 : OIIO::TypeDesc::UINT16, codes.data), target);
+    return closeOutput(
+        **output, (*output)->write_image(codes.bits == 8 ? OIIO::TypeDesc::UINT8 : OIIO::TypeDesc::UINT16, codes.data),
+        target);
 }
 
-Status verify(const std::filesystem::path& temporary, const std::filesystem::path& target, const char* plugin, const std::vector<std::uint8_t>& icc)
+Status verify(const std::filesystem::path& temporary, const std::filesystem::path& target, const char* plugin,
+              const std::vector<std::uint8_t>& icc)
 {
     if (const auto info = readPictureInfo(temporary); !info)
         return fail("what was written cannot be read back: " + info.error().what, target.string());
@@ -107,12 +121,14 @@ Status verify(const std::filesystem::path& temporary, const std::filesystem::pat
 }
 
 /// What follows the pixels: metadata, a look at what was written, the final name.
-Status complete(AtomicFile& file, const std::filesystem::path& path, const OutputOptions& options, const std::filesystem::path& source)
+Status complete(AtomicFile& file, const std::filesystem::path& path, const OutputOptions& options,
+                const std::filesystem::path& source)
 {
     if (!source.empty())
         if (const Status copied = copyMetadata(source, file.temporaryPath()); !copied)
             return fail(copied.error().what, path.string());
-    if (const Status good = verify(file.temporaryPath(), path, entry(options.format).plugin, iccProfile(options.space)); !good)
+    if (const Status good = verify(file.temporaryPath(), path, entry(options.format).plugin, iccProfile(options.space));
+        !good)
         return good;
     return file.commit();
 }
@@ -157,7 +173,8 @@ Result<FileFormat> fileFormatFromName(std::string_view name)
 void encodeToCodes(ImageView linear, RgbSpace space, std::uint8_t* codes) { encodeRows(linear, space, codes); }
 void encodeToCodes(ImageView linear, RgbSpace space, std::uint16_t* codes) { encodeRows(linear, space, codes); }
 
-Status writePicture(const std::filesystem::path& path, ImageView linear, const std::vector<float>& alpha, const OutputOptions& options, const std::filesystem::path& source, WrittenFiles* written)
+Status writePicture(const std::filesystem::path& path, ImageView linear, const std::vector<float>& alpha,
+                    const OutputOptions& options, const std::filesystem::path& source, WrittenFiles* written)
 {
     const FormatEntry& format = entry(options.format);
     Image flattened;
@@ -172,7 +189,9 @@ Status writePicture(const std::filesystem::path& path, ImageView linear, const s
         encodeRows(linear, options.space, codes.data());
         if (keepAlpha)
             codes = withAlpha(codes, alpha);
-        return writeCodes(file.temporaryPath(), path, format.plugin, {linear.width, linear.height, keepAlpha ? 4 : 3, format.bits, codes.data()}, options.quality, iccProfile(options.space));
+        return writeCodes(file.temporaryPath(), path, format.plugin,
+                          {linear.width, linear.height, keepAlpha ? 4 : 3, format.bits, codes.data()}, options.quality,
+                          iccProfile(options.space));
     };
     if (const Status encoded = format.bits == 8 ? run(std::uint8_t{}) : run(std::uint16_t{}); !encoded)
         return encoded;
@@ -184,7 +203,10 @@ Status writeEncoded(const std::filesystem::path& path, const EncodedPicture& pic
     std::string extension = path.extension().string();
     for (char& c : extension)
         c = static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
-    const char* plugin = extension == ".jpg" || extension == ".jpeg" ? "jpeg" : extension == ".png" ? "png" : extension == ".tif" || extension == ".tiff" ? "tiff" : nullptr;
+    const char* plugin = extension == ".jpg" || extension == ".jpeg"   ? "jpeg"
+                         : extension == ".png"                         ? "png"
+                         : extension == ".tif" || extension == ".tiff" ? "tiff"
+                                                                       : nullptr;
     if (!plugin)
         return fail("unknown file ending", path.string(), ".jpg, .png or .tif", extension);
     const ImageView view = picture.image.view();
@@ -198,7 +220,8 @@ Status writeEncoded(const std::filesystem::path& path, const EncodedPicture& pic
             codes[i] = static_cast<Code>(std::clamp(view.data[i], 0.0f, 1.0f) * kTop<Code> + 0.5f);
         if (keepAlpha)
             codes = withAlpha(codes, picture.alpha);
-        return writeCodes(file.temporaryPath(), path, plugin, {view.width, view.height, keepAlpha ? 4 : 3, bits, codes.data()}, 95, picture.icc);
+        return writeCodes(file.temporaryPath(), path, plugin,
+                          {view.width, view.height, keepAlpha ? 4 : 3, bits, codes.data()}, 95, picture.icc);
     };
     if (const Status written = bits == 8 ? run(std::uint8_t{}) : run(std::uint16_t{}); !written)
         return written;
@@ -219,10 +242,13 @@ struct RowWriter::State {
 RowWriter::RowWriter(std::unique_ptr<State> state) : m_state(std::move(state)) {}
 RowWriter::~RowWriter() = default;
 
-Result<std::unique_ptr<RowWriter>> RowWriter::open(const std::filesystem::path& target, int width, int height, const OutputOptions& options, WrittenFiles* written)
+Result<std::unique_ptr<RowWriter>> RowWriter::open(const std::filesystem::path& target, int width, int height,
+                                                   const OutputOptions& options, WrittenFiles* written)
 {
     std::unique_ptr<State> state(new State{target, options, AtomicFile(target, written), nullptr});
-    auto output = openOutput(state->file.temporaryPath(), target, entry(options.format).plugin, {width, height, 3, bitsOf(options.format), nullptr}, options.quality, iccProfile(options.space));
+    auto output =
+        openOutput(state->file.temporaryPath(), target, entry(options.format).plugin,
+                   {width, height, 3, bitsOf(options.format), nullptr}, options.quality, iccProfile(options.space));
     if (!output)
         return tl::make_unexpected(output.error());
     state->output = std::move(*output);

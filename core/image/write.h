@@ -32,14 +32,15 @@ struct OutputOptions {
 void encodeToCodes(ImageView linear, RgbSpace space, std::uint8_t* codes);
 void encodeToCodes(ImageView linear, RgbSpace space, std::uint16_t* codes);
 
-/// Writes a linear picture, whole or not at all: temporary name in the target folder, metadata of `source` (when not empty)
-/// carried over with the orientation set upright, the profile embedded and read back, flushed, renamed. A file that is there already is replaced only
-/// when `written` lists it and it is unchanged (written_files.h).
-/// JPEG has no alpha: a picture with alpha is laid over white.
-Status writePicture(const std::filesystem::path& path, ImageView linear, const std::vector<float>& alpha, const OutputOptions& options, const std::filesystem::path& source, WrittenFiles* written = nullptr);
+/// Writes a linear picture, whole or not at all: temporary name in the target folder, metadata of `source` (when not
+/// empty) carried over with the orientation set upright, the profile embedded and read back, flushed, renamed. A file
+/// that is there already is replaced only when `written` lists it and it is unchanged (written_files.h). JPEG has no
+/// alpha: a picture with alpha is laid over white.
+Status writePicture(const std::filesystem::path& path, ImageView linear, const std::vector<float>& alpha,
+                    const OutputOptions& options, const std::filesystem::path& source, WrittenFiles* written = nullptr);
 
-/// Writes encoded values 0..1 as they are (clamped, rounded) with the profile they came with; the format follows the extension
-/// (jpg, png, tif), the depth is `picture.bits`. Saved for the user, as saveFile() does.
+/// Writes encoded values 0..1 as they are (clamped, rounded) with the profile they came with; the format follows the
+/// extension (jpg, png, tif), the depth is `picture.bits`. Saved for the user, as saveFile() does.
 Status writeEncoded(const std::filesystem::path& path, const EncodedPicture& picture);
 
 }  // namespace amber

@@ -36,10 +36,13 @@ std::vector<fs::path> sidecarsOf(const fs::path& picture)
 }
 
 /// The name a copy gets: its own, or with -2, -3 when another content has it. `wasThere` when this very content has it.
-fs::path targetFor(const fs::path& source, const fs::path& folder, const std::string& hash, const std::set<fs::path>& taken, bool& wasThere)
+fs::path targetFor(const fs::path& source, const fs::path& folder, const std::string& hash,
+                   const std::set<fs::path>& taken, bool& wasThere)
 {
     for (int n = 1;; ++n) {
-        const fs::path target = folder / (n == 1 ? source.filename().string() : source.stem().string() + "-" + std::to_string(n) + source.extension().string());
+        const fs::path target =
+            folder / (n == 1 ? source.filename().string()
+                             : source.stem().string() + "-" + std::to_string(n) + source.extension().string());
         if (taken.count(target))
             continue;
         std::error_code error;
@@ -84,12 +87,14 @@ std::vector<fs::path> BroughtIn::targets() const
 
 int BroughtIn::duplicates() const
 {
-    return static_cast<int>(std::count_if(arrivals.begin(), arrivals.end(), [](const Arrival& a) { return !a.duplicateOf.empty(); }));
+    return static_cast<int>(
+        std::count_if(arrivals.begin(), arrivals.end(), [](const Arrival& a) { return !a.duplicateOf.empty(); }));
 }
 
 int BroughtIn::faults() const
 {
-    return static_cast<int>(std::count_if(arrivals.begin(), arrivals.end(), [](const Arrival& a) { return !a.fault.empty(); }));
+    return static_cast<int>(
+        std::count_if(arrivals.begin(), arrivals.end(), [](const Arrival& a) { return !a.fault.empty(); }));
 }
 
 BroughtIn bringIn(const BringIn& what, const std::function<void(int, int)>& progress, const CancelToken& cancel)
@@ -101,7 +106,8 @@ BroughtIn bringIn(const BringIn& what, const std::function<void(int, int)>& prog
         std::error_code error;
         fs::create_directories(what.folder, error);
         if (error || !fs::is_directory(what.folder)) {
-            result.stopped = what.folder.string() + ": the folder cannot be made" + (error ? ": " + error.message() : std::string());
+            result.stopped =
+                what.folder.string() + ": the folder cannot be made" + (error ? ": " + error.message() : std::string());
             return result;
         }
         removeLeftovers(what.folder);
@@ -146,8 +152,11 @@ BroughtIn bringIn(const BringIn& what, const std::function<void(int, int)>& prog
                     known[a.hash] = target;
                     taken.insert(target);
                     for (const fs::path& sidecar : sidecarsOf(source)) {
-                        const bool whole = lower(sidecar.filename().string()).rfind(lower(source.filename().string()), 0) == 0;
-                        const fs::path to = what.folder / ((whole ? target.filename().string() : target.stem().string()) + sidecar.extension().string());
+                        const bool whole =
+                            lower(sidecar.filename().string()).rfind(lower(source.filename().string()), 0) == 0;
+                        const fs::path to =
+                            what.folder / ((whole ? target.filename().string() : target.stem().string()) +
+                                           sidecar.extension().string());
                         if (const Status carried = carry(sidecar, to))
                             ++a.sidecars;
                         else
@@ -170,13 +179,17 @@ namespace {
 bool isPicture(const fs::directory_entry& entry, const std::vector<std::string>& endings)
 {
     std::error_code ignored;
-    return entry.is_regular_file(ignored) && std::find(endings.begin(), endings.end(), lower(entry.path().extension().string())) != endings.end();
+    return entry.is_regular_file(ignored) &&
+           std::find(endings.begin(), endings.end(), lower(entry.path().extension().string())) != endings.end();
 }
 }  // namespace
 
 const std::vector<std::string>& pictureEndings()
 {
-    static const std::vector<std::string> kEndings{".jpg", ".jpeg", ".png", ".tif", ".tiff", ".webp", ".dng", ".3fr", ".arw", ".cr2", ".cr3", ".crw", ".dcr", ".erf", ".fff", ".iiq", ".kdc", ".mef", ".mos", ".mrw", ".nef", ".nrw", ".orf", ".pef", ".raf", ".raw", ".rw2", ".rwl", ".sr2", ".srf", ".srw", ".x3f"};
+    static const std::vector<std::string> kEndings{".jpg", ".jpeg", ".png", ".tif", ".tiff", ".webp", ".dng", ".3fr",
+                                                   ".arw", ".cr2",  ".cr3", ".crw", ".dcr",  ".erf",  ".fff", ".iiq",
+                                                   ".kdc", ".mef",  ".mos", ".mrw", ".nef",  ".nrw",  ".orf", ".pef",
+                                                   ".raf", ".raw",  ".rw2", ".rwl", ".sr2",  ".srf",  ".srw", ".x3f"};
     return kEndings;
 }
 
@@ -198,7 +211,8 @@ std::vector<fs::path> picturesUnder(const fs::path& folder, const std::vector<st
 {
     std::vector<fs::path> found;
     std::error_code error;
-    for (auto it = fs::recursive_directory_iterator(folder, fs::directory_options::skip_permission_denied, error); !error && it != fs::recursive_directory_iterator(); it.increment(error)) {
+    for (auto it = fs::recursive_directory_iterator(folder, fs::directory_options::skip_permission_denied, error);
+         !error && it != fs::recursive_directory_iterator(); it.increment(error)) {
         const std::string name = it->path().filename().string();
         std::error_code ignored;
         if (name.empty() || name[0] == '.') {

@@ -20,8 +20,10 @@ void write(const fs::path& path, const std::string& text)
 TEST(BringIn, CopiesOnceNamesWhatIsThereAndTakesSidecarsAlong)
 {
     const test::TemporaryFolder card, job;
-    write(card / "a/one.jpg", "first"), write(card / "b/one.jpg", "second"), write(card / "b/two.JPG", "first"), write(card / "b/three.jpg", "known");
-    write(card / "a/one.xmp", "m1"), write(card / "b/one.jpg.XMP", "m2"), write(card / ".hidden/x.jpg", "hidden"), write(card / "a/words.txt", "no");
+    write(card / "a/one.jpg", "first"), write(card / "b/one.jpg", "second"), write(card / "b/two.JPG", "first"),
+        write(card / "b/three.jpg", "known");
+    write(card / "a/one.xmp", "m1"), write(card / "b/one.jpg.XMP", "m2"), write(card / ".hidden/x.jpg", "hidden"),
+        write(card / "a/words.txt", "no");
     const auto sources = picturesUnder(card.path(), {".jpg"});
     ASSERT_EQ(sources.size(), 4u);
     write(job / "known.jpg", "known");
@@ -50,7 +52,8 @@ TEST(BringIn, CopiesOnceNamesWhatIsThereAndTakesSidecarsAlong)
 TEST(BringIn, ASidecarOfTheSameNameCountsOnlyWhenItHoldsTheSame)
 {
     const test::TemporaryFolder card, job;
-    write(card / "one.jpg", "first"), write(card / "one.xmp", "of this picture"), write(card / "two.jpg", "second"), write(card / "two.xmp", "the same");
+    write(card / "one.jpg", "first"), write(card / "one.xmp", "of this picture"), write(card / "two.jpg", "second"),
+        write(card / "two.xmp", "the same");
     write(job / "in/one.xmp", "of another picture"), write(job / "in/two.xmp", "the same");
     const BroughtIn in = bringIn({{card / "one.jpg", card / "two.jpg"}, job / "in", {}});
     EXPECT_EQ(in.arrivals[0].sidecars, 0);
@@ -65,16 +68,20 @@ TEST(BringIn, GoesOnWhenFilesVanishStopsWhenToldAndKeepsOnlyWholeCopies)
     const test::TemporaryFolder card, job;
     std::vector<fs::path> sources;
     for (int i = 0; i < 6; ++i)
-        write(card / ("p" + std::to_string(i) + ".jpg"), std::string(20000, static_cast<char>('a' + i))), sources.push_back(card / ("p" + std::to_string(i) + ".jpg"));
+        write(card / ("p" + std::to_string(i) + ".jpg"), std::string(20000, static_cast<char>('a' + i))),
+            sources.push_back(card / ("p" + std::to_string(i) + ".jpg"));
     // The folder changes while it is read: one goes away, after two the user has enough.
     CancelToken cancel;
-    const BroughtIn some = bringIn({sources, job / "in", {}}, [&](int done, int total) {
-        EXPECT_EQ(total, 6);
-        if (done == 1)
-            fs::remove(sources[1]);
-        if (done == 4)
-            cancel.cancel();
-    }, cancel);
+    const BroughtIn some = bringIn(
+        {sources, job / "in", {}},
+        [&](int done, int total) {
+            EXPECT_EQ(total, 6);
+            if (done == 1)
+                fs::remove(sources[1]);
+            if (done == 4)
+                cancel.cancel();
+        },
+        cancel);
     EXPECT_TRUE(some.isCancelled);
     EXPECT_EQ(some.arrivals.size(), 4u);
     EXPECT_EQ(some.faults(), 1);
@@ -104,10 +111,10 @@ TEST(TimePlan, CountsActiveTimeLeavesPausesOutAndForecasts)
     ActiveClock clock;
     clock.act(0, 1, 0);
     clock.act(10, 1, 0);
-    clock.act(30, 2, 1);    // the twenty seconds belong to the frame that was in hand
-    clock.act(200, 2, 1);   // a pause
+    clock.act(30, 2, 1);   // the twenty seconds belong to the frame that was in hand
+    clock.act(200, 2, 1);  // a pause
     clock.act(205, 2, -1);
-    clock.act(220, 2, 1);   // elsewhere
+    clock.act(220, 2, 1);  // elsewhere
     const auto times = clock.take();
     EXPECT_EQ(times.at(1)[0], 30);
     EXPECT_EQ(times.at(2)[1], 5);

@@ -19,7 +19,8 @@ bool mayBe(const Frame& frame, const fs::path& candidate)
     return !error && (frame.bytes == 0 || frame.bytes == bytes);
 }
 
-FramesFound findFrames(const std::vector<Frame>& frames, const std::vector<fs::path>& candidates, const std::function<void(int, int)>& progress, const CancelToken& cancel)
+FramesFound findFrames(const std::vector<Frame>& frames, const std::vector<fs::path>& candidates,
+                       const std::function<void(int, int)>& progress, const CancelToken& cancel)
 {
     std::vector<const Frame*> lost;
     for (const Frame& frame : frames)
@@ -29,7 +30,8 @@ FramesFound findFrames(const std::vector<Frame>& frames, const std::vector<fs::p
     std::set<const Frame*> found;
     std::set<fs::path> taken;
     std::map<fs::path, std::string> hashes;
-    // Whole folders move at once: names first, so that of equal pictures each finds its own, and most are read only once.
+    // Whole folders move at once: names first, so that of equal pictures each finds its own, and most are read only
+    // once.
     int done = 0;
     const int total = static_cast<int>(2 * candidates.size());
     for (const bool byName : {true, false})

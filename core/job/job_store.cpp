@@ -38,7 +38,10 @@ CREATE TABLE choice (name TEXT PRIMARY KEY, value TEXT NOT NULL);
 )";
 
 /// Whether this user may write there, now.
-bool canWrite(const fs::path& path) { return ::faccessat(AT_FDCWD, path.empty() ? "." : path.c_str(), W_OK, AT_EACCESS) == 0; }
+bool canWrite(const fs::path& path)
+{
+    return ::faccessat(AT_FDCWD, path.empty() ? "." : path.c_str(), W_OK, AT_EACCESS) == 0;
+}
 
 fs::path folderOf(const fs::path& file) { return fs::absolute(file).lexically_normal().parent_path(); }
 
@@ -47,7 +50,8 @@ bool looksLikeAJob(const fs::path& file)
     std::ifstream in(file, std::ios::binary);
     char head[72] = {};
     in.read(head, sizeof head);
-    return in.gcount() == sizeof head && std::string_view(head, 15) == "SQLite format 3" && std::string_view(head + 68, 4) == "JABJ";
+    return in.gcount() == sizeof head && std::string_view(head, 15) == "SQLite format 3" &&
+           std::string_view(head + 68, 4) == "JABJ";
 }
 
 fs::path userJobs()
@@ -97,7 +101,11 @@ private:
 };
 
 struct JobStore::Database {
-    explicit Database(const fs::path& path) : file(path), lock(isWritable(path) ? std::optional<WriteLock>(std::in_place, path) : std::nullopt), notKept(!lock ? NotKept::CannotBeWritten : lock->isElsewhere() ? NotKept::OpenElsewhere : NotKept::No),
+    explicit Database(const fs::path& path)
+        : file(path), lock(isWritable(path) ? std::optional<WriteLock>(std::in_place, path) : std::nullopt),
+          notKept(!lock                 ? NotKept::CannotBeWritten
+                  : lock->isElsewhere() ? NotKept::OpenElsewhere
+                                        : NotKept::No),
           sql(notKept == NotKept::No ? path.string() : ":memory:", SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE, 5000)
     {
         // What cannot be kept is done to a copy in memory.
@@ -105,7 +113,8 @@ struct JobStore::Database {
             SQLite::Database source(path.string(), SQLite::OPEN_READONLY, 5000);
             SQLite::Backup(sql, source).executeStep();
         } else if (notKept == NotKept::CannotBeWritten) {
-            // A log of writes that lies beside the job is part of it; it can be taken in only where something can be written.
+            // A log of writes that lies beside the job is part of it; it can be taken in only where something can be
+            // written.
             const auto copy = PrivateFolder::make();
             if (!copy)
                 throw std::runtime_error("no temporary folder can be made");
@@ -149,7 +158,8 @@ struct JobStore::Database {
         SQLite::Transaction transaction(sql);
         sql.exec("ALTER TABLE frame RENAME TO frame_format1");
         sql.exec(kFrameTable);
-        sql.exec("INSERT INTO frame (id, path, seen, hash, fault, added) SELECT id, path, path, hash, fault, added FROM frame_format1");
+        sql.exec("INSERT INTO frame (id, path, seen, hash, fault, added) SELECT id, path, path, hash, fault, added "
+                 "FROM frame_format1");
         std::vector<std::pair<std::int64_t, std::string>> places;
         {
             SQLite::Statement query(sql, "SELECT id, path FROM frame");
@@ -172,7 +182,9 @@ struct JobStore::Database {
     std::string relativePlace(const fs::path& place) const
     {
         const fs::path folder = folderOf(file), relative = place.lexically_relative(folder);
-        const bool sharesNothing = relative.empty() || (folder / relative).lexically_normal() != place || std::distance(folder.begin(), folder.end()) - 1 <= std::count(relative.begin(), relative.end(), "..");
+        const bool sharesNothing =
+            relative.empty() || (folder / relative).lexically_normal() != place ||
+            std::distance(folder.begin(), folder.end()) - 1 <= std::count(relative.begin(), relative.end(), "..");
         return sharesNothing ? place.string() : relative.string();
     }
 
@@ -275,7 +287,8 @@ Result<JobStore> JobStore::open(const fs::path& file)
         if (!fresh && application != kApplicationId)
             return fail("not a job of this program", file.string());
         if (version > kSchemaVersion)
-            return fail("the job was written by a newer version", file.string(), "format " + std::to_string(kSchemaVersion) + " or older", std::to_string(version));
+            return fail("the job was written by a newer version", file.string(),
+                        "format " + std::to_string(kSchemaVersion) + " or older", std::to_string(version));
         sql.exec("PRAGMA journal_mode = WAL");
         sql.exec("PRAGMA synchronous = FULL");
         sql.exec("PRAGMA foreign_keys = ON");
@@ -369,7 +382,12 @@ Result<std::vector<Frame>> JobStore::frames() const
         while (query.executeStep()) {
             const std::string kept = query.getColumn(1).getString();
             const fs::path place = placeOf(kept), seen = query.getColumn(2).getString();
-            Frame frame{query.getColumn(0).getInt64(), place, query.getColumn(3).getString(), query.getColumn(4).getString(), static_cast<std::uintmax_t>(query.getColumn(5).getInt64()), false};
+            Frame frame{query.getColumn(0).getInt64(),
+                        place,
+                        query.getColumn(3).getString(),
+                        query.getColumn(4).getString(),
+                        static_cast<std::uintmax_t>(query.getColumn(5).getInt64()),
+                        false};
             // A picture that is nowhere is lost, and so is one whose place another frame has.
             if (kept.empty() || !fs::exists(place, error)) {
                 frame.path = seen;
@@ -388,7 +406,8 @@ Result<std::vector<Frame>> JobStore::frames() const
 
 std::string JobStore::keptPlace(const fs::path& place) const
 {
-    const fs::path absolute = fs::absolute(place).lexically_normal(), relative = absolute.lexically_relative(folderOf(file()));
+    const fs::path absolute = fs::absolute(place).lexically_normal(),
+                   relative = absolute.lexically_relative(folderOf(file()));
     return relative.empty() || *relative.begin() == ".." ? absolute.string() : relative.string();
 }
 
@@ -432,8 +451,10 @@ Status JobStore::moveFrames(const std::vector<std::pair<std::int64_t, fs::path>>
         SQLite::Transaction transaction(m_database->sql);
         for (const auto& [frame, place] : places) {
             const fs::path absolute = fs::absolute(place).lexically_normal();
-            setFrameText(m_database->sql, "UPDATE frame SET path = ? WHERE id = ?", frame, m_database->relativePlace(absolute));
-            setFrameText(m_database->sql, "UPDATE frame SET seen = ?, fault = '' WHERE id = ?", frame, absolute.string());
+            setFrameText(m_database->sql, "UPDATE frame SET path = ? WHERE id = ?", frame,
+                         m_database->relativePlace(absolute));
+            setFrameText(m_database->sql, "UPDATE frame SET seen = ?, fault = '' WHERE id = ?", frame,
+                         absolute.string());
         }
         transaction.commit();
     });
@@ -451,7 +472,8 @@ Status JobStore::loseFrames(const std::vector<std::int64_t>& frames)
 
 Status JobStore::setFrameFault(std::int64_t frame, const std::string& fault)
 {
-    return guarded(file(), [&] { setFrameText(m_database->sql, "UPDATE frame SET fault = ? WHERE id = ?", frame, fault); });
+    return guarded(file(),
+                   [&] { setFrameText(m_database->sql, "UPDATE frame SET fault = ? WHERE id = ?", frame, fault); });
 }
 
 Result<std::int64_t> JobStore::addLook(const Look& look)
@@ -495,7 +517,8 @@ Result<Look> JobStore::currentLook(std::int64_t look) const
 
 Result<Look> JobStore::lookAt(std::int64_t revision) const
 {
-    const auto json = guarded(file(), [&] { return m_database->text("SELECT json FROM revision WHERE id = ?", revision); });
+    const auto json =
+        guarded(file(), [&] { return m_database->text("SELECT json FROM revision WHERE id = ?", revision); });
     if (!json)
         return tl::make_unexpected(json.error());
     if (json->empty())
@@ -514,7 +537,9 @@ Result<Look> JobStore::lookAt(std::int64_t revision) const
                 return tl::make_unexpected(cube.error());
             auto parsed = tableFromText(*cube, table->name);
             if (!parsed)
-                return fail("the table “" + table->name + "” of the look cannot be read: " + (cube->empty() ? "it is not in the job" : parsed.error().message()), file().string());
+                return fail("the table “" + table->name + "” of the look cannot be read: " +
+                                (cube->empty() ? "it is not in the job" : parsed.error().message()),
+                            file().string());
             table->table = std::make_shared<const Table>(std::move(*parsed));
         }
     return std::move(loaded->look);
@@ -528,7 +553,8 @@ Result<std::int64_t> JobStore::lastGoodRevision(std::int64_t look) const
     for (std::int64_t at = *current; at != 0;) {
         if (at != *current && lookAt(at))
             return at;
-        const auto parent = guarded(file(), [&] { return m_database->number("SELECT parent FROM revision WHERE id = ?", at); });
+        const auto parent =
+            guarded(file(), [&] { return m_database->number("SELECT parent FROM revision WHERE id = ?", at); });
         // Where the chain itself is broken, the one written before is the next best.
         if (!parent)
             return parent;
@@ -590,7 +616,8 @@ Status JobStore::redo(std::int64_t look)
 Status JobStore::pin(std::int64_t look, const std::string& note)
 {
     return guarded(file(), [&] {
-        SQLite::Statement insert(m_database->sql, "INSERT INTO pin (look, revision, note) SELECT id, current, ? FROM look WHERE id = ?");
+        SQLite::Statement insert(m_database->sql,
+                                 "INSERT INTO pin (look, revision, note) SELECT id, current, ? FROM look WHERE id = ?");
         insert.bind(1, note);
         insert.bind(2, look);
         insert.exec();
@@ -601,7 +628,8 @@ Status JobStore::pinVariant(std::int64_t look, const Look& value, const std::str
 {
     return guarded(file(), [&] {
         SQLite::Transaction transaction(m_database->sql);
-        const std::int64_t revision = m_database->addRevision(look, m_database->number("SELECT current FROM look WHERE id = ?", look), value, note);
+        const std::int64_t revision = m_database->addRevision(
+            look, m_database->number("SELECT current FROM look WHERE id = ?", look), value, note);
         SQLite::Statement insert(m_database->sql, "INSERT INTO pin (look, revision, note) VALUES (?, ?, ?)");
         insert.bind(1, look);
         insert.bind(2, revision);
@@ -618,7 +646,8 @@ Result<std::vector<PinnedVersion>> JobStore::pins(std::int64_t look) const
         SQLite::Statement query(m_database->sql, "SELECT id, revision, note, made FROM pin WHERE look = ? ORDER BY id");
         query.bind(1, look);
         while (query.executeStep())
-            all.push_back({query.getColumn(0).getInt64(), query.getColumn(1).getInt64(), query.getColumn(2).getString(), query.getColumn(3).getString()});
+            all.push_back({query.getColumn(0).getInt64(), query.getColumn(1).getInt64(), query.getColumn(2).getString(),
+                           query.getColumn(3).getString()});
         return all;
     });
 }
@@ -629,7 +658,9 @@ Status JobStore::setChoices(const std::vector<std::pair<std::string, std::string
 {
     const Status written = guarded(file(), [&] {
         SQLite::Transaction transaction(m_database->sql);
-        SQLite::Statement insert(m_database->sql, "INSERT INTO choice (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value");
+        SQLite::Statement insert(
+            m_database->sql,
+            "INSERT INTO choice (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value");
         for (const auto& [name, value] : choices) {
             insert.bind(1, name);
             insert.bind(2, value);

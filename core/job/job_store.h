@@ -1,10 +1,10 @@
 // The job: one SQLite file that remembers the frames of a shoot, the looks and every revision of them.
 //
-// Looks are immutable revisions (JSON, tables apart by their hash); the current revision is a pointer, so undo and redo walk the
-// revisions and survive a restart. Nothing is ever deleted. Every call that changes something is one transaction in a
-// write-ahead log: a killed process loses nothing that a call has returned from. Source pictures are never written to.
-// Pictures are kept by their place relative to the job file, so that a folder can be moved, renamed or copied with its job, and by
-// where they were last seen, for a job file that moves alone. One thread at a time.
+// Looks are immutable revisions (JSON, tables apart by their hash); the current revision is a pointer, so undo and redo
+// walk the revisions and survive a restart. Nothing is ever deleted. Every call that changes something is one
+// transaction in a write-ahead log: a killed process loses nothing that a call has returned from. Source pictures are
+// never written to. Pictures are kept by their place relative to the job file, so that a folder can be moved, renamed
+// or copied with its job, and by where they were last seen, for a job file that moves alone. One thread at a time.
 #pragma once
 
 #include "core/base/result.h"
@@ -40,11 +40,13 @@ struct PinnedVersion {
 
 class JobStore {
 public:
-    /// Opens a job or makes one. Fails for a file that is no job, for one written by a newer version, and for one that cannot be read to its end. A
-    /// job of an older version is brought up to date; the file as it was is kept beside it, with "-format1" after its name.
+    /// Opens a job or makes one. Fails for a file that is no job, for one written by a newer version, and for one that
+    /// cannot be read to its end. A job of an older version is brought up to date; the file as it was is kept beside
+    /// it, with "-format1" after its name.
     static Result<JobStore> open(const std::filesystem::path& file);
-    /// Where the job of a folder of pictures lives: the job inside it, whatever its name; of several the one named as the folder, else the newest.
-    /// Without one "<folder name>.amberjob" inside, or under the user's data folder when the pictures' folder cannot be written to.
+    /// Where the job of a folder of pictures lives: the job inside it, whatever its name; of several the one named as
+    /// the folder, else the newest. Without one "<folder name>.amberjob" inside, or under the user's data folder when
+    /// the pictures' folder cannot be written to.
     static std::filesystem::path fileForFolder(const std::filesystem::path& folder);
     /// The jobs inside a folder, the one that fileForFolder() takes first.
     static std::vector<std::filesystem::path> jobsInFolder(const std::filesystem::path& folder);
@@ -71,7 +73,8 @@ public:
     Status moveFrames(const std::vector<std::pair<std::int64_t, std::filesystem::path>>& places);
     /// These frames' pictures are gone from where they are, and others have their names: from now on they are lost.
     Status loseFrames(const std::vector<std::int64_t>& frames);
-    /// A place as it is kept with the job: relative to it when it lies in the job's folder, so that it moves along; and back.
+    /// A place as it is kept with the job: relative to it when it lies in the job's folder, so that it moves along; and
+    /// back.
     std::string keptPlace(const std::filesystem::path& place) const;
     std::filesystem::path placeOf(const std::string& kept) const;
     Status setFrameFault(std::int64_t frame, const std::string& fault);
@@ -94,7 +97,8 @@ public:
     Status redo(std::int64_t look);
 
     Status pin(std::int64_t look, const std::string& note);
-    /// Pins a version that never was the current one: a variant that was tried beside it. Undo and redo stay as they are.
+    /// Pins a version that never was the current one: a variant that was tried beside it. Undo and redo stay as they
+    /// are.
     Status pinVariant(std::int64_t look, const Look& value, const std::string& note);
     Result<std::vector<PinnedVersion>> pins(std::int64_t look) const;
 

@@ -5,8 +5,8 @@
 #include "tests/support/read_only.h"
 #include "tests/support/temporary_folder.h"
 
-#include <gtest/gtest.h>
 #include <csignal>
+#include <gtest/gtest.h>
 #include <map>
 #include <sqlite3.h>
 #include <sys/wait.h>
@@ -124,7 +124,8 @@ TEST(JobStore, TablesAreKeptOnceAndComeBackWhole)
     EXPECT_LT(fs::file_size(folder / "a.amberjob") + fs::file_size(folder / "a.amberjob-wal"), before + 400'000);
     const auto back = job->currentLook(id);
     ASSERT_TRUE(back);
-    EXPECT_EQ(*std::get<LookupTable>(back->steps[0].parameters).table, *std::get<LookupTable>(look.steps[0].parameters).table);
+    EXPECT_EQ(*std::get<LookupTable>(back->steps[0].parameters).table,
+              *std::get<LookupTable>(look.steps[0].parameters).table);
 }
 
 TEST(JobStore, PinsAndChoicesAreRemembered)
@@ -209,7 +210,9 @@ TEST(JobStore, StrangeFilesAreRefusedAndLeftAsTheyAre)
     sqlite3_close(other);
     EXPECT_EQ(JobStore::open(folder / "other.db").error().what, "not a job of this program");
 
-    { ASSERT_TRUE(JobStore::open(folder / "new.amberjob")); }
+    {
+        ASSERT_TRUE(JobStore::open(folder / "new.amberjob"));
+    }
     sqlite3_open((folder / "new.amberjob").c_str(), &other);
     sqlite3_exec(other, "PRAGMA user_version = 99", nullptr, nullptr, nullptr);
     sqlite3_close(other);
@@ -218,7 +221,8 @@ TEST(JobStore, StrangeFilesAreRefusedAndLeftAsTheyAre)
 
 TEST(JobStore, AKilledProcessLosesNothingThatReturned)
 {
-    // The child commits without end and writes each number to a pipe after the call has returned; it is killed in the middle.
+    // The child commits without end and writes each number to a pipe after the call has returned; it is killed in the
+    // middle.
     const TemporaryFolder folder;
     for (int round = 0; round < 3; ++round) {
         const auto file = folder / ("job" + std::to_string(round) + ".amberjob");
@@ -278,7 +282,8 @@ TEST(MovedJob, AFolderThatIsMovedRenamedOrCopiedKeepsItsJobAndItsFrames)
     const Shoot shoot(folder / "one");
     fs::create_directory(folder / "deeper");
     fs::rename(folder / "one", folder / "deeper/another name");
-    EXPECT_EQ(JobStore::fileForFolder(folder / "deeper/another name"), folder / "deeper/another name/shoot.amberjob") << "whatever the job is called";
+    EXPECT_EQ(JobStore::fileForFolder(folder / "deeper/another name"), folder / "deeper/another name/shoot.amberjob")
+        << "whatever the job is called";
     expectBoth(*JobStore::open(folder / "deeper/another name/shoot.amberjob"), folder / "deeper/another name");
     fs::copy(folder / "deeper/another name", folder / "copy", fs::copy_options::recursive);
     std::ofstream(folder / "copy/a.jpg") << "only in the copy";
@@ -324,20 +329,32 @@ TEST(MovedJob, APictureOfTheSameNameIsNotTakenForOneThatIsLost)
 TEST(MovedJob, LostPicturesAreFoundByContentNamesakesFirstAndEachOnce)
 {
     const TemporaryFolder folder;
-    const auto lost = [&](std::int64_t id, const std::string& name, const std::string& content) { return Frame{id, "/gone/" + name, content.empty() ? std::string() : contentHash(content), {}, content.size(), true}; };
-    std::vector<Frame> frames{lost(1, "a.jpg", "same"), lost(2, "b.jpg", "same"), lost(3, "c.jpg", "other!"), lost(4, "never-read.jpg", ""), lost(5, "d.jpg", "nowhere")};
+    const auto lost = [&](std::int64_t id, const std::string& name, const std::string& content) {
+        return Frame{id, "/gone/" + name, content.empty() ? std::string() : contentHash(content),
+                     {}, content.size(),  true};
+    };
+    std::vector<Frame> frames{lost(1, "a.jpg", "same"), lost(2, "b.jpg", "same"), lost(3, "c.jpg", "other!"),
+                              lost(4, "never-read.jpg", ""), lost(5, "d.jpg", "nowhere")};
     frames.push_back({6, folder / "here.jpg", contentHash("same"), {}, 4, false});
     fs::create_directory(folder / "new");
     std::vector<fs::path> candidates;
-    for (const auto& [name, content] : {std::pair{"b.jpg", "same"}, {"x.jpg", "same"}, {"y.jpg", "same"}, {"c.jpg", "of the same size"}, {"z.jpg", "other!"}, {"never-read.jpg", "whatever"}, {"d.jpg", "nobody!"}})
+    for (const auto& [name, content] : {std::pair{"b.jpg", "same"},
+                                        {"x.jpg", "same"},
+                                        {"y.jpg", "same"},
+                                        {"c.jpg", "of the same size"},
+                                        {"z.jpg", "other!"},
+                                        {"never-read.jpg", "whatever"},
+                                        {"d.jpg", "nobody!"}})
         candidates.push_back(folder.write(std::string("new/") + name, content));
     candidates.push_back(folder / "new/vanished.jpg");
     const FramesFound found = findFrames(frames, candidates);
     std::map<std::int64_t, std::string> places;
     for (const FoundFrame& f : found.found)
         places[f.frame] = f.place.filename().string();
-    EXPECT_EQ(places, (std::map<std::int64_t, std::string>{{1, "x.jpg"}, {2, "b.jpg"}, {3, "z.jpg"}, {4, "never-read.jpg"}}));
-    EXPECT_EQ(found.unknown.size(), 4u) << "the third of the same content, two namesakes of another, and the one that vanished";
+    EXPECT_EQ(places,
+              (std::map<std::int64_t, std::string>{{1, "x.jpg"}, {2, "b.jpg"}, {3, "z.jpg"}, {4, "never-read.jpg"}}));
+    EXPECT_EQ(found.unknown.size(), 4u)
+        << "the third of the same content, two namesakes of another, and the one that vanished";
     CancelToken cancel;
     cancel.cancel();
     EXPECT_EQ(findFrames(frames, candidates, {}, cancel).unknown.size(), candidates.size());
@@ -369,7 +386,8 @@ TEST(MovedJob, OneOnAMediumThatTakesNothingIsOpenedAsItIsAndNotKept)
         auto job = JobStore::open(folder / "one/shoot.amberjob");
         look = *job->addLook(named("in the log"));
         for (const char* part : {"", "-wal"})
-            fs::copy_file(folder / (std::string("one/shoot.amberjob") + part), folder / (std::string("one/killed.amberjob") + part));
+            fs::copy_file(folder / (std::string("one/shoot.amberjob") + part),
+                          folder / (std::string("one/killed.amberjob") + part));
     }
     fs::remove(folder / "one/shoot.amberjob");
     const test::ReadOnly medium(folder.path(), folder / "one");
@@ -439,13 +457,15 @@ TEST(DamagedJob, IsRefusedOrNamedAndNeverTakenForAnEmptyOne)
     change("UPDATE revision SET json = '{' WHERE id = 1");
     EXPECT_EQ(*JobStore::open(folder / "a.amberjob")->lastGoodRevision(look), 0);
     change("ALTER TABLE choice RENAME TO gone");
-    EXPECT_FALSE(JobStore::open(folder / "a.amberjob")) << "a job whose balances cannot be read is not opened without them";
+    EXPECT_FALSE(JobStore::open(folder / "a.amberjob"))
+        << "a job whose balances cannot be read is not opened without them";
 }
 
 TEST(JobStore, TheJobOfAFolderLivesInItOrWithTheUser)
 {
     const TemporaryFolder folder;
-    EXPECT_EQ(JobStore::fileForFolder(folder.path()), folder.path() / (folder.path().filename().string() + ".amberjob"));
+    EXPECT_EQ(JobStore::fileForFolder(folder.path()),
+              folder.path() / (folder.path().filename().string() + ".amberjob"));
     EXPECT_EQ(JobStore::fileForFolder(folder.path() / ""), JobStore::fileForFolder(folder.path()));
     ::setenv("XDG_DATA_HOME", folder.path().c_str(), 1);
     const fs::path elsewhere = JobStore::fileForFolder("/proc/self");

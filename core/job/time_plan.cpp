@@ -1,8 +1,8 @@
 #include "core/job/time_plan.h"
 
+#include "core/base/json_text.h"
 #include <algorithm>
 #include <cmath>
-#include "core/base/json_text.h"
 #include <numeric>
 
 namespace amber {
@@ -42,7 +42,10 @@ TimeForecast forecast(const TimePlan& plan, const std::vector<PlannedFrame>& fra
     return f;
 }
 
-std::string timePlanToText(const TimePlan& plan) { return jsonText({{"minutes", plan.minutesPerFrame}, {"hours", plan.hoursPerDay}}); }
+std::string timePlanToText(const TimePlan& plan)
+{
+    return jsonText({{"minutes", plan.minutesPerFrame}, {"hours", plan.hoursPerDay}});
+}
 
 TimePlan timePlanFromText(const std::string& text)
 {

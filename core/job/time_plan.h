@@ -16,7 +16,8 @@ inline constexpr int kStages = 3;
 using StageTimes = std::array<double, kStages>;
 inline constexpr double kIdleSeconds = 60;
 
-/// Adds up acts: each counts from the one before it, at the place and frame that were in hand, unless that was too long ago.
+/// Adds up acts: each counts from the one before it, at the place and frame that were in hand, unless that was too long
+/// ago.
 class ActiveClock {
 public:
     /// `now` in seconds, rising. Nothing is counted for acts elsewhere (stage -1).
@@ -32,18 +33,19 @@ private:
 };
 
 struct PlannedFrame {
-    double weight = 1;   ///< hard frames count for more: 2 takes twice the budget
+    double weight = 1;  ///< hard frames count for more: 2 takes twice the budget
     StageTimes spent{};
-    bool isDone = false; ///< ticked off by the artist
+    bool isDone = false;  ///< ticked off by the artist
 };
 struct TimePlan {
     StageTimes minutesPerFrame{1, 2, 0.5};  ///< budget per frame and stage
     double hoursPerDay = 5;
 };
 struct TimeForecast {
-    double budgetHours = 0;   ///< for all frames, weighted
+    double budgetHours = 0;  ///< for all frames, weighted
     double spentHours = 0;
-    double leftHours = 0;     ///< for frames not done: at the pace of those that are, or at the budget while fewer than three are
+    double leftHours =
+        0;  ///< for frames not done: at the pace of those that are, or at the budget while fewer than three are
     int done = 0, frames = 0, overBudget = 0;
     double daysLeft = 0;
     StageTimes spentMinutes{};  ///< by stage

@@ -1,5 +1,5 @@
-// The fingerprint of a reference: what is measured of one or several finished pictures, so that a look can be held against them when the
-// pictures themselves are gone. Plain numbers; measured by core/match/fingerprint.h.
+// The fingerprint of a reference: what is measured of one or several finished pictures, so that a look can be held
+// against them when the pictures themselves are gone. Plain numbers; measured by core/match/fingerprint.h.
 #pragma once
 
 #include "core/look/steps/fields.h"
@@ -42,8 +42,8 @@ struct ColourTrait {
 };
 
 struct Fingerprint {
-    std::string name;        ///< of the picture, or of the pictures
-    double references = 1;   ///< how many pictures it was measured on
+    std::string name;                   ///< of the picture, or of the pictures
+    double references = 1;              ///< how many pictures it was measured on
     std::vector<ToneTrait> tones;       ///< at kQuantiles (core/measure/tone.h): floor, ceiling and the shape between
     std::vector<ColourTrait> casts;     ///< where neutrals lie in darks, middles and lights: the trail
     std::vector<ColourTrait> families;  ///< of HueShifts::defaultFamilies(), each against the cast at its tone

@@ -37,8 +37,10 @@ double weightAt(const Guard& g, const OkLab& c)
         weight *= within(chroma, g.chromaLow, g.chromaHigh, g.chromaFeather, 0, 0.4);
     if (g.limitsHue()) {
         const HueFall fall = hueFall(g);
-        const double cosine = (c.a * std::cos(g.hueCentre * kDegree) + c.b * std::sin(g.hueCentre * kDegree)) / std::max(chroma, 1e-15);
-        weight *= smoothstep(fall.outside, fall.inside, cosine) * chroma * chroma / (chroma * chroma + kGuardNeutral * kGuardNeutral);
+        const double cosine =
+            (c.a * std::cos(g.hueCentre * kDegree) + c.b * std::sin(g.hueCentre * kDegree)) / std::max(chroma, 1e-15);
+        weight *= smoothstep(fall.outside, fall.inside, cosine) * chroma * chroma /
+                  (chroma * chroma + kGuardNeutral * kGuardNeutral);
     }
     return g.inverted ? 1 - weight : weight;
 }

@@ -1,9 +1,10 @@
 // The guard of a step: which colours it may touch, by tone, chroma and hue of the colour as it enters the step.
 //
-// Weight = T C H, each 1 inside its range and falling by a smoothstep over its feather outside it; inverted: 1 - weight.
+// Weight = T C H, each 1 inside its range and falling by a smoothstep over its feather outside it; inverted: 1 -
+// weight.
 //   T on OKLab L, C on OKLCh chroma; a bound at the end of its scale (0 or 1, 0 or 0.4) is open: no limit on that side.
-//   H in the cosine of the distance from the centre: 1 for cos d >= cos(width / 2), 0 from cos(width / 2 + feather) on, times
-//   C^2 / (C^2 + 0.01^2), as neutrals have no hue. A width of 360 is open.
+//   H in the cosine of the distance from the centre: 1 for cos d >= cos(width / 2), 0 from cos(width / 2 + feather) on,
+//   times C^2 / (C^2 + 0.01^2), as neutrals have no hue. A width of 360 is open.
 // The step's result is blended in OKLab with the weight as further strength.
 #pragma once
 

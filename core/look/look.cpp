@@ -25,7 +25,9 @@ LinearRgb limited(const LinearRgb& c)
 
 std::string typeOf(const Step& step)
 {
-    return std::visit(Overloaded{[](const UnknownStep& s) { return s.type; }, [](const auto& s) { return std::string(s.kType); }}, step.parameters);
+    return std::visit(
+        Overloaded{[](const UnknownStep& s) { return s.type; }, [](const auto& s) { return std::string(s.kType); }},
+        step.parameters);
 }
 
 std::string titleOf(const Step& step)
@@ -39,17 +41,26 @@ std::string titleOf(const Step& step)
 
 bool isIdentity(const Step& step)
 {
-    return !step.enabled || step.strength == 0 || std::visit(Overloaded{[](const UnknownStep&) { return true; }, [](const auto& s) { return isIdentity(s); }}, step.parameters);
+    return !step.enabled || step.strength == 0 ||
+           std::visit(Overloaded{[](const UnknownStep&) { return true; }, [](const auto& s) { return isIdentity(s); }},
+                      step.parameters);
 }
 
 bool isSpatial(const Step& step)
 {
-    return std::visit([](const auto& s) { return requires { s.kIsSpatial; }; }, step.parameters);
+    return std::visit(
+        [](const auto& s) {
+            return requires { s.kIsSpatial; };
+        },
+        step.parameters);
 }
 
 Json parametersOf(const Step& step)
 {
-    return std::visit(Overloaded{[](const UnknownStep& s) { return Json::parse(s.json, nullptr, false); }, [](const LookupTable& s) { return toJson(s, false); }, [](const auto& s) { return toJson(s); }}, step.parameters);
+    return std::visit(Overloaded{[](const UnknownStep& s) { return Json::parse(s.json, nullptr, false); },
+                                 [](const LookupTable& s) { return toJson(s, false); },
+                                 [](const auto& s) { return toJson(s); }},
+                      step.parameters);
 }
 
 Result<StepParameters> withParameters(const Step& step, const Json& parameters)
@@ -117,7 +128,8 @@ Step edited(const Step& step, const std::string& picture, const StepParameters& 
 Status validate(const Look& look)
 {
     if (look.steps.size() > kStepLimit)
-        return fail("too many steps", "steps", "at most " + std::to_string(kStepLimit), std::to_string(look.steps.size()));
+        return fail("too many steps", "steps", "at most " + std::to_string(kStepLimit),
+                    std::to_string(look.steps.size()));
     for (std::size_t i = 0; i < look.steps.size(); ++i) {
         const Step& step = look.steps[i];
         const std::string where = "steps[" + std::to_string(i) + "]";
@@ -125,7 +137,9 @@ Status validate(const Look& look)
             return fail("strength outside its limits", where + ".strength", "0 to 2", jsonText(step.strength));
         if (auto good = validate(step.guard, where + ".guard"); !good)
             return good;
-        const Status good = std::visit(Overloaded{[](const UnknownStep&) { return Status{}; }, [&](const auto& s) { return validate(s, where); }}, step.parameters);
+        const Status good = std::visit(
+            Overloaded{[](const UnknownStep&) { return Status{}; }, [&](const auto& s) { return validate(s, where); }},
+            step.parameters);
         if (!good)
             return good;
     }

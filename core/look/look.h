@@ -1,4 +1,5 @@
-// A look: an ordered list of steps that turns one picture into another and knows nothing of any one picture. A plain value.
+// A look: an ordered list of steps that turns one picture into another and knows nothing of any one picture. A plain
+// value.
 #pragma once
 
 #include "core/look/fingerprint.h"
@@ -36,8 +37,9 @@ struct UnknownStep {
 };
 
 /// Registration: every kind of step once. The order is that of the menu in which steps are added.
-using StepParameters = std::variant<Contrast, ToneBands, Ends, ToneCurve, SplitToning, HueShifts, Chroma, Primaries, LookupTable, Wash, LocalContrast, FineDetail, Haze, EdgeDarkening, Grain, OutputSharpening,
-                                    UnknownStep>;
+using StepParameters =
+    std::variant<Contrast, ToneBands, Ends, ToneCurve, SplitToning, HueShifts, Chroma, Primaries, LookupTable, Wash,
+                 LocalContrast, FineDetail, Haze, EdgeDarkening, Grain, OutputSharpening, UnknownStep>;
 
 struct Step {
     StepParameters parameters = UnknownStep{};
@@ -46,7 +48,8 @@ struct Step {
     std::string note;
     std::string unknownFields;  ///< JSON text of fields of a newer version
     Guard guard = {};
-    std::set<std::string> perPicture = {};     ///< names of parameters that do not travel: each picture may hold its own value
+    std::set<std::string> perPicture =
+        {};  ///< names of parameters that do not travel: each picture may hold its own value
     std::map<std::string, std::string> own = {};  ///< by picture: JSON text of its own values of these parameters
     std::string group = {};  ///< the name that steps share which belong together, as those of one match
     bool operator==(const Step&) const = default;
@@ -76,20 +79,20 @@ bool isIdentity(const Step& step);
 bool isSpatial(const Step& step);
 Status validate(const Look& look);
 
-/// The step as one picture has it: its own values in the place of the parameters kept per picture. Pictures are named by whatever
-/// the caller names them by, always the same.
+/// The step as one picture has it: its own values in the place of the parameters kept per picture. Pictures are named
+/// by whatever the caller names them by, always the same.
 Step stepFor(const Step& step, const std::string& picture);
 Look lookFor(const Look& look, const std::string& picture);
-/// The step after an edit made while looking at one picture: what is kept per picture is kept for that picture, the rest changes for
-/// all. `edited` is what stepFor would return.
+/// The step after an edit made while looking at one picture: what is kept per picture is kept for that picture, the
+/// rest changes for all. `edited` is what stepFor would return.
 Step edited(const Step& step, const std::string& picture, const StepParameters& edited);
 /// The step's parameters as JSON, tables by their hash only; and a step of the same kind from such JSON.
 Json parametersOf(const Step& step);
 Result<StepParameters> withParameters(const Step& step, const Json& parameters);
 
-/// The definition: one step, and the first `count` steps of a look, in double precision. Spatial steps, which need a picture, pass
-/// colours on as they are (the plain engine evaluates them). Input that is not finite counts as 0,
-/// finite input is limited to +-kWorkingLimit; so is what leaves a step.
+/// The definition: one step, and the first `count` steps of a look, in double precision. Spatial steps, which need a
+/// picture, pass colours on as they are (the plain engine evaluates them). Input that is not finite counts as 0, finite
+/// input is limited to +-kWorkingLimit; so is what leaves a step.
 inline constexpr double kWorkingLimit = 1e4;
 LinearRgb evaluate(const Step& step, const LinearRgb& c);
 LinearRgb evaluate(const Look& look, const LinearRgb& c, std::size_t count = kStepLimit);

@@ -38,7 +38,8 @@ DifferenceSummary measuredDifference(const Look& one, const Look& two)
     constexpr int kEdge = 17;
     std::vector<double> differences;
     for (int i = 0; i < kEdge * kEdge * kEdge; ++i) {
-        const LinearRgb c = decode(RgbSpace::Srgb, {(i % kEdge) / (kEdge - 1.0), (i / kEdge % kEdge) / (kEdge - 1.0), (i / kEdge / kEdge) / (kEdge - 1.0)});
+        const LinearRgb c = decode(RgbSpace::Srgb, {(i % kEdge) / (kEdge - 1.0), (i / kEdge % kEdge) / (kEdge - 1.0),
+                                                    (i / kEdge / kEdge) / (kEdge - 1.0)});
         differences.push_back(ciede2000(evaluate(one, c), evaluate(two, c)));
     }
     return summarise(std::move(differences));

@@ -7,7 +7,7 @@
 namespace amber {
 
 struct ParameterChange {
-    std::string field;  ///< "steps/1/parameters/balance"
+    std::string field;          ///< "steps/1/parameters/balance"
     std::string before, after;  ///< values as JSON text; empty when absent
 };
 std::vector<ParameterChange> parameterChanges(const Look& before, const Look& after);

@@ -78,7 +78,8 @@ void warn(std::vector<std::string>& warnings, const std::string& unknown, const 
         return;
     const Json fields = Json::parse(unknown);
     for (const auto& [name, value] : fields.items())
-        warnings.push_back(where + ": the field '" + name + "' is not known to this version; it is kept but has no effect");
+        warnings.push_back(where + ": the field '" + name +
+                           "' is not known to this version; it is kept but has no effect");
 }
 
 Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
@@ -115,7 +116,8 @@ Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
         return good;
     step.unknownFields = fields.unknown();
     if (std::holds_alternative<UnknownStep>(step.parameters))
-        loaded.warnings.push_back(where + ": the step '" + type + "' is not known to this version; it is kept but has no effect");
+        loaded.warnings.push_back(where + ": the step '" + type +
+                                  "' is not known to this version; it is kept but has no effect");
     warn(loaded.warnings, step.unknownFields, where);
     warn(loaded.warnings, step.guard.unknownFields, where + ".guard");
     for (const auto& [place, unknown] : unknownIn(step.parameters))
@@ -131,7 +133,10 @@ std::string lookToText(const Look& look, bool embedTables)
     Json steps = Json::array();
     for (const Step& step : look.steps)
         steps.push_back(stepToJson(step, embedTables));
-    Json json{{"format", "jolly-amber-look"}, {"version", std::max(look.fileVersion, Look::kVersion)}, {"name", look.name}, {"intent", look.intent}};
+    Json json{{"format", "jolly-amber-look"},
+              {"version", std::max(look.fileVersion, Look::kVersion)},
+              {"name", look.name},
+              {"intent", look.intent}};
     if (look.card != IntentCard{}) {
         IntentCard card = look.card;
         if (embedTables)  // a look that travels knows no frames
@@ -175,13 +180,16 @@ Result<LoadedLook> lookFromText(const std::string& text, const std::string& name
         loaded.look.reference = std::move(*parsed);
         warn(loaded.warnings, loaded.look.reference->unknownFields, name + ".reference");
     }
-    reader.list("steps", kStepLimit, [&](const Json& entry, const std::string& where) { return readStep(entry, where, loaded); });
+    reader.list("steps", kStepLimit,
+                [&](const Json& entry, const std::string& where) { return readStep(entry, where, loaded); });
     if (auto good = reader.status(); !good)
         return tl::make_unexpected(good.error());
     loaded.look.unknownFields = reader.unknown();
     warn(loaded.warnings, loaded.look.unknownFields, name);
     if (version > Look::kVersion)
-        loaded.warnings.insert(loaded.warnings.begin(), name + ": written by a newer version (format " + std::to_string(static_cast<int>(version)) + ", this one knows " + std::to_string(Look::kVersion) + ")");
+        loaded.warnings.insert(loaded.warnings.begin(), name + ": written by a newer version (format " +
+                                                            std::to_string(static_cast<int>(version)) +
+                                                            ", this one knows " + std::to_string(Look::kVersion) + ")");
     return loaded;
 }
 

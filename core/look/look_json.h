@@ -12,8 +12,8 @@ struct LoadedLook {
     std::vector<std::string> warnings;  ///< what a newer version wrote and this one does not know; all of it is kept
 };
 
-/// JSON text, ordered and indented for reading and diffs. With `embedTables` the look is complete in itself, a file to travel; without,
-/// it is what a job keeps: tables by their hash, and the values that pictures hold for themselves.
+/// JSON text, ordered and indented for reading and diffs. With `embedTables` the look is complete in itself, a file to
+/// travel; without, it is what a job keeps: tables by their hash, and the values that pictures hold for themselves.
 std::string lookToText(const Look& look, bool embedTables);
 /// Fails with the field that is wrong. `name` is used in messages.
 Result<LoadedLook> lookFromText(const std::string& text, const std::string& name);

@@ -43,16 +43,20 @@ TEST(Look, TextRoundTripKeepsEverything)
 
 TEST(Look, AnotherVersionsWordsAreNamedAndKept)
 {
-    const std::string text = R"({"format": "jolly-amber-look", "version": 7, "name": "Later", "mood": ["warm", 3], "steps": [
+    const std::string text =
+        R"({"format": "jolly-amber-look", "version": 7, "name": "Later", "mood": ["warm", 3], "steps": [
         {"type": "tone-curve", "colourway": true, "parameters": {"all": [[0, 0], [1, 1]], "spline": "quintic"}},
         {"type": "halation", "parameters": {"radius": 3}},
-        {"type": "hue-shifts", "parameters": {"families": [{"name": "A", "sheltered": true}], "greys": {"grain": 2}}}]})";
+        {"type": "hue-shifts", "parameters": {"families": [{"name": "A", "sheltered": true}],
+                                              "greys": {"grain": 2}}}]})";
     const auto loaded = lookFromText(text, "later.json");
     ASSERT_TRUE(loaded) << loaded.error().message();
     ASSERT_EQ(loaded->warnings.size(), 7u);
     EXPECT_NE(loaded->warnings[0].find("newer version"), std::string::npos);
     for (const char* word : {"mood", "colourway", "spline", "halation", "families[0]: the field 'sheltered'", "grain"})
-        EXPECT_TRUE(std::any_of(loaded->warnings.begin(), loaded->warnings.end(), [&](const std::string& w) { return w.find(word) != std::string::npos; })) << word;
+        EXPECT_TRUE(std::any_of(loaded->warnings.begin(), loaded->warnings.end(), [&](const std::string& w) {
+            return w.find(word) != std::string::npos;
+        })) << word;
     const Json saved = Json::parse(lookToText(loaded->look, true));
     EXPECT_EQ(saved["version"], 7);
     EXPECT_EQ(saved["mood"][1], 3);
@@ -68,26 +72,40 @@ TEST(Look, AnotherVersionsWordsAreNamedAndKept)
 TEST(Look, EveryFaultIsNamedWithItsPlace)
 {
     const auto fault = [](const std::string& steps) {
-        const auto loaded = lookFromText(R"({"format": "jolly-amber-look", "version": 1, "steps": [)" + steps + "]}", "a.json");
+        const auto loaded =
+            lookFromText(R"({"format": "jolly-amber-look", "version": 1, "steps": [)" + steps + "]}", "a.json");
         if (loaded) {
             const Status good = validate(loaded->look);
             return good ? std::string("accepted") : good.error().message();
         }
         return loaded.error().message();
     };
-    EXPECT_NE(fault(R"({"type": "tone-curve", "strength": 7})").find("steps[0].strength: wrong value (expected a number from 0"), std::string::npos);
+    EXPECT_NE(fault(R"({"type": "tone-curve", "strength": 7})")
+                  .find("steps[0].strength: wrong value (expected a number from 0"),
+              std::string::npos);
     EXPECT_NE(fault(R"({"parameters": {}})").find("steps[0].type"), std::string::npos);
-    EXPECT_NE(fault(R"({"type": "tone-curve", "parameters": {"all": [[0, 0]]}})").find("number of curve points"), std::string::npos);
-    EXPECT_NE(fault(R"({"type": "tone-curve", "parameters": {"all": [[0, 0.5], [1, 0.4]]}})").find("must not fall"), std::string::npos);
-    EXPECT_NE(fault(R"({"type": "tone-curve", "parameters": {"all": [[0.5, 0], [0.5, 1]]}})").find("must rise"), std::string::npos);
-    EXPECT_NE(fault(R"({"type": "tone-curve", "parameters": {"mode": "sideways"}})").find("one of every-channel, lightness-only"), std::string::npos);
-    EXPECT_NE(fault(R"({"type": "split-toning", "parameters": {"dyes": [{"chroma": "much"}]}})").find("dyes[0].chroma"), std::string::npos);
-    EXPECT_NE(fault(R"({"type": "hue-shifts", "parameters": {"families": [{"width": 1}]}})").find("families[0].width"), std::string::npos);
-    EXPECT_NE(fault(R"({"type": "lookup-table", "parameters": {"hash": "abc"}})").find("values are missing"), std::string::npos);
-    EXPECT_NE(fault(R"({"type": "lookup-table", "parameters": {"cube": "LUT_3D_SIZE 1"}})").find("size outside the limits"), std::string::npos);
+    EXPECT_NE(fault(R"({"type": "tone-curve", "parameters": {"all": [[0, 0]]}})").find("number of curve points"),
+              std::string::npos);
+    EXPECT_NE(fault(R"({"type": "tone-curve", "parameters": {"all": [[0, 0.5], [1, 0.4]]}})").find("must not fall"),
+              std::string::npos);
+    EXPECT_NE(fault(R"({"type": "tone-curve", "parameters": {"all": [[0.5, 0], [0.5, 1]]}})").find("must rise"),
+              std::string::npos);
+    EXPECT_NE(fault(R"({"type": "tone-curve", "parameters": {"mode": "sideways"}})")
+                  .find("one of every-channel, lightness-only"),
+              std::string::npos);
+    EXPECT_NE(fault(R"({"type": "split-toning", "parameters": {"dyes": [{"chroma": "much"}]}})").find("dyes[0].chroma"),
+              std::string::npos);
+    EXPECT_NE(fault(R"({"type": "hue-shifts", "parameters": {"families": [{"width": 1}]}})").find("families[0].width"),
+              std::string::npos);
+    EXPECT_NE(fault(R"({"type": "lookup-table", "parameters": {"hash": "abc"}})").find("values are missing"),
+              std::string::npos);
+    EXPECT_NE(
+        fault(R"({"type": "lookup-table", "parameters": {"cube": "LUT_3D_SIZE 1"}})").find("size outside the limits"),
+        std::string::npos);
     EXPECT_NE(lookFromText("{", "a.json").error().message().find("not JSON"), std::string::npos);
     EXPECT_NE(lookFromText("[]", "a.json").error().message().find("an object"), std::string::npos);
-    EXPECT_NE(lookFromText("{\"format\": \"poem\"}", "a.json").error().message().find("jolly-amber-look"), std::string::npos);
+    EXPECT_NE(lookFromText("{\"format\": \"poem\"}", "a.json").error().message().find("jolly-amber-look"),
+              std::string::npos);
     EXPECT_EQ(lookFromText(std::string(100000, '['), "deep.json").has_value(), false);
 }
 
@@ -102,9 +120,15 @@ TEST(Look, DamagedTextIsRefusedOrValidButNeverCrashes)
         for (int k = random.whole(1, 4); k > 0; --k) {
             const auto at = static_cast<std::size_t>(random.whole(0, static_cast<int>(text.size()) - 1));
             switch (random.whole(0, 2)) {
-            case 0: text[at] = static_cast<char>(random.whole(0, 255)); break;
-            case 1: text.erase(at, static_cast<std::size_t>(random.whole(1, 20))); break;
-            default: text.insert(at, text.substr(static_cast<std::size_t>(random.whole(0, static_cast<int>(text.size()) - 1)), 12));
+            case 0:
+                text[at] = static_cast<char>(random.whole(0, 255));
+                break;
+            case 1:
+                text.erase(at, static_cast<std::size_t>(random.whole(1, 20)));
+                break;
+            default:
+                text.insert(
+                    at, text.substr(static_cast<std::size_t>(random.whole(0, static_cast<int>(text.size()) - 1)), 12));
             }
         }
         const auto loaded = lookFromText(text, "damaged.json");
@@ -125,11 +149,15 @@ std::string lookWith(const std::string& type, const std::vector<std::string>& pa
     Json inner = value;
     for (auto name = path.rbegin(); name != path.rend(); ++name)
         inner = *name == "[]" ? Json::array({inner}) : Json{{*name, inner}};
-    return Json{{"format", "jolly-amber-look"}, {"version", 1}, {"steps", Json::array({Json{{"type", type}, {"parameters", inner}}})}}.dump();
+    return Json{{"format", "jolly-amber-look"},
+                {"version", 1},
+                {"steps", Json::array({Json{{"type", type}, {"parameters", inner}}})}}
+        .dump();
 }
 
 /// Visits every number with limits and every choice below a schema node.
-void eachLimit(const Json& node, std::vector<std::string> path, const std::function<void(const std::vector<std::string>&, const Json&)>& visit)
+void eachLimit(const Json& node, std::vector<std::string> path,
+               const std::function<void(const std::vector<std::string>&, const Json&)>& visit)
 {
     if (node.contains("enum") || (node.contains("minimum") && node.contains("maximum")))
         visit(path, node);
@@ -147,7 +175,8 @@ void eachLimit(const Json& node, std::vector<std::string> path, const std::funct
 
 TEST(Look, ThePublishedSchemaSaysWhatTheReaderTakes)
 {
-    const Json schema = Json::parse(test::readText(std::filesystem::path(AMBER_SOURCE_DIR) / "docs/formats/look.schema.json"));
+    const Json schema =
+        Json::parse(test::readText(std::filesystem::path(AMBER_SOURCE_DIR) / "docs/formats/look.schema.json"));
     const auto accepts = [](const std::string& text) {
         const auto loaded = lookFromText(text, "schema");
         return loaded && validate(loaded->look) && loaded->warnings.empty();
@@ -156,21 +185,22 @@ TEST(Look, ThePublishedSchemaSaysWhatTheReaderTakes)
     for (const Json& rule : schema["properties"]["steps"]["items"]["allOf"]) {
         const std::string type = rule["if"]["properties"]["type"]["const"];
         ++kinds;
-        eachLimit(rule["then"]["properties"]["parameters"], {}, [&](const std::vector<std::string>& path, const Json& node) {
-            const std::string where = type + " " + path.back();
-            if (node.contains("enum")) {
-                for (const Json& choice : node["enum"])
-                    EXPECT_TRUE(accepts(lookWith(type, path, choice))) << where << " " << choice;
-                EXPECT_FALSE(accepts(lookWith(type, path, "sideways"))) << where;
-            } else {
-                const double low = node["minimum"], high = node["maximum"];
-                for (double inside : {low, high, (low + high) / 2})
-                    EXPECT_TRUE(accepts(lookWith(type, path, inside))) << where << " " << inside;
-                for (double outside : {low - 0.01, high + 0.01})
-                    EXPECT_FALSE(accepts(lookWith(type, path, outside))) << where << " " << outside;
-            }
-            ++limits;
-        });
+        eachLimit(rule["then"]["properties"]["parameters"], {},
+                  [&](const std::vector<std::string>& path, const Json& node) {
+                      const std::string where = type + " " + path.back();
+                      if (node.contains("enum")) {
+                          for (const Json& choice : node["enum"])
+                              EXPECT_TRUE(accepts(lookWith(type, path, choice))) << where << " " << choice;
+                          EXPECT_FALSE(accepts(lookWith(type, path, "sideways"))) << where;
+                      } else {
+                          const double low = node["minimum"], high = node["maximum"];
+                          for (double inside : {low, high, (low + high) / 2})
+                              EXPECT_TRUE(accepts(lookWith(type, path, inside))) << where << " " << inside;
+                          for (double outside : {low - 0.01, high + 0.01})
+                              EXPECT_FALSE(accepts(lookWith(type, path, outside))) << where << " " << outside;
+                      }
+                      ++limits;
+                  });
     }
     EXPECT_EQ(kinds, Random::kKinds);
     EXPECT_GT(limits, 20);
@@ -182,7 +212,9 @@ TEST(Look, ThePublishedSchemaSaysWhatTheReaderTakes)
         const Json step = Json::parse(lookToText(look, true))["steps"][0];
         for (const Json& rule : schema["properties"]["steps"]["items"]["allOf"])
             for (const auto& [name, value] : step["parameters"].items()) {
-                EXPECT_TRUE(rule["if"]["properties"]["type"]["const"] != step["type"] || rule["then"]["properties"]["parameters"]["properties"].contains(name)) << name;
+                EXPECT_TRUE(rule["if"]["properties"]["type"]["const"] != step["type"] ||
+                            rule["then"]["properties"]["parameters"]["properties"].contains(name))
+                    << name;
             }
     }
 }
@@ -196,7 +228,8 @@ TEST(Look, FilesCarryTheirTablesAndAreWrittenWhole)
     ASSERT_TRUE(writeLook(look, folder / "look.json"));
     const auto back = readLook(folder / "look.json");
     ASSERT_TRUE(back) << back.error().message();
-    EXPECT_EQ(*std::get<LookupTable>(back->look.steps[0].parameters).table, *std::get<LookupTable>(look.steps[0].parameters).table);
+    EXPECT_EQ(*std::get<LookupTable>(back->look.steps[0].parameters).table,
+              *std::get<LookupTable>(look.steps[0].parameters).table);
     EXPECT_FALSE(writeLook(look, "/nowhere/look.json"));
     EXPECT_FALSE(readLook(folder / "missing.json"));
 }
@@ -208,7 +241,8 @@ TEST(Look, DefaultsStrengthZeroAndOffAreTheIdentity)
         for (int i = 0; i < 100; ++i) {
             const LinearRgb c = random.colour(-1, 3);
             Step defaults{random.parameters(kind), true, 1, {}, {}};
-            defaults.parameters = std::visit([]<class T>(const T&) { return StepParameters(T{}); }, defaults.parameters);
+            defaults.parameters =
+                std::visit([]<class T>(const T&) { return StepParameters(T{}); }, defaults.parameters);
             EXPECT_TRUE(isIdentity(defaults)) << titleOf(defaults);
             EXPECT_EQ(evaluate(defaults, c), c);
             EXPECT_EQ(evaluate(Step{random.parameters(kind), true, 0, {}, {}}, c), c);
@@ -234,7 +268,8 @@ TEST(Look, NothingButFiniteNumbersLeavesAStep)
     holds("finite out for anything in", [](Random& random) {
         const Step step{random.parameters(random.whole(0, Random::kPointwise - 1)), true, random.between(0, 2), {}, {}};
         const double odd[] = {NAN, INFINITY, -INFINITY, 1e300, -1e300, 0, 1e-310};
-        const LinearRgb c{odd[random.whole(0, 6)], odd[random.whole(0, 6)], random.between(-1, 2)}, out = evaluate(step, c);
+        const LinearRgb c{odd[random.whole(0, 6)], odd[random.whole(0, 6)], random.between(-1, 2)},
+            out = evaluate(step, c);
         RC_ASSERT(std::isfinite(out.r) && std::isfinite(out.g) && std::isfinite(out.b));
         RC_ASSERT(std::abs(out.r) <= kWorkingLimit);
     });
@@ -242,13 +277,14 @@ TEST(Look, NothingButFiniteNumbersLeavesAStep)
 
 TEST(Look, NoStepJumps)
 {
-    // Along lines through the lattice of sRGB. Where a small step makes a visible difference it is halved again and again: what is
-    // only steep becomes small, a jump does not.
+    // Along lines through the lattice of sRGB. Where a small step makes a visible difference it is halved again and
+    // again: what is only steep becomes small, a jump does not.
     holds("continuous over the lattice", [](Random& random) {
         const Look look = [&] {
             Look one;
             const int kind = random.whole(0, Random::kPointwise - 1);
-            one.steps.push_back({random.parameters(kind == Random::kLookupTable ? 0 : kind), true, random.between(0, 1.5), {}, {}});
+            one.steps.push_back(
+                {random.parameters(kind == Random::kLookupTable ? 0 : kind), true, random.between(0, 1.5), {}, {}});
             if (random.flip())
                 one.steps[0].guard = random.guard();
             return one;
@@ -265,7 +301,8 @@ TEST(Look, NoStepJumps)
             double low = v, high = v + kStep;
             for (int halvings = 0; halvings < 30 && ciede2000(result(low), result(high)) > kVisible; ++halvings) {
                 const double middle = (low + high) / 2;
-                (ciede2000(result(low), result(middle)) > ciede2000(result(middle), result(high)) ? high : low) = middle;
+                (ciede2000(result(low), result(middle)) > ciede2000(result(middle), result(high)) ? high : low) =
+                    middle;
             }
             RC_ASSERT(ciede2000(result(low), result(high)) <= kVisible);
         }
@@ -293,7 +330,8 @@ TEST(ToneCurve, IsMonotoneAndNeverOvershoots)
 TEST(ToneCurve, EqualsTheFritschCarlsonFormulaByHand)
 {
     // Points (0,0) (0.5,0.25) (1,1): secants 0.5 and 1.5; slopes 0.5, 1, 1.5, all inside the circle of radius 3.
-    // On the first half: h = 0.5, y(t) = t (0.5 + t (0 + t * 2)) with (3*0.5 - 2*0.5 - 1)/0.5 = -1 and (0.5 + 1 - 1)/0.25 = 2.
+    // On the first half: h = 0.5, y(t) = t (0.5 + t (0 + t * 2)) with (3*0.5 - 2*0.5 - 1)/0.5 = -1 and (0.5 + 1 -
+    // 1)/0.25 = 2.
     const MonotoneCurve curve({{0, 0}, {0.5, 0.25}, {1, 1}});
     for (double t : {0.0, 0.1, 0.25, 0.4})
         EXPECT_NEAR(curve(t), t * (0.5 + t * (-1 + t * 2)), 1e-12);
@@ -350,8 +388,10 @@ TEST(SplitToning, LocksKeepTheirAngles)
 {
     SplitToning step;
     step.dyes = {{0.2, 40, 0.02, 0.4, {}}, {0.5, 0, 0.02, 0.4, {}}, {0.8, 0, 0.02, 0.4, {}}};
-    const std::pair<SplitToning::Lock, std::pair<double, double>> locks[] = {
-        {SplitToning::Lock::Complement, {220, 40}}, {SplitToning::Lock::Split, {190, 250}}, {SplitToning::Lock::Analogous, {70, 10}}, {SplitToning::Lock::Triad, {160, 280}}};
+    const std::pair<SplitToning::Lock, std::pair<double, double>> locks[] = {{SplitToning::Lock::Complement, {220, 40}},
+                                                                             {SplitToning::Lock::Split, {190, 250}},
+                                                                             {SplitToning::Lock::Analogous, {70, 10}},
+                                                                             {SplitToning::Lock::Triad, {160, 280}}};
     for (const auto& [lock, hues] : locks) {
         step.lock = lock;
         applyLock(step, 0);
@@ -364,7 +404,8 @@ TEST(HueShifts, WeightsAreAPartitionOfUnity)
 {
     holds("weights sum to one and none is negative", [](Random& random) {
         const HueShifts step = random.hues();
-        const std::vector<double> weights = weightsAt(step, {random.between(-0.2, 1.3), random.between(-0.4, 0.4), random.between(-0.4, 0.4)});
+        const std::vector<double> weights =
+            weightsAt(step, {random.between(-0.2, 1.3), random.between(-0.4, 0.4), random.between(-0.4, 0.4)});
         double sum = 0;
         for (double w : weights) {
             RC_ASSERT(w >= -1e-12);
@@ -413,9 +454,11 @@ TEST(Contrast, IsARisingCurveThroughBlackPivotAndWhite)
     holds("monotone, ends and pivot held, slope at the pivot", [](Random& random) {
         Contrast step = random.any<Contrast>();
         step.exposure = 0;
-        RC_ASSERT(std::abs(toneAt(step, 0)) < 1e-12 && std::abs(toneAt(step, 1) - 1) < 1e-12 && std::abs(toneAt(step, step.pivot) - step.pivot) < 1e-12);
+        RC_ASSERT(std::abs(toneAt(step, 0)) < 1e-12 && std::abs(toneAt(step, 1) - 1) < 1e-12 &&
+                  std::abs(toneAt(step, step.pivot) - step.pivot) < 1e-12);
         constexpr double kH = 1e-6;
-        RC_ASSERT(std::abs((toneAt(step, step.pivot + kH) - toneAt(step, step.pivot - kH)) / (2 * kH) - step.slope) < 1e-3 * step.slope);
+        RC_ASSERT(std::abs((toneAt(step, step.pivot + kH) - toneAt(step, step.pivot - kH)) / (2 * kH) - step.slope) <
+                  1e-3 * step.slope);
         for (double L = -0.3, last = -9; L < 1.4; last = toneAt(step, L), L += 0.01)
             RC_ASSERT(toneAt(step, L) > last);
     });
@@ -451,8 +494,10 @@ TEST(ToneBands, SharesAreAPartitionAndDarksAndLightsDoNotMeet)
         ToneBands darks, lights;
         darks.deep = random.between(-1.5, 1.5), darks.dark = random.between(-1.5, 1.5);
         lights.light = random.between(-1.5, 1.5), lights.bright = random.between(-1.5, 1.5);
-        const double high = random.between(kBandCentres[1] + 1.5 * kBandSpacing, 1.2), low = random.between(0, kBandCentres[3] - 1.5 * kBandSpacing);
-        const LinearRgb light{high * high * high, high * high * high, high * high * high}, dark{low * low * low, low * low * low, low * low * low};
+        const double high = random.between(kBandCentres[1] + 1.5 * kBandSpacing, 1.2),
+                     low = random.between(0, kBandCentres[3] - 1.5 * kBandSpacing);
+        const LinearRgb light{high * high * high, high * high * high, high * high * high},
+            dark{low * low * low, low * low * low, low * low * low};
         RC_ASSERT(std::abs(evaluate(darks, light).g - light.g) < 1e-12);
         RC_ASSERT(std::abs(evaluate(lights, dark).g - dark.g) < 1e-12);
     });
@@ -532,7 +577,8 @@ TEST(Primaries, KeepWhiteAndEveryNeutral)
     holds("white to 1e-6", [](Random& random) {
         const double v = random.between(0, 3);
         const LinearRgb out = evaluate(random.any<Primaries>(), {v, v, v});
-        RC_ASSERT(std::abs(out.r - v) <= 1e-6 * v && std::abs(out.g - v) <= 1e-6 * v && std::abs(out.b - v) <= 1e-6 * v);
+        RC_ASSERT(std::abs(out.r - v) <= 1e-6 * v && std::abs(out.g - v) <= 1e-6 * v &&
+                  std::abs(out.b - v) <= 1e-6 * v);
     });
     Primaries step;
     step.redTurn = 12;
@@ -546,7 +592,8 @@ TEST(Wash, BlendsAsTheCompositingFormulaeSay)
     EXPECT_DOUBLE_EQ(blended(Wash::Blend::Multiply, 0.3, 0.8), 0.24);
     EXPECT_DOUBLE_EQ(blended(Wash::Blend::Screen, 0.3, 0.8), 0.86);
     EXPECT_NEAR(blended(Wash::Blend::SoftLight, 0.4, 0.3), 0.4 - 0.4 * 0.4 * 0.6, 1e-12);
-    EXPECT_NEAR(blended(Wash::Blend::SoftLight, 0.2, 0.75), 0.2 + 0.5 * (((16 * 0.2 - 12) * 0.2 + 4) * 0.2 - 0.2), 1e-12);
+    EXPECT_NEAR(blended(Wash::Blend::SoftLight, 0.2, 0.75), 0.2 + 0.5 * (((16 * 0.2 - 12) * 0.2 + 4) * 0.2 - 0.2),
+                1e-12);
     EXPECT_NEAR(blended(Wash::Blend::SoftLight, 0.49, 0.75), 0.49 + 0.5 * (0.7 - 0.49), 1e-12);
     // Soft light with middle grey is nothing, multiply with white and screen with black are nothing.
     for (double b : {0.0, 0.1, 0.25, 0.6, 1.0}) {
@@ -589,7 +636,9 @@ TEST(PerPicture, ValuesStayWithTheirPictureAndTheRestTravels)
     // An edit on one picture: the slope changes for all, the exposure for this one.
     contrast.slope = 1.4, contrast.exposure = 0.3;
     look.steps[0] = edited(look.steps[0], "frame-a", contrast);
-    const auto on = [&](const std::string& picture) { return std::get<Contrast>(lookFor(look, picture).steps[0].parameters); };
+    const auto on = [&](const std::string& picture) {
+        return std::get<Contrast>(lookFor(look, picture).steps[0].parameters);
+    };
     EXPECT_EQ(on("frame-a").exposure, 0.3);
     EXPECT_EQ(on("frame-b").exposure, 0);
     EXPECT_EQ(on("frame-a").slope, 1.4);

@@ -21,11 +21,16 @@ std::vector<SubjectBound> subjectBound(const Look& look)
             found.push_back({i, What::NarrowGuard, {}, step.guard.hueCentre});
         if (const auto* shifts = std::get_if<HueShifts>(&step.parameters); shifts && !step.perPicture.count("families"))
             for (const HueFamily& family : shifts->families) {
-                const bool known = std::any_of(usual.begin(), usual.end(), [&](const HueFamily& u) { return u.name == family.name && std::abs(hueDifference(u.centreDegrees, family.centreDegrees)) < kMoved; });
+                const bool known = std::any_of(usual.begin(), usual.end(), [&](const HueFamily& u) {
+                    return u.name == family.name &&
+                           std::abs(hueDifference(u.centreDegrees, family.centreDegrees)) < kMoved;
+                });
                 if (!known && family.move != HueMove{})
                     found.push_back({i, What::MovedFamily, family.name, family.centreDegrees});
             }
-        if (const auto* chroma = std::get_if<Chroma>(&step.parameters); chroma && chroma->shelter > 0 && !step.perPicture.count("shelterHue") && std::abs(hueDifference(Chroma{}.shelterHue, chroma->shelterHue)) > 2 * kMoved)
+        if (const auto* chroma = std::get_if<Chroma>(&step.parameters);
+            chroma && chroma->shelter > 0 && !step.perPicture.count("shelterHue") &&
+            std::abs(hueDifference(Chroma{}.shelterHue, chroma->shelterHue)) > 2 * kMoved)
             found.push_back({i, What::ShelteredHue, {}, chroma->shelterHue});
     }
     return found;

@@ -17,11 +17,13 @@ namespace {
 
 std::array<double, kCastZones> zonesAt(double L)
 {
-    const double black = 1 - smoothstep(kBlackZone[0], kBlackZone[1], L), white = smoothstep(kWhiteZone[0], kWhiteZone[1], L);
+    const double black = 1 - smoothstep(kBlackZone[0], kBlackZone[1], L),
+                 white = smoothstep(kWhiteZone[0], kWhiteZone[1], L);
     return {black, 1 - black - white, white};
 }
 
-/// The families' shares of a hue, for a fully coloured pixel, by even steps round the circle; only what is mostly of one family counts.
+/// The families' shares of a hue, for a fully coloured pixel, by even steps round the circle; only what is mostly of
+/// one family counts.
 constexpr std::size_t kHues = 720;
 const std::vector<std::vector<float>>& sharesByHue()
 {
@@ -29,7 +31,8 @@ const std::vector<std::vector<float>>& sharesByHue()
         const HueShifts hues;
         std::vector<std::vector<float>> all(kHues);
         for (std::size_t i = 0; i < kHues; ++i) {
-            const auto weights = weightsAt(hues, toOkLab(OkLch{0.5, 1e3, (static_cast<double>(i) + 0.5) * 360 / kHues}));
+            const auto weights =
+                weightsAt(hues, toOkLab(OkLch{0.5, 1e3, (static_cast<double>(i) + 0.5) * 360 / kHues}));
             for (std::size_t k = 0; k < hues.families.size(); ++k)
                 all[i].push_back(static_cast<float>(std::max(0.0, 2 * weights[k] - 1)));
         }
@@ -42,8 +45,8 @@ struct Cast {
     double L = 0, a = 0, b = 0, share = 0;
 };
 
-/// What is little coloured in a zone: nearer and nearer to its mean. A mean too far from grey is a coloured thing (leaves, a wall), unless most of the
-/// picture is of that colour, as in a toned print.
+/// What is little coloured in a zone: nearer and nearer to its mean. A mean too far from grey is a coloured thing
+/// (leaves, a wall), unless most of the picture is of that colour, as in a toned print.
 Cast castIn(const std::vector<OkLab>& labs, std::size_t zone)
 {
     constexpr double kFirst = 0.06, kThen = 0.02, kGrey = 0.03, kFar = 0.042, kMost = 0.6;
@@ -60,7 +63,8 @@ Cast castIn(const std::vector<OkLab>& labs, std::size_t zone)
                 continue;
             const double da = c.a - cast.a, db = c.b - cast.b, near = 1 + (da * da + db * db) / (s * s);
             // The leaning to grey finds the right heap; its middle is then found without it.
-            const double t = round < kRounds / 2 ? near * (1 + (c.a * c.a + c.b * c.b) / (kGrey * kGrey)) : near, w = z / (t * t);
+            const double t = round < kRounds / 2 ? near * (1 + (c.a * c.a + c.b * c.b) / (kGrey * kGrey)) : near,
+                         w = z / (t * t);
             sum.share += w, sum.L += w * c.L, sum.a += w * c.a, sum.b += w * c.b;
             within += z / near, all += z;
         }
@@ -80,12 +84,14 @@ std::vector<OkLab> labsOf(const std::vector<Image>& pictures)
         for (int y = 0; y < picture.height(); ++y) {
             const float* p = picture.view().row(y);
             for (int x = 0; x < picture.width(); ++x, p += 3)
-                labs.push_back(toOkLab(LinearRgb{std::clamp(p[0], 0.0f, 1.0f), std::clamp(p[1], 0.0f, 1.0f), std::clamp(p[2], 0.0f, 1.0f)}));
+                labs.push_back(toOkLab(LinearRgb{std::clamp(p[0], 0.0f, 1.0f), std::clamp(p[1], 0.0f, 1.0f),
+                                                 std::clamp(p[2], 0.0f, 1.0f)}));
         }
     return labs;
 }
 
-/// How much brighter or darker the corners are than the middle: a straight line in the square of the distance, through the median of rings.
+/// How much brighter or darker the corners are than the middle: a straight line in the square of the distance, through
+/// the median of rings.
 double cornersOf(ImageView picture)
 {
     constexpr int kRings = 8;
@@ -95,7 +101,8 @@ double cornersOf(ImageView picture)
         for (int x = 0; x < picture.width; ++x) {
             const float* p = picture.row(y) + 3 * x;
             const double r = std::hypot(x + 0.5 - picture.width / 2.0, y + 0.5 - picture.height / 2.0) / half;
-            rings[std::min(kRings - 1, static_cast<int>(r * r * kRings))].push_back(stopsOf(toOkLab(LinearRgb{p[0], p[1], p[2]}).L));
+            rings[std::min(kRings - 1, static_cast<int>(r * r * kRings))].push_back(
+                stopsOf(toOkLab(LinearRgb{p[0], p[1], p[2]}).L));
         }
     double n = 0, sx = 0, sy = 0, sxx = 0, sxy = 0;
     for (int i = 0; i < kRings; ++i) {
@@ -110,7 +117,8 @@ double cornersOf(ImageView picture)
     return d > 0 ? std::clamp((n * sxy - sx * sy) / d, -20.0, 20.0) : 0;
 }
 
-/// The deviation between neighbours (less their common slope) where it is smallest: the tenth part of small blocks that vary least, at mid tones.
+/// The deviation between neighbours (less their common slope) where it is smallest: the tenth part of small blocks that
+/// vary least, at mid tones.
 double grainOf(ImageView picture)
 {
     constexpr int kBlock = 8;
@@ -177,7 +185,8 @@ Membership membershipOf(const std::vector<Image>& pictures, bool isFinished)
         if (!isFinished)
             a = c.a, b = c.b;
         const double chroma = a * a + b * b, coloured = chroma / (chroma + kNeutralChroma * kNeutralChroma);
-        const auto& row = shares[static_cast<std::size_t>((std::atan2(b, a) / (2 * std::numbers::pi) + 1) * kHues) % kHues];
+        const auto& row =
+            shares[static_cast<std::size_t>((std::atan2(b, a) / (2 * std::numbers::pi) + 1) * kHues) % kHues];
         for (std::size_t k = 0; k < m.families; ++k)
             m.ofFamilies.push_back(static_cast<float>(coloured * row[k]));
     }
@@ -213,7 +222,9 @@ Fingerprint measureForMatch(const std::vector<Image>& pictures, const Membership
         from = at;
     }
     for (const Cast& c : casts)
-        f.casts.push_back(c.share > 0 ? ColourTrait{c.L / c.share, c.a / c.share, c.b / c.share, std::min(1.0, c.share / n), 0, {}} : ColourTrait{});
+        f.casts.push_back(
+            c.share > 0 ? ColourTrait{c.L / c.share, c.a / c.share, c.b / c.share, std::min(1.0, c.share / n), 0, {}}
+                        : ColourTrait{});
     f.families.resize(members.families);
     for (std::size_t i = 0; i < labs.size(); ++i) {
         OkLab own = labs[i];
@@ -253,8 +264,10 @@ Result<Fingerprint> fingerprintOfFile(const std::filesystem::path& path)
     constexpr double kSmallest = 64, kFlat = 4;
     const double edge = std::max(picture->info.width, picture->info.height);
     if (edge < kSmallest)
-        return fail("too small to be measured", path.filename().string(), "at least 64 pixels", std::to_string(static_cast<int>(edge)));
-    Fingerprint f = fingerprintOf(picture->image.view(), path.filename().string(), edge, picture->info.format == "jpeg" ? jpegQuality(path) : 100);
+        return fail("too small to be measured", path.filename().string(), "at least 64 pixels",
+                    std::to_string(static_cast<int>(edge)));
+    Fingerprint f = fingerprintOf(picture->image.view(), path.filename().string(), edge,
+                                  picture->info.format == "jpeg" ? jpegQuality(path) : 100);
     if (lightnessStar(f.tones[6].tone) - lightnessStar(f.tones[2].tone) < kFlat)
         return fail("the picture is flat: there is nothing to match to", path.filename().string());
     return f;
@@ -282,9 +295,10 @@ Fingerprint combined(const std::vector<Fingerprint>& all)
             f.name += ", " + one.name;
     }
     for (std::size_t i = 0; i < f.tones.size(); ++i)
-        std::tie(f.tones[i].tone, f.tones[i].spread) = range([&](const Fingerprint& one) { return i < one.tones.size() ? one.tones[i].tone : f.tones[i].tone; });
+        std::tie(f.tones[i].tone, f.tones[i].spread) =
+            range([&](const Fingerprint& one) { return i < one.tones.size() ? one.tones[i].tone : f.tones[i].tone; });
     // Colours count by how much of each picture has them.
-    const auto colours = [&](std::vector<ColourTrait> Fingerprint::* list) {
+    const auto colours = [&](std::vector<ColourTrait> Fingerprint::*list) {
         for (std::size_t i = 0; i < (f.*list).size(); ++i) {
             ColourTrait mean;
             double most = 0;
@@ -298,7 +312,8 @@ Fingerprint combined(const std::vector<Fingerprint>& all)
                 mean.L /= mean.share, mean.a /= mean.share, mean.b /= mean.share;
             for (const Fingerprint& one : all)
                 if (i < (one.*list).size() && (one.*list)[i].share > most / 10)
-                    mean.spread = std::max(mean.spread, std::hypot((one.*list)[i].a - mean.a, (one.*list)[i].b - mean.b));
+                    mean.spread =
+                        std::max(mean.spread, std::hypot((one.*list)[i].a - mean.a, (one.*list)[i].b - mean.b));
             mean.share /= n;
             (f.*list)[i] = mean;
         }

@@ -63,8 +63,11 @@ Look lookOf(const double* p, const std::array<bool, Blocks>& used, bool lightnes
     if (used[Mix]) {
         const double* m = p + offsetOf(Mix);
         Primaries primaries;
-        primaries.redTurn = std::clamp(30 * m[0], -30.0, 30.0), primaries.greenTurn = std::clamp(30 * m[1], -30.0, 30.0), primaries.blueTurn = std::clamp(30 * m[2], -30.0, 30.0);
-        primaries.redPurity = std::clamp(1 + m[3], 0.6, 1.4), primaries.greenPurity = std::clamp(1 + m[4], 0.6, 1.4), primaries.bluePurity = std::clamp(1 + m[5], 0.6, 1.4);
+        primaries.redTurn = std::clamp(30 * m[0], -30.0, 30.0),
+        primaries.greenTurn = std::clamp(30 * m[1], -30.0, 30.0),
+        primaries.blueTurn = std::clamp(30 * m[2], -30.0, 30.0);
+        primaries.redPurity = std::clamp(1 + m[3], 0.6, 1.4), primaries.greenPurity = std::clamp(1 + m[4], 0.6, 1.4),
+        primaries.bluePurity = std::clamp(1 + m[5], 0.6, 1.4);
         add(primaries);
         Chroma chroma;
         chroma.even = std::clamp(std::exp(m[6]), 0.0, 2.5), chroma.reserved = std::clamp(m[7], -1.0, 1.0);
@@ -74,7 +77,9 @@ Look lookOf(const double* p, const std::array<bool, Blocks>& used, bool lightnes
         const double* f = p + offsetOf(Families);
         HueShifts hues;
         for (std::size_t i = 0; i < std::min<std::size_t>(kFamilies, hues.families.size()); ++i)
-            hues.families[i].move = {std::clamp(60 * f[3 * i], -90.0, 90.0), std::clamp(std::exp(f[3 * i + 1]), 0.0, 3.0), std::clamp(0.3 * f[3 * i + 2], -0.3, 0.3)};
+            hues.families[i].move = {std::clamp(60 * f[3 * i], -90.0, 90.0),
+                                     std::clamp(std::exp(f[3 * i + 1]), 0.0, 3.0),
+                                     std::clamp(0.3 * f[3 * i + 2], -0.3, 0.3)};
         add(hues);
     }
     if (used[Tint]) {
@@ -96,7 +101,8 @@ Image row(const std::vector<LinearRgb>& colours)
     Image image(static_cast<int>(colours.size()), 1);
     for (std::size_t i = 0; i < colours.size(); ++i) {
         float* p = image.mutableView().data + 3 * i;
-        p[0] = static_cast<float>(colours[i].r), p[1] = static_cast<float>(colours[i].g), p[2] = static_cast<float>(colours[i].b);
+        p[0] = static_cast<float>(colours[i].r), p[1] = static_cast<float>(colours[i].g),
+        p[2] = static_cast<float>(colours[i].b);
     }
     return image;
 }
@@ -116,7 +122,8 @@ std::vector<LinearRgb> through(const Look& look, const Image& colours)
 
 class Fit {
 public:
-    Fit(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after, const CancelToken& cancel) : m_from(row(before)), m_after(after), m_weights(before.size(), 1), m_cancel(cancel)
+    Fit(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after, const CancelToken& cancel)
+        : m_from(row(before)), m_after(after), m_weights(before.size(), 1), m_cancel(cancel)
     {
         for (const LinearRgb& c : after)
             m_to.push_back(toOkLab(c));
@@ -184,7 +191,8 @@ private:
     /// Of all colours at once.
     std::vector<double> residuals(const std::vector<double>& x, const std::vector<int>& which) const
     {
-        constexpr double kChroma = 1.6, kHold = 0.004;  // a, b against L; a pull to nothing, for what the colours do not tell
+        constexpr double kChroma = 1.6,
+                         kHold = 0.004;  // a, b against L; a pull to nothing, for what the colours do not tell
         std::array<double, kAll> all = m_all;
         for (std::size_t k = 0; k < x.size(); ++k)
             all[static_cast<std::size_t>(which[k])] = x[k];
@@ -194,7 +202,8 @@ private:
         for (std::size_t i = 0; i < out.size(); ++i) {
             const OkLab lab = toOkLab(out[i]);
             const double w = m_weights[i];
-            r.push_back(w * (lab.L - m_to[i].L)), r.push_back(w * kChroma * (lab.a - m_to[i].a)), r.push_back(w * kChroma * (lab.b - m_to[i].b));
+            r.push_back(w * (lab.L - m_to[i].L)), r.push_back(w * kChroma * (lab.a - m_to[i].a)),
+                r.push_back(w * kChroma * (lab.b - m_to[i].b));
         }
         const double hold = kHold * std::sqrt(static_cast<double>(out.size()));
         for (const double v : x)
@@ -228,7 +237,8 @@ private:
     CancelToken m_cancel;
 };
 
-/// What is left, as a table between sRGB codes: a mean of what lies around each point, pulled to nothing by a share of one colour.
+/// What is left, as a table between sRGB codes: a mean of what lies around each point, pulled to nothing by a share of
+/// one colour.
 Table restTable(const std::vector<LinearRgb>& fitted, const std::vector<LinearRgb>& after)
 {
     constexpr int kSize = 17;
@@ -242,13 +252,17 @@ Table restTable(const std::vector<LinearRgb>& fitted, const std::vector<LinearRg
         const double move[3] = {q.r - p.r, q.g - p.g, q.b - p.b};
         int low[3], high[3];
         for (int k = 0; k < 3; ++k)
-            low[k] = std::max(0, static_cast<int>(std::ceil((at[k] - 2.5 * kReach) * (kSize - 1)))), high[k] = std::min(kSize - 1, static_cast<int>((at[k] + 2.5 * kReach) * (kSize - 1)));
+            low[k] = std::max(0, static_cast<int>(std::ceil((at[k] - 2.5 * kReach) * (kSize - 1)))),
+            high[k] = std::min(kSize - 1, static_cast<int>((at[k] + 2.5 * kReach) * (kSize - 1)));
         for (int b = low[2]; b <= high[2]; ++b)
             for (int g = low[1]; g <= high[1]; ++g)
                 for (int r = low[0]; r <= high[0]; ++r) {
-                    const double dr = r / (kSize - 1.0) - at[0], dg = g / (kSize - 1.0) - at[1], db = b / (kSize - 1.0) - at[2];
+                    const double dr = r / (kSize - 1.0) - at[0], dg = g / (kSize - 1.0) - at[1],
+                                 db = b / (kSize - 1.0) - at[2];
                     const double w = std::exp(-(dr * dr + dg * dg + db * db) / (2 * kReach * kReach));
-                    double* s = &sums[(static_cast<std::size_t>(b) * kSize * kSize + static_cast<std::size_t>(g) * kSize + static_cast<std::size_t>(r)) * 4];
+                    double* s = &sums[(static_cast<std::size_t>(b) * kSize * kSize +
+                                       static_cast<std::size_t>(g) * kSize + static_cast<std::size_t>(r)) *
+                                      4];
                     for (int k = 0; k < 3; ++k)
                         s[k] += w * move[k];
                     s[3] += w;
@@ -256,13 +270,16 @@ Table restTable(const std::vector<LinearRgb>& fitted, const std::vector<LinearRg
     }
     for (std::size_t n = 0; n < sums.size() / 4; ++n)
         for (std::size_t k = 0; k < 3; ++k)
-            table.values3[3 * n + k] = std::clamp(table.values3[3 * n + k] + static_cast<float>(sums[4 * n + k] / (sums[4 * n + 3] + kPull)), 0.0f, 1.0f);
+            table.values3[3 * n + k] = std::clamp(
+                table.values3[3 * n + k] + static_cast<float>(sums[4 * n + k] / (sums[4 * n + 3] + kPull)), 0.0f, 1.0f);
     return table;
 }
 
 }  // namespace
 
-Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after, const FitOptions& options, const std::function<void(double)>& progress, const CancelToken& cancel)
+Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after,
+                           const FitOptions& options, const std::function<void(double)>& progress,
+                           const CancelToken& cancel)
 {
     constexpr std::size_t kLeast = 60, kMost = 900;
     constexpr double kAlike = 0.03, kClipped = 0.5, kWorth = 0.02;
@@ -277,9 +294,11 @@ Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vect
             from.push_back(before[i]), to.push_back(after[i]);
     }
     if (before.size() != after.size() || before.size() < kLeast)
-        return fail("too few colours are seen in both pictures", {}, "at least " + std::to_string(kLeast), std::to_string(std::min(before.size(), after.size())));
+        return fail("too few colours are seen in both pictures", {}, "at least " + std::to_string(kLeast),
+                    std::to_string(std::min(before.size(), after.size())));
     if (static_cast<double>(clipped) > kClipped * static_cast<double>(before.size()) || from.size() < kLeast)
-        return fail("most colours are clipped after the treatment: where they came from cannot be told", {}, {}, std::to_string(100 * clipped / before.size()) + " % clipped");
+        return fail("most colours are clipped after the treatment: where they came from cannot be told", {}, {},
+                    std::to_string(100 * clipped / before.size()) + " % clipped");
     const auto spread = [](const std::vector<LinearRgb>& colours) {
         std::vector<double> tones;
         for (const LinearRgb& c : colours)
@@ -298,7 +317,10 @@ Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vect
         std::vector<OkLab> labs;
         for (const LinearRgb& c : from)
             labs.push_back(toOkLab(c));
-        const auto cell = [&](std::size_t i) { return std::tuple(static_cast<int>(labs[i].L * 24), static_cast<int>(std::floor(labs[i].a * 40)), static_cast<int>(std::floor(labs[i].b * 40))); };
+        const auto cell = [&](std::size_t i) {
+            return std::tuple(static_cast<int>(labs[i].L * 24), static_cast<int>(std::floor(labs[i].a * 40)),
+                              static_cast<int>(std::floor(labs[i].b * 40)));
+        };
         std::map<std::tuple<int, int, int>, std::vector<std::size_t>> cells;
         for (const std::size_t i : order)
             cells[cell(i)].push_back(i);
@@ -395,7 +417,8 @@ std::vector<bool> coveredPixels(const std::vector<LinearRgb>& fitted, ImageView 
     std::set<std::tuple<int, int, int>> cells;
     const auto cell = [](const LinearRgb& c) {
         const OkLab lab = toOkLab(c);
-        return std::tuple(static_cast<int>(std::floor(lab.L / kCell)), static_cast<int>(std::floor(lab.a / kCell)), static_cast<int>(std::floor(lab.b / kCell)));
+        return std::tuple(static_cast<int>(std::floor(lab.L / kCell)), static_cast<int>(std::floor(lab.a / kCell)),
+                          static_cast<int>(std::floor(lab.b / kCell)));
     };
     for (const LinearRgb& c : fitted) {
         const auto [l, a, b] = cell(c);
@@ -417,7 +440,9 @@ std::vector<bool> coveredPixels(const std::vector<LinearRgb>& fitted, ImageView 
 double coverage(const std::vector<LinearRgb>& fitted, ImageView picture)
 {
     const auto covered = coveredPixels(fitted, picture);
-    return covered.empty() ? 0 : static_cast<double>(std::count(covered.begin(), covered.end(), true)) / static_cast<double>(covered.size());
+    return covered.empty() ? 0
+                           : static_cast<double>(std::count(covered.begin(), covered.end(), true)) /
+                                 static_cast<double>(covered.size());
 }
 
 }  // namespace amber

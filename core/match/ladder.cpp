@@ -13,7 +13,10 @@ constexpr double kTolerance = 1, kFamilyTolerance = 2;
 /// Into kQuantiles: 1, 5, 50, 95, 99 %.
 constexpr std::size_t kBlack = 1, kLow = 2, kMiddle = 4, kHigh = 6, kWhite = 7;
 
-double star(const Fingerprint& f, std::size_t quantile) { return quantile < f.tones.size() ? lightnessStar(f.tones[quantile].tone) : 0; }
+double star(const Fingerprint& f, std::size_t quantile)
+{
+    return quantile < f.tones.size() ? lightnessStar(f.tones[quantile].tone) : 0;
+}
 /// Half the range, in L*.
 double starSpread(const Fingerprint& f, std::size_t quantile)
 {
@@ -38,12 +41,18 @@ LadderRow colourRow(Rung rung, int family, const ColourTrait& reference, const C
     row.difference = apart(row.referenceColour, row.ourColour);
     // The spread of several references, as a difference about their mean.
     const double away = reference.spread;
-    row.tolerance = std::max(tolerance, away > 0 ? apart(row.referenceColour, {reference.L, reference.a + away * (row.reference > 0 ? reference.a / row.reference : 1), reference.b + away * (row.reference > 0 ? reference.b / row.reference : 0)}) : 0.0);
+    row.tolerance = std::max(
+        tolerance, away > 0
+                       ? apart(row.referenceColour,
+                               {reference.L, reference.a + away * (row.reference > 0 ? reference.a / row.reference : 1),
+                                reference.b + away * (row.reference > 0 ? reference.b / row.reference : 0)})
+                       : 0.0);
     row.referenceSupport = reference.share, row.ourSupport = ours.share;
     return row;
 }
 
-/// How much two pictures are of one kind: what they share of their colours, and of the shape of their tones, exposure and contrast aside.
+/// How much two pictures are of one kind: what they share of their colours, and of the shape of their tones, exposure
+/// and contrast aside.
 double sharedSubject(const Fingerprint& one, const Fingerprint& two)
 {
     const std::size_t n = std::min(one.families.size(), two.families.size());
@@ -68,17 +77,20 @@ double sharedSubject(const Fingerprint& one, const Fingerprint& two)
 
 bool LadderRow::isSupported() const
 {
-    return std::min(referenceSupport, ourSupport) >= kLeastSupport && (rung != Rung::Family || (ours >= kLeastChroma && reference <= kMostGain * ours));
+    return std::min(referenceSupport, ourSupport) >= kLeastSupport &&
+           (rung != Rung::Family || (ours >= kLeastChroma && reference <= kMostGain * ours));
 }
 
 int Ladder::supported() const
 {
-    return static_cast<int>(std::count_if(rows.begin(), rows.end(), [](const LadderRow& r) { return r.isSupported(); }));
+    return static_cast<int>(
+        std::count_if(rows.begin(), rows.end(), [](const LadderRow& r) { return r.isSupported(); }));
 }
 
 int Ladder::within() const
 {
-    return static_cast<int>(std::count_if(rows.begin(), rows.end(), [](const LadderRow& r) { return r.isSupported() && r.isWithin(); }));
+    return static_cast<int>(
+        std::count_if(rows.begin(), rows.end(), [](const LadderRow& r) { return r.isSupported() && r.isWithin(); }));
 }
 
 double Ladder::distance() const
@@ -94,11 +106,13 @@ Ladder ladderOf(const Fingerprint& reference, const Fingerprint& ours, bool show
     constexpr double kLargeEnough = 800, kGoodQuality = 85, kBadQuality = 10, kSure = 0.05;
     Ladder ladder;
     ladder.confidence.size = std::clamp(std::sqrt(reference.longEdge / kLargeEnough), 0.1, 1.0);
-    ladder.confidence.compression = std::clamp((reference.quality - kBadQuality) / (kGoodQuality - kBadQuality), 0.2, 1.0);
+    ladder.confidence.compression =
+        std::clamp((reference.quality - kBadQuality) / (kGoodQuality - kBadQuality), 0.2, 1.0);
     ladder.confidence.subject = showsTheSame ? 1 : std::clamp(1.15 * sharedSubject(reference, ours), 0.0, 1.0);
     const auto light = [&](Rung rung, double theirs, double mine, double spread) {
         LadderRow row;
-        row.rung = rung, row.reference = theirs, row.ours = mine, row.difference = std::abs(theirs - mine), row.tolerance = std::max(kTolerance, spread);
+        row.rung = rung, row.reference = theirs, row.ours = mine, row.difference = std::abs(theirs - mine),
+        row.tolerance = std::max(kTolerance, spread);
         ladder.rows.push_back(row);
     };
     // A look's file may hold less than was measured.
@@ -106,19 +120,25 @@ Ladder ladderOf(const Fingerprint& reference, const Fingerprint& ours, bool show
         light(Rung::BlackEnd, star(reference, kBlack), star(ours, kBlack), starSpread(reference, kBlack));
         light(Rung::WhiteEnd, star(reference, kWhite), star(ours, kWhite), starSpread(reference, kWhite));
         light(Rung::Mid, star(reference, kMiddle), star(ours, kMiddle), starSpread(reference, kMiddle));
-        light(Rung::Contrast, star(reference, kHigh) - star(reference, kLow), star(ours, kHigh) - star(ours, kLow), std::hypot(starSpread(reference, kHigh), starSpread(reference, kLow)));
+        light(Rung::Contrast, star(reference, kHigh) - star(reference, kLow), star(ours, kHigh) - star(ours, kLow),
+              std::hypot(starSpread(reference, kHigh), starSpread(reference, kLow)));
     }
     constexpr Rung kCasts[] = {Rung::CastDarks, Rung::CastMiddles, Rung::CastLights};
     for (std::size_t i = 0; i < std::min({kCastZones, reference.casts.size(), ours.casts.size()}); ++i)
         ladder.rows.push_back(colourRow(kCasts[i], -1, reference.casts[i], ours.casts[i], kTolerance));
     for (std::size_t i = 0; i < std::min(reference.families.size(), ours.families.size()); ++i)
-        ladder.rows.push_back(colourRow(Rung::Family, static_cast<int>(i), reference.families[i], ours.families[i], kFamilyTolerance));
+        ladder.rows.push_back(
+            colourRow(Rung::Family, static_cast<int>(i), reference.families[i], ours.families[i], kFamilyTolerance));
     for (LadderRow& row : ladder.rows) {
-        row.confidence = ladder.confidence.all() * std::sqrt(std::clamp(std::min(row.referenceSupport, row.ourSupport) / kSure, 0.0, 1.0));
+        row.confidence = ladder.confidence.all() *
+                         std::sqrt(std::clamp(std::min(row.referenceSupport, row.ourSupport) / kSure, 0.0, 1.0));
         // A treatment turns and mutes a family somewhat; what lies farther apart is more likely another thing.
         if (row.rung == Rung::Family && !showsTheSame && row.reference > 0 && row.ours > 0) {
             constexpr double kTurn = 30, kMuted = 0.5;
-            const double turn = hueDifference(toOkLch(row.referenceColour).hueDegrees, toOkLch(row.ourColour).hueDegrees) / kTurn, muted = std::log(row.reference / row.ours) / kMuted;
+            const double turn =
+                             hueDifference(toOkLch(row.referenceColour).hueDegrees, toOkLch(row.ourColour).hueDegrees) /
+                             kTurn,
+                         muted = std::log(row.reference / row.ours) / kMuted;
             row.confidence *= std::exp(-turn * turn - muted * muted);
         }
     }

@@ -44,14 +44,16 @@ std::set<std::size_t> allSupported(const Ladder& ladder)
 
 TEST(Ladder, HiddenLooksAreReachedOnOtherFramesRowByRow)
 {
-    const std::vector<std::string> frames{"north-window-02", "north-window-06", "lamp-shelf-02", "yard-04", "yard-08", "dusk-terrace-02"};
+    const std::vector<std::string> frames{"north-window-02", "north-window-06", "lamp-shelf-02",
+                                          "yard-04",         "yard-08",         "dusk-terrace-02"};
     std::vector<Image> all;
     for (const std::string& name : frames)
         all.push_back(demoFrame(name));
     int rows = 0, fallen = 0, worse = 0;
     for (std::uint64_t seed = 1; seed <= 6; ++seed) {
         const std::size_t one = seed % all.size();
-        const Fingerprint reference = fingerprintOf(through(test::treatment(seed), all[one]).view(), "hidden", 3000, 100);
+        const Fingerprint reference =
+            fingerprintOf(through(test::treatment(seed), all[one]).view(), "hidden", 3000, 100);
         for (std::size_t other = 0; other < all.size(); ++other) {
             if (other == one)
                 continue;
@@ -59,7 +61,8 @@ TEST(Ladder, HiddenLooksAreReachedOnOtherFramesRowByRow)
             const Ladder at = ladderOf(reference, measureForMatch(ours, membershipOf(ours, false)));
             const auto taken = takeRows(Look{}, ours, reference, allSupported(at), "hidden");
             ASSERT_TRUE(taken) << taken.error().message();
-            ASSERT_TRUE(std::all_of(taken->look.steps.begin(), taken->look.steps.end(), [](const Step& s) { return s.group == "hidden"; }));
+            ASSERT_TRUE(std::all_of(taken->look.steps.begin(), taken->look.steps.end(),
+                                    [](const Step& s) { return s.group == "hidden"; }));
             for (std::size_t i = 0; i < at.rows.size(); ++i) {
                 if (!at.rows[i].isSupported())
                     continue;
@@ -77,7 +80,8 @@ TEST(Ladder, HiddenLooksAreReachedOnOtherFramesRowByRow)
 
 TEST(Ladder, TakenAgainAfterAnEditOnlyWhatChangedMoves)
 {
-    const Fingerprint reference = fingerprintOf(through(test::treatment(3), demoFrame("north-window-02")).view(), "evening", 3000, 100);
+    const Fingerprint reference =
+        fingerprintOf(through(test::treatment(3), demoFrame("north-window-02")).view(), "evening", 3000, 100);
     const auto ours = small(demoFrame("north-window-06"));
     Look look;
     Step sharpening;
@@ -90,7 +94,8 @@ TEST(Ladder, TakenAgainAfterAnEditOnlyWhatChangedMoves)
     ASSERT_EQ(first->look.steps.size(), 4u) << "curve, hues and tint, before the sharpening for output";
     EXPECT_TRUE(std::holds_alternative<OutputSharpening>(first->look.steps.back().parameters));
     EXPECT_LT(first->after.distance(), 0.2 * first->before.distance());
-    EXPECT_TRUE(takeRows(first->look, ours, reference, rows, "evening")->moved.empty()) << "what lies as it should is left alone";
+    EXPECT_TRUE(takeRows(first->look, ours, reference, rows, "evening")->moved.empty())
+        << "what lies as it should is left alone";
 
     Look edited = first->look;
     auto& tint = std::get<SplitToning>(edited.steps[2].parameters);
@@ -98,7 +103,8 @@ TEST(Ladder, TakenAgainAfterAnEditOnlyWhatChangedMoves)
     const auto again = takeRows(edited, ours, reference, rows, "evening");
     ASSERT_TRUE(again);
     EXPECT_EQ(again->look.steps[0], edited.steps[0]) << "light was not touched";
-    EXPECT_NEAR(std::get<SplitToning>(again->look.steps[2].parameters).dyes[1].chroma, std::get<SplitToning>(first->look.steps[2].parameters).dyes[1].chroma, 0.004);
+    EXPECT_NEAR(std::get<SplitToning>(again->look.steps[2].parameters).dyes[1].chroma,
+                std::get<SplitToning>(first->look.steps[2].parameters).dyes[1].chroma, 0.004);
     EXPECT_LT(again->after.distance(), 0.5);
     // Switched off and taken again, it is on.
     edited = first->look;
@@ -115,7 +121,8 @@ TEST(Ladder, TakenAgainAfterAnEditOnlyWhatChangedMoves)
         EXPECT_LT(light->after.rows[i].difference, 0.3) << i;
     for (std::size_t i = 0; i < start.rows.size(); ++i)
         if (!start.rows[i].isSupported()) {
-            EXPECT_FALSE(takeRows(look, ours, reference, {i}, "evening")) << "without support a row cannot be asked for";
+            EXPECT_FALSE(takeRows(look, ours, reference, {i}, "evening"))
+                << "without support a row cannot be asked for";
         }
 }
 
@@ -187,7 +194,8 @@ TEST(Reference, TheQualityOfAJpegIsReadOffItsTables)
     // What there is nothing to learn from is refused.
     Image flat(200, 120), dot(20, 20);
     std::fill_n(flat.mutableView().data, 200 * 120 * 3, 0.2f);
-    ASSERT_TRUE(writePicture(folder / "flat.png", flat.view(), {}, {FileFormat::Png8}, {}) && writePicture(folder / "dot.png", dot.view(), {}, {FileFormat::Png8}, {}));
+    ASSERT_TRUE(writePicture(folder / "flat.png", flat.view(), {}, {FileFormat::Png8}, {}) &&
+                writePicture(folder / "dot.png", dot.view(), {}, {FileFormat::Png8}, {}));
     EXPECT_NE(fingerprintOfFile(folder / "flat.png").error().message().find("flat"), std::string::npos);
     EXPECT_NE(fingerprintOfFile(folder / "dot.png").error().message().find("too small"), std::string::npos);
 }

@@ -40,7 +40,12 @@ private:
 class Stop : public ceres::IterationCallback {
 public:
     Stop(const CancelToken& cancel, double enough) : m_cancel(cancel), m_enough(enough) {}
-    ceres::CallbackReturnType operator()(const ceres::IterationSummary& now) override { return m_cancel.isCancelled() ? ceres::SOLVER_ABORT : 2 * now.cost < m_enough ? ceres::SOLVER_TERMINATE_SUCCESSFULLY : ceres::SOLVER_CONTINUE; }
+    ceres::CallbackReturnType operator()(const ceres::IterationSummary& now) override
+    {
+        return m_cancel.isCancelled()    ? ceres::SOLVER_ABORT
+               : 2 * now.cost < m_enough ? ceres::SOLVER_TERMINATE_SUCCESSFULLY
+                                         : ceres::SOLVER_CONTINUE;
+    }
 
 private:
     const CancelToken& m_cancel;

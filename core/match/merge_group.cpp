@@ -20,7 +20,12 @@ StepParameters without(const StepParameters& parameters)
     }
     return plain;
 }
-std::string listOf(const StepParameters& parameters) { return std::holds_alternative<ToneCurve>(parameters) ? "all" : std::holds_alternative<HueShifts>(parameters) ? "families" : "dyes"; }
+std::string listOf(const StepParameters& parameters)
+{
+    return std::holds_alternative<ToneCurve>(parameters)   ? "all"
+           : std::holds_alternative<HueShifts>(parameters) ? "families"
+                                                           : "dyes";
+}
 
 }  // namespace
 
@@ -38,7 +43,8 @@ Look mergedGroup(const Look& look, const Look& taken, const std::string& group, 
             result.steps.push_back(rest[next++]);
             continue;
         }
-        const auto before = std::find_if(own.begin(), own.end(), [&](const Step& s) { return typeOf(s) == typeOf(step); });
+        const auto before =
+            std::find_if(own.begin(), own.end(), [&](const Step& s) { return typeOf(s) == typeOf(step); });
         if (onlyPicture.empty()) {
             result.steps.push_back(step);
             continue;

@@ -1,10 +1,10 @@
 #include "core/match/pair_fit.h"
 
+#include "core/balance/light_groups.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
 #include "core/image/resize.h"
 #include "core/look/steps/smoothstep.h"
-#include "core/balance/light_groups.h"
 
 #include <cmath>
 #include <map>
@@ -25,11 +25,14 @@ struct Corners {
     double stops = 0, begin = 0;
 };
 
-double radiusOf(const Registration::Place& at, double ratio) { return std::hypot((at.x - 0.5) * ratio, at.y - 0.5) / (std::hypot(ratio, 1.0) / 2); }
+double radiusOf(const Registration::Place& at, double ratio)
+{
+    return std::hypot((at.x - 0.5) * ratio, at.y - 0.5) / (std::hypot(ratio, 1.0) / 2);
+}
 
-/// Among colours that were alike before, those farther out are darker after. A straight line through the log of light against the profile of edge
-/// darkening, each small cell of colours about its own mean, together with what is left of their own difference in light; reweighted (Cauchy). Nothing
-/// when it explains little.
+/// Among colours that were alike before, those farther out are darker after. A straight line through the log of light
+/// against the profile of edge darkening, each small cell of colours about its own mean, together with what is left of
+/// their own difference in light; reweighted (Cauchy). Nothing when it explains little.
 std::optional<Corners> cornersOf(const SeenTwice& seen, double ratio)
 {
     constexpr double kCell = 0.025, kDark = 0.004, kLeast = 0.08, kWorth = 0.9;
@@ -43,7 +46,12 @@ std::optional<Corners> cornersOf(const SeenTwice& seen, double ratio)
         const OkLab from = toOkLab(seen.from[i]);
         const double before = from.L * from.L * from.L, after = std::pow(toOkLab(seen.to[i]).L, 3);
         if (before > kDark && after > kDark && after < 0.9)
-            samples.push_back({{static_cast<int>(std::floor(from.L / kCell)), static_cast<int>(std::floor(from.a / kCell)), static_cast<int>(std::floor(from.b / kCell))}, radiusOf(seen.places[i], ratio), std::log2(before), std::log2(after)});
+            samples.push_back(
+                {{static_cast<int>(std::floor(from.L / kCell)), static_cast<int>(std::floor(from.a / kCell)),
+                  static_cast<int>(std::floor(from.b / kCell))},
+                 radiusOf(seen.places[i], ratio),
+                 std::log2(before),
+                 std::log2(after)});
     }
     std::optional<Corners> best;
     double least = 0;
@@ -62,7 +70,8 @@ std::optional<Corners> cornersOf(const SeenTwice& seen, double ratio)
             for (const Sample& s : samples) {
                 const auto& m = means[s.cell];
                 const double p = profile(s) - m[1] / m[0], o = s.own - m[2] / m[0], y = s.y - m[3] / m[0];
-                pp += s.weight * p * p, po += s.weight * p * o, oo += s.weight * o * o, py += s.weight * p * y, oy += s.weight * o * y;
+                pp += s.weight * p * p, po += s.weight * p * o, oo += s.weight * o * o, py += s.weight * p * y,
+                    oy += s.weight * o * y;
             }
             const double d = pp * oo - po * po;
             if (d <= 1e-9)
@@ -72,7 +81,8 @@ std::optional<Corners> cornersOf(const SeenTwice& seen, double ratio)
             rest = none = all = 0;
             for (Sample& s : samples) {
                 const auto& m = means[s.cell];
-                const double p = profile(s) - m[1] / m[0], o = s.own - m[2] / m[0], y = s.y - m[3] / m[0], off = y - slope * p - gain * o;
+                const double p = profile(s) - m[1] / m[0], o = s.own - m[2] / m[0], y = s.y - m[3] / m[0],
+                             off = y - slope * p - gain * o;
                 rest += s.weight * std::abs(off), none += s.weight * std::abs(y - alone * o), all += s.weight;
                 constexpr double kScale = 0.1;
                 s.weight = 1 / (1 + off * off / (kScale * kScale));
@@ -86,7 +96,8 @@ std::optional<Corners> cornersOf(const SeenTwice& seen, double ratio)
 
 }  // namespace
 
-Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& options, const std::function<void(double)>& progress, const CancelToken& cancel)
+Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& options,
+                        const std::function<void(double)>& progress, const CancelToken& cancel)
 {
     constexpr double kMoved = 0.004, kAlike = 0.6;
     constexpr int kFirm = 30;
@@ -97,16 +108,20 @@ Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& opt
         registration.reset();
     if (!registration) {
         // Too soft or too strongly treated for features: then the pictures must lie on one another as they are.
-        const double ratio = static_cast<double>(from.width()) * to.height() / (static_cast<double>(to.width()) * from.height());
+        const double ratio =
+            static_cast<double>(from.width()) * to.height() / (static_cast<double>(to.width()) * from.height());
         const Image p = small(from.view(), 64), q = small(to.view(), 64);
-        if (std::abs(ratio - 1) > 0.01 || p.width() != q.width() || p.height() != q.height() || std::abs(likeness(p.view(), q.view())) < kAlike)
+        if (std::abs(ratio - 1) > 0.01 || p.width() != q.width() || p.height() != q.height() ||
+            std::abs(likeness(p.view(), q.view())) < kAlike)
             return fail("the pictures do not show the same thing: nothing in one was found in the other");
         registration = Registration{};
-        registration->fromRatio = static_cast<double>(from.width()) / from.height(), registration->toRatio = static_cast<double>(to.width()) / to.height();
+        registration->fromRatio = static_cast<double>(from.width()) / from.height(),
+        registration->toRatio = static_cast<double>(to.width()) / to.height();
     } else {
         result.matches = registration->matches;
         double far = 0;
-        for (const auto& [x, y] : {std::pair(0.0, 0.0), std::pair(1.0, 0.0), std::pair(0.0, 1.0), std::pair(1.0, 1.0)}) {
+        for (const auto& [x, y] :
+             {std::pair(0.0, 0.0), std::pair(1.0, 0.0), std::pair(0.0, 1.0), std::pair(1.0, 1.0)}) {
             const Registration::Place at = registration->map({x, y});
             far = std::max(far, std::hypot(at.x - x, at.y - y));
         }
@@ -123,7 +138,8 @@ Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& opt
     std::vector<double> untouched;
     for (std::size_t i = 0; i < seen.from.size() && corners; ++i) {
         untouched.push_back(ciede2000(seen.from[i], seen.to[i]));
-        const double light = std::exp2(-corners->stops * smoothstep(corners->begin, 1, radiusOf(seen.places[i], ratio)));
+        const double light =
+            std::exp2(-corners->stops * smoothstep(corners->begin, 1, radiusOf(seen.places[i], ratio)));
         LinearRgb& c = seen.to[i];
         c = {c.r * light, c.g * light, c.b * light};
     }
@@ -134,7 +150,8 @@ Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& opt
         fit->stages.insert(fit->stages.begin(), {"Edge darkening", summarise(untouched).mean, fit->untouched.mean});
         fit->untouched = summarise(untouched);
         EdgeDarkening edges;
-        edges.net = std::clamp(corners->stops, -3.0, 1.0), edges.begin = corners->begin, edges.roundness = 1, edges.protectDarks = 0;
+        edges.net = std::clamp(corners->stops, -3.0, 1.0), edges.begin = corners->begin, edges.roundness = 1,
+        edges.protectDarks = 0;
         Step step;
         step.parameters = edges;
         step.note = "fitted";
@@ -146,7 +163,8 @@ Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& opt
     return result;
 }
 
-Result<FittedLook> fitTable(const Table& table, const FitOptions& options, const std::function<void(double)>& progress, const CancelToken& cancel)
+Result<FittedLook> fitTable(const Table& table, const FitOptions& options, const std::function<void(double)>& progress,
+                            const CancelToken& cancel)
 {
     constexpr int kSteps = 13;
     std::vector<LinearRgb> before, after;

@@ -1,7 +1,7 @@
 #include "core/colour/oklab.h"
 #include "core/engine/render_plan.h"
-#include "core/match/least_squares.h"
 #include "core/match/ladder.h"
+#include "core/match/least_squares.h"
 
 #include <algorithm>
 #include <cmath>
@@ -10,7 +10,10 @@ namespace amber {
 namespace {
 
 enum class Stage { Light, Casts, Families };
-Stage stageOf(Rung rung) { return rung <= Rung::Contrast ? Stage::Light : rung <= Rung::CastLights ? Stage::Casts : Stage::Families; }
+Stage stageOf(Rung rung)
+{
+    return rung <= Rung::Contrast ? Stage::Light : rung <= Rung::CastLights ? Stage::Casts : Stage::Families;
+}
 
 /// The numbers of one step that answer for some rows, and how they are put into a look.
 struct Numbers {
@@ -18,7 +21,8 @@ struct Numbers {
     std::function<void(Look&, const double*)> put;
 };
 
-/// The curve's points between its ends: black end, low, mid, high, white end, at these quantiles (kQuantiles) of what enters it.
+/// The curve's points between its ends: black end, low, mid, high, white end, at these quantiles (kQuantiles) of what
+/// enters it.
 constexpr std::size_t kPoints = 5, kPointQuantiles[kPoints] = {1, 2, 4, 6, 7};
 constexpr double kDyePositions[kCastZones] = {0.14, 0.52, 0.92}, kDyeReach = 0.42;
 
@@ -28,17 +32,22 @@ T& partOf(Look& look, std::size_t step)
     return std::get<T>(look.steps[step].parameters);
 }
 
-/// The step of a group that does one kind of work; made when it is missing: after the group's steps of an earlier kind, before those of a later
-/// one, else at the end, but before what belongs to the paper.
+/// The step of a group that does one kind of work; made when it is missing: after the group's steps of an earlier kind,
+/// before those of a later one, else at the end, but before what belongs to the paper.
 template <class T>
 std::size_t ownStep(Look& look, const std::string& group, T fresh)
 {
-    const auto order = [](const Step& step) { return std::holds_alternative<ToneCurve>(step.parameters) ? 0 : std::holds_alternative<HueShifts>(step.parameters) ? 1 : 2; };
+    const auto order = [](const Step& step) {
+        return std::holds_alternative<ToneCurve>(step.parameters)   ? 0
+               : std::holds_alternative<HueShifts>(step.parameters) ? 1
+                                                                    : 2;
+    };
     Step made;
     made.parameters = std::move(fresh);
     made.group = group;
     std::size_t at = look.steps.size();
-    while (at > 0 && (std::holds_alternative<OutputSharpening>(look.steps[at - 1].parameters) || std::holds_alternative<Grain>(look.steps[at - 1].parameters)))
+    while (at > 0 && (std::holds_alternative<OutputSharpening>(look.steps[at - 1].parameters) ||
+                      std::holds_alternative<Grain>(look.steps[at - 1].parameters)))
         --at;
     bool found = false;
     for (std::size_t i = 0; i < look.steps.size(); ++i) {
@@ -68,7 +77,8 @@ std::vector<Image> seenThrough(const Look& look, const std::vector<Image>& pictu
 }
 
 /// Tones at kPointQuantiles of what enters a step.
-std::array<double, kPoints> tonesEntering(const Look& look, std::size_t step, const std::vector<Image>& ours, const Membership& members)
+std::array<double, kPoints> tonesEntering(const Look& look, std::size_t step, const std::vector<Image>& ours,
+                                          const Membership& members)
 {
     Look before = look;
     before.steps.resize(step);
@@ -94,7 +104,8 @@ ToneCurve freshCurve(const std::array<double, kPoints>& tones)
     return curve;
 }
 
-/// Which points of the curve are those of the rows: as made, or, when the artist has added or removed some, those nearest to the tones; missing ones are put in.
+/// Which points of the curve are those of the rows: as made, or, when the artist has added or removed some, those
+/// nearest to the tones; missing ones are put in.
 std::array<std::size_t, kPoints> pointsFor(ToneCurve& curve, const std::array<double, kPoints>& tones)
 {
     std::array<std::size_t, kPoints> at{1, 2, 3, 4, 5};
@@ -102,20 +113,29 @@ std::array<std::size_t, kPoints> pointsFor(ToneCurve& curve, const std::array<do
         return at;
     constexpr double kNear = 0.04;
     for (std::size_t i = 0; i < kPoints; ++i) {
-        const bool has = std::any_of(curve.all.begin(), curve.all.end(), [&](const CurvePoint& p) { return std::abs(p.x - tones[i]) < kNear; });
+        const bool has = std::any_of(curve.all.begin(), curve.all.end(),
+                                     [&](const CurvePoint& p) { return std::abs(p.x - tones[i]) < kNear; });
         if (has || curve.all.size() >= kCurvePointLimit)
             continue;
         const double y = MonotoneCurve(curve.all)(tones[i]);
-        curve.all.insert(std::upper_bound(curve.all.begin(), curve.all.end(), tones[i], [](double x, const CurvePoint& p) { return x < p.x; }), {tones[i], y});
+        curve.all.insert(std::upper_bound(curve.all.begin(), curve.all.end(), tones[i],
+                                          [](double x, const CurvePoint& p) { return x < p.x; }),
+                         {tones[i], y});
     }
     for (std::size_t i = 0; i < kPoints; ++i)
-        at[i] = static_cast<std::size_t>(std::min_element(curve.all.begin(), curve.all.end(), [&](const CurvePoint& p, const CurvePoint& q) { return std::abs(p.x - tones[i]) < std::abs(q.x - tones[i]); }) - curve.all.begin());
+        at[i] =
+            static_cast<std::size_t>(std::min_element(curve.all.begin(), curve.all.end(),
+                                                      [&](const CurvePoint& p, const CurvePoint& q) {
+                                                          return std::abs(p.x - tones[i]) < std::abs(q.x - tones[i]);
+                                                      }) -
+                                     curve.all.begin());
     return at;
 }
 
-/// Heights of some points changed; those between keep their place between them, those outside black and white end go along, bending so that nothing
-/// is cut off that was not; and nothing falls.
-ToneCurve::Points moved(const ToneCurve::Points& points, const std::map<std::size_t, double>& heights, std::size_t black, std::size_t white)
+/// Heights of some points changed; those between keep their place between them, those outside black and white end go
+/// along, bending so that nothing is cut off that was not; and nothing falls.
+ToneCurve::Points moved(const ToneCurve::Points& points, const std::map<std::size_t, double>& heights,
+                        std::size_t black, std::size_t white)
 {
     ToneCurve::Points out = points;
     std::map<std::size_t, double> anchors = heights;
@@ -125,7 +145,10 @@ ToneCurve::Points moved(const ToneCurve::Points& points, const std::map<std::siz
         const auto [k, yk] = *next;
         const double range = points[k].y - points[i].y;
         for (std::size_t j = i; j <= k; ++j)
-            out[j].y = yi + (range > 1e-9 ? (points[j].y - points[i].y) / range : static_cast<double>(j - i) / static_cast<double>(std::max<std::size_t>(1, k - i))) * (yk - yi);
+            out[j].y = yi + (range > 1e-9
+                                 ? (points[j].y - points[i].y) / range
+                                 : static_cast<double>(j - i) / static_cast<double>(std::max<std::size_t>(1, k - i))) *
+                                (yk - yi);
     }
     const double down = out[black].y - points[black].y, up = out[white].y - points[white].y;
     for (std::size_t j = 0; j < black; ++j)
@@ -137,7 +160,9 @@ ToneCurve::Points moved(const ToneCurve::Points& points, const std::map<std::siz
     return out;
 }
 
-Numbers lightNumbers(Look& look, const std::vector<std::size_t>& rows, const Ladder& ladder, const Fingerprint& reference, const std::vector<Image>& ours, const Membership& members, const std::string& group)
+Numbers lightNumbers(Look& look, const std::vector<std::size_t>& rows, const Ladder& ladder,
+                     const Fingerprint& reference, const std::vector<Image>& ours, const Membership& members,
+                     const std::string& group)
 {
     const std::size_t before = look.steps.size(), step = ownStep(look, group, ToneCurve{});
     const auto tones = tonesEntering(look, step, ours, members);
@@ -145,18 +170,29 @@ Numbers lightNumbers(Look& look, const std::vector<std::size_t>& rows, const Lad
         partOf<ToneCurve>(look, step) = freshCurve(tones);
     ToneCurve& curve = partOf<ToneCurve>(look, step);
     const auto points = pointsFor(curve, tones);
-    // Where a tone should land, as far as the steps after the curve leave it there: least squares put right what they do not.
+    // Where a tone should land, as far as the steps after the curve leave it there: least squares put right what they
+    // do not.
     const auto target = [&](std::size_t i) { return reference.tones[kPointQuantiles[i]].tone; };
-    const bool hasMid = std::any_of(rows.begin(), rows.end(), [&](std::size_t r) { return ladder.rows[r].rung == Rung::Mid; });
+    const bool hasMid =
+        std::any_of(rows.begin(), rows.end(), [&](std::size_t r) { return ladder.rows[r].rung == Rung::Mid; });
     const double shift = hasMid ? 0 : curve.all[points[2]].y - target(2);
     std::map<std::size_t, double> start;
     for (const std::size_t r : rows)
         switch (ladder.rows[r].rung) {
-        case Rung::BlackEnd: start[points[0]] = target(0); break;
-        case Rung::WhiteEnd: start[points[4]] = target(4); break;
-        case Rung::Mid: start[points[2]] = target(2); break;
-        case Rung::Contrast: start[points[1]] = target(1) + shift, start[points[3]] = target(3) + shift; break;
-        default: break;
+        case Rung::BlackEnd:
+            start[points[0]] = target(0);
+            break;
+        case Rung::WhiteEnd:
+            start[points[4]] = target(4);
+            break;
+        case Rung::Mid:
+            start[points[2]] = target(2);
+            break;
+        case Rung::Contrast:
+            start[points[1]] = target(1) + shift, start[points[3]] = target(3) + shift;
+            break;
+        default:
+            break;
         }
     Numbers n;
     std::vector<std::size_t> which;
@@ -166,7 +202,8 @@ Numbers lightNumbers(Look& look, const std::vector<std::size_t>& rows, const Lad
         std::map<std::size_t, double> heights;
         for (std::size_t i = 0; i < which.size(); ++i)
             heights[which[i]] = x[i];
-        partOf<ToneCurve>(l, step).all = moved(old, heights, std::min(points[0], points[4]), std::max(points[0], points[4]));
+        partOf<ToneCurve>(l, step).all =
+            moved(old, heights, std::min(points[0], points[4]), std::max(points[0], points[4]));
     };
     return n;
 }
@@ -184,7 +221,8 @@ Numbers castNumbers(Look& look, const std::vector<std::size_t>& rows, const Ladd
     Numbers n;
     std::vector<std::size_t> which;
     for (const std::size_t r : rows) {
-        const double position = kDyePositions[static_cast<std::size_t>(ladder.rows[r].rung) - static_cast<std::size_t>(Rung::CastDarks)];
+        const double position =
+            kDyePositions[static_cast<std::size_t>(ladder.rows[r].rung) - static_cast<std::size_t>(Rung::CastDarks)];
         std::size_t dye = 0;
         for (std::size_t i = 1; i < dyes.size(); ++i)
             if (std::abs(dyes[i].position - position) < std::abs(dyes[dye].position - position))
@@ -220,7 +258,9 @@ Numbers familyNumbers(Look& look, const std::vector<std::size_t>& rows, const La
     for (const LadderRow& row : ladder.rows)
         if (row.rung == Rung::Family && row.isSupported()) {
             HueFamily& family = fresh.families[static_cast<std::size_t>(row.family)];
-            family.centreDegrees = wrapDegrees(family.centreDegrees + std::clamp(hueDifference(family.centreDegrees, toOkLch(row.ourColour).hueDegrees), -kNearby, kNearby));
+            family.centreDegrees = wrapDegrees(
+                family.centreDegrees +
+                std::clamp(hueDifference(family.centreDegrees, toOkLch(row.ourColour).hueDegrees), -kNearby, kNearby));
         }
     const std::size_t step = ownStep(look, group, fresh);
     auto& families = partOf<HueShifts>(look, step).families;
@@ -229,9 +269,13 @@ Numbers familyNumbers(Look& look, const std::vector<std::size_t>& rows, const La
     for (const std::size_t r : rows) {
         const HueFamily wanted = HueShifts::defaultFamilies()[static_cast<std::size_t>(ladder.rows[r].family)];
         // By name, or where it would lie.
-        auto found = std::find_if(families.begin(), families.end(), [&](const HueFamily& f) { return f.name == wanted.name && std::abs(hueDifference(f.centreDegrees, wanted.centreDegrees)) <= kSame; });
+        auto found = std::find_if(families.begin(), families.end(), [&](const HueFamily& f) {
+            return f.name == wanted.name && std::abs(hueDifference(f.centreDegrees, wanted.centreDegrees)) <= kSame;
+        });
         if (found == families.end())
-            found = std::find_if(families.begin(), families.end(), [&](const HueFamily& f) { return std::abs(hueDifference(f.centreDegrees, wanted.centreDegrees)) <= kSame / 2; });
+            found = std::find_if(families.begin(), families.end(), [&](const HueFamily& f) {
+                return std::abs(hueDifference(f.centreDegrees, wanted.centreDegrees)) <= kSame / 2;
+            });
         if (found == families.end()) {
             if (families.size() >= kFamilyLimit)
                 continue;
@@ -241,7 +285,8 @@ Numbers familyNumbers(Look& look, const std::vector<std::size_t>& rows, const La
         which.push_back(family);
         // Turns in units of 60 degrees, chroma as a logarithm: like sizes.
         n.now.push_back(families[family].move.turnDegrees / kTurn), n.low.push_back(-1), n.high.push_back(1);
-        n.now.push_back(std::log(std::clamp(families[family].move.chroma, kLeast, kMost))), n.low.push_back(std::log(kLeast)), n.high.push_back(std::log(kMost));
+        n.now.push_back(std::log(std::clamp(families[family].move.chroma, kLeast, kMost))),
+            n.low.push_back(std::log(kLeast)), n.high.push_back(std::log(kMost));
     }
     n.put = [step, which](Look& l, const double* x) {
         for (std::size_t i = 0; i < which.size(); ++i) {
@@ -266,17 +311,23 @@ void residualsOf(const LadderRow& row, double weight, std::vector<double>& r)
 
 class Match {
 public:
-    Match(const Look& look, const std::vector<Image>& ours, const Fingerprint& reference, const std::string& group, bool showsTheSame)
-        : look(look), m_ours(ours), m_reference(reference), m_group(group), m_same(showsTheSame), m_members(membershipBefore(look, ours, group))
+    Match(const Look& look, const std::vector<Image>& ours, const Fingerprint& reference, const std::string& group,
+          bool showsTheSame)
+        : look(look), m_ours(ours), m_reference(reference), m_group(group), m_same(showsTheSame),
+          m_members(membershipBefore(look, ours, group))
     {
     }
-    Ladder measured(const Look& l) const { return ladderOf(m_reference, measuredThrough(l, m_ours, m_members), m_same); }
+    Ladder measured(const Look& l) const
+    {
+        return ladderOf(m_reference, measuredThrough(l, m_ours, m_members), m_same);
+    }
 
     void solve(const std::vector<std::size_t>& rows, const Ladder& ladder, int iterations)
     {
         const auto of = [&](Stage stage) {
             std::vector<std::size_t> some;
-            std::copy_if(rows.begin(), rows.end(), std::back_inserter(some), [&](std::size_t r) { return stageOf(ladder.rows[r].rung) == stage; });
+            std::copy_if(rows.begin(), rows.end(), std::back_inserter(some),
+                         [&](std::size_t r) { return stageOf(ladder.rows[r].rung) == stage; });
             return some;
         };
         // The steps first, so that their places hold.
@@ -298,7 +349,9 @@ public:
             low.insert(low.end(), n.low.begin(), n.low.end()), high.insert(high.end(), n.high.begin(), n.high.end());
         }
         const std::vector<double> start = x;
-        const auto within = [&](const std::vector<double>& values, std::size_t k) { return std::clamp(values[k], low[k], high[k]); };
+        const auto within = [&](const std::vector<double>& values, std::size_t k) {
+            return std::clamp(values[k], low[k], high[k]);
+        };
         const auto with = [&](std::vector<double> values) {
             Look l = look;
             for (std::size_t k = 0; k < values.size(); ++k)
@@ -310,7 +363,9 @@ public:
         };
         problem.iterations = iterations, problem.step = 4e-3, problem.enough = 0.01 * static_cast<double>(rows.size());
         problem.residuals = [&](const std::vector<double>& values) {
-            constexpr double kHold = 0.05, kBeyond = 60, kFamilies = 0.5;  // a slight pull to where they were, for what the rows do not tell apart; a strong one from beyond the limits
+            constexpr double kHold = 0.05, kBeyond = 60,
+                             kFamilies = 0.5;  // a slight pull to where they were, for what the rows do not tell apart;
+                                               // a strong one from beyond the limits
             const Ladder now = measured(with(values));
             std::vector<double> r;
             for (const std::size_t row : rows)
@@ -335,9 +390,15 @@ private:
 
 }  // namespace
 
-Fingerprint measuredThrough(const Look& look, const std::vector<Image>& ours, const Membership& members) { return measureForMatch(seenThrough(look, ours), members); }
+Fingerprint measuredThrough(const Look& look, const std::vector<Image>& ours, const Membership& members)
+{
+    return measureForMatch(seenThrough(look, ours), members);
+}
 
-Membership membershipBefore(const Look& look, const std::vector<Image>& ours, const std::string& group) { return membershipOf(seenThrough(withoutGroup(look, group), ours), false); }
+Membership membershipBefore(const Look& look, const std::vector<Image>& ours, const std::string& group)
+{
+    return membershipOf(seenThrough(withoutGroup(look, group), ours), false);
+}
 
 Look withoutGroup(const Look& look, const std::string& group)
 {
@@ -346,11 +407,13 @@ Look withoutGroup(const Look& look, const std::string& group)
     return rest;
 }
 
-Result<Taken> takeRows(const Look& look, const std::vector<Image>& ours, const Fingerprint& reference, const std::set<std::size_t>& wanted, const std::string& group, bool showsTheSame)
+Result<Taken> takeRows(const Look& look, const std::vector<Image>& ours, const Fingerprint& reference,
+                       const std::set<std::size_t>& wanted, const std::string& group, bool showsTheSame)
 {
     constexpr double kAtRest = 0.25;  // of the tolerance: nearer than this is left alone
     if (look.steps.size() + 3 > kStepLimit)
-        return fail("the look has no room for further steps", {}, "at most " + std::to_string(kStepLimit), std::to_string(look.steps.size()));
+        return fail("the look has no room for further steps", {}, "at most " + std::to_string(kStepLimit),
+                    std::to_string(look.steps.size()));
     Match match(look, ours, reference, group, showsTheSame);
     Taken taken;
     taken.before = match.measured(look);
@@ -358,7 +421,9 @@ Result<Taken> takeRows(const Look& look, const std::vector<Image>& ours, const F
         if (row >= taken.before.rows.size() || !taken.before.rows[row].isSupported())
             return fail("there is too little of it in one of the pictures to be matched");
     std::set<std::size_t> touched;
-    const auto isOff = [&](const LadderRow& row) { return row.difference > kAtRest * (row.rung == Rung::Family ? 2.0 : 1.0); };
+    const auto isOff = [&](const LadderRow& row) {
+        return row.difference > kAtRest * (row.rung == Rung::Family ? 2.0 : 1.0);
+    };
     const auto solveStage = [&](Stage stage) {
         const Ladder now = match.measured(match.look);
         std::vector<std::size_t> rows;

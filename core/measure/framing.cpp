@@ -12,7 +12,8 @@ namespace amber {
 
 bool Framing::counts(double x, double y) const
 {
-    return crop.contains(x, y) && std::none_of(leftOut.begin(), leftOut.end(), [&](const Region& r) { return r.contains(x, y); });
+    return crop.contains(x, y) &&
+           std::none_of(leftOut.begin(), leftOut.end(), [&](const Region& r) { return r.contains(x, y); });
 }
 
 namespace {
@@ -60,7 +61,9 @@ std::string framingToText(const Framing& framing)
     std::ostringstream text;
     text.imbue(std::locale::classic());
     text.precision(6);
-    const auto put = [&](const Region& r) { text << r.left << ' ' << r.top << ' ' << r.right << ' ' << r.bottom << ';'; };
+    const auto put = [&](const Region& r) {
+        text << r.left << ' ' << r.top << ' ' << r.right << ' ' << r.bottom << ';';
+    };
     put(framing.crop);
     for (const Region& r : framing.leftOut)
         put(r);
@@ -76,7 +79,8 @@ Result<Framing> framingFromText(const std::string& text)
         Region r;
         std::istringstream numbers(part);
         numbers.imbue(std::locale::classic());
-        if (!(numbers >> r.left >> r.top >> r.right >> r.bottom) || !(numbers >> std::ws).eof() || !(r.left < r.right) || !(r.top < r.bottom))
+        if (!(numbers >> r.left >> r.top >> r.right >> r.bottom) || !(numbers >> std::ws).eof() ||
+            !(r.left < r.right) || !(r.top < r.bottom))
             return fail("a crop or a region left out cannot be read", {}, "four numbers", part.substr(0, 60));
         if (first)
             framing.crop = r;

@@ -26,11 +26,12 @@ struct Framing {
     bool counts(double x, double y) const;
 };
 
-/// The pixels that count, in one row (so only for measures that do not look at places). A framing that leaves nothing counts everything.
+/// The pixels that count, in one row (so only for measures that do not look at places). A framing that leaves nothing
+/// counts everything.
 Image counted(ImageView image, const Framing& framing);
 
-/// Where clipping lies: the share of the whole picture's pixels that are clipped in any channel, by ninths of the frame, row by row
-/// from top left. `low` at black, `high` at white, of linear sRGB components.
+/// Where clipping lies: the share of the whole picture's pixels that are clipped in any channel, by ninths of the
+/// frame, row by row from top left. `low` at black, `high` at white, of linear sRGB components.
 struct ClipPlaces {
     std::array<double, 9> low{}, high{};
 };

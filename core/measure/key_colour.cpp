@@ -34,7 +34,8 @@ std::vector<PatchState> patches(ImageView image, const Framing& framing)
     for (int top = 0; top + side <= image.height; top += side)
         for (int left = 0; left + side <= image.width; left += side) {
             PatchState p;
-            p.place = {static_cast<double>(left) / image.width, static_cast<double>(top) / image.height, static_cast<double>(left + side) / image.width, static_cast<double>(top + side) / image.height};
+            p.place = {static_cast<double>(left) / image.width, static_cast<double>(top) / image.height,
+                       static_cast<double>(left + side) / image.width, static_cast<double>(top + side) / image.height};
             if (!framing.counts((p.place.left + p.place.right) / 2, (p.place.top + p.place.bottom) / 2))
                 continue;
             double square = 0;
@@ -57,7 +58,8 @@ std::vector<PatchState> patches(ImageView image, const Framing& framing)
 
 bool KeyColour::operator==(const KeyColour& o) const
 {
-    return name == o.name && frame == o.frame && place == o.place && marked == o.marked && tolerance == o.tolerance && kind == o.kind && target.has_value() == o.target.has_value() && (!target || same(*target, *o.target));
+    return name == o.name && frame == o.frame && place == o.place && marked == o.marked && tolerance == o.tolerance &&
+           kind == o.kind && target.has_value() == o.target.has_value() && (!target || same(*target, *o.target));
 }
 
 Region pointPlace(double x, double y, int width, int height)
@@ -68,9 +70,12 @@ Region pointPlace(double x, double y, int width, int height)
 
 LinearRgb meanOf(ImageView image, const Region& place)
 {
-    const auto bound = [](double v, int size) { return std::clamp(static_cast<int>(std::floor(v * size)), 0, size - 1); };
+    const auto bound = [](double v, int size) {
+        return std::clamp(static_cast<int>(std::floor(v * size)), 0, size - 1);
+    };
     std::vector<std::pair<double, LinearRgb>> pixels;
-    const int left = bound(place.left, image.width), right = bound(place.right, image.width), top = bound(place.top, image.height), bottom = bound(place.bottom, image.height);
+    const int left = bound(place.left, image.width), right = bound(place.right, image.width),
+              top = bound(place.top, image.height), bottom = bound(place.bottom, image.height);
     const int stepX = std::max(1, (right - left) / 64), stepY = std::max(1, (bottom - top) / 64);
     for (int y = top; y <= bottom; y += stepY)
         for (int x = left; x <= right; x += stepX) {
@@ -94,13 +99,25 @@ std::vector<KeyColour> automaticKeyColours(ImageView image, std::int64_t frame, 
             return;
         KeyColour key;
         key.kind = kind, key.frame = frame, key.place = best->place, key.marked = best->colour;
-        key.name = kind == KeyColour::Kind::Neutral ? "neutral" : kind == KeyColour::Kind::Deepest ? "deepest dark" : "brightest area";
+        key.name = kind == KeyColour::Kind::Neutral   ? "neutral"
+                   : kind == KeyColour::Kind::Deepest ? "deepest dark"
+                                                      : "brightest area";
         found.push_back(key);
     };
     const auto chroma = [](const PatchState& p) { return std::hypot(p.mean.a, p.mean.b); };
-    take(KeyColour::Kind::Neutral, [&](const PatchState& p) { return p.mean.L > 0.35 && p.mean.L < 0.9 && p.deviation < kPatchDeviation && chroma(p) < kNeutralChromaLimit; }, [&](const PatchState& p) { return chroma(p) + 0.1 * p.deviation; });
-    take(KeyColour::Kind::Deepest, [&](const PatchState& p) { return p.mean.L > kEdge && p.mean.L < 0.45; }, [](const PatchState& p) { return p.mean.L; });
-    take(KeyColour::Kind::Brightest, [&](const PatchState& p) { return p.mean.L < 1 - kEdge && p.mean.L > 0.6; }, [](const PatchState& p) { return -p.mean.L; });
+    take(
+        KeyColour::Kind::Neutral,
+        [&](const PatchState& p) {
+            return p.mean.L > 0.35 && p.mean.L < 0.9 && p.deviation < kPatchDeviation &&
+                   chroma(p) < kNeutralChromaLimit;
+        },
+        [&](const PatchState& p) { return chroma(p) + 0.1 * p.deviation; });
+    take(
+        KeyColour::Kind::Deepest, [&](const PatchState& p) { return p.mean.L > kEdge && p.mean.L < 0.45; },
+        [](const PatchState& p) { return p.mean.L; });
+    take(
+        KeyColour::Kind::Brightest, [&](const PatchState& p) { return p.mean.L < 1 - kEdge && p.mean.L > 0.6; },
+        [](const PatchState& p) { return -p.mean.L; });
     return found;
 }
 
@@ -108,7 +125,11 @@ std::string keyColoursToText(const std::vector<KeyColour>& keys)
 {
     Json list = Json::array();
     for (const KeyColour& k : keys) {
-        Json entry{{"name", k.name}, {"frame", k.frame}, {"place", {k.place.left, k.place.top, k.place.right, k.place.bottom}}, {"marked", {k.marked.r, k.marked.g, k.marked.b}}, {"tolerance", k.tolerance}};
+        Json entry{{"name", k.name},
+                   {"frame", k.frame},
+                   {"place", {k.place.left, k.place.top, k.place.right, k.place.bottom}},
+                   {"marked", {k.marked.r, k.marked.g, k.marked.b}},
+                   {"tolerance", k.tolerance}};
         if (k.target)
             entry["target"] = {k.target->l, k.target->a, k.target->b};
         list.push_back(entry);
@@ -129,7 +150,8 @@ Result<std::vector<KeyColour>> keyColoursFromText(const std::string& text)
             KeyColour k;
             k.name = entry.at("name").get<std::string>();
             k.frame = entry.at("frame").get<std::int64_t>();
-            const auto place = entry.at("place").get<std::vector<double>>(), marked = entry.at("marked").get<std::vector<double>>();
+            const auto place = entry.at("place").get<std::vector<double>>(),
+                       marked = entry.at("marked").get<std::vector<double>>();
             k.place = {place.at(0), place.at(1), place.at(2), place.at(3)};
             k.marked = {marked.at(0), marked.at(1), marked.at(2)};
             k.tolerance = entry.at("tolerance").get<double>();
@@ -139,7 +161,8 @@ Result<std::vector<KeyColour>> keyColoursFromText(const std::string& text)
             }
             keys.push_back(std::move(k));
         } catch (const std::exception& error) {
-            return fail("the key colours cannot be read: " + std::string(error.what()), {}, {}, jsonText(entry).substr(0, 60));
+            return fail("the key colours cannot be read: " + std::string(error.what()), {}, {},
+                        jsonText(entry).substr(0, 60));
         }
     return keys;
 }
@@ -157,7 +180,8 @@ LinearRgb absentColour(ImageView image)
     double farthest = -1;
     for (double L : {0.75, 0.55})
         for (int i = 0; i < 24; ++i) {
-            const LinearRgb own = reduceToGamut(RgbSpace::Srgb, apply(fromWorking(RgbSpace::Srgb), toLinearRgb(toOkLab(OkLch{L, 0.3, 15.0 * i}))));
+            const LinearRgb own = reduceToGamut(
+                RgbSpace::Srgb, apply(fromWorking(RgbSpace::Srgb), toLinearRgb(toOkLab(OkLch{L, 0.3, 15.0 * i}))));
             const LinearRgb c = apply(toWorking(RgbSpace::Srgb), own);
             const OkLab lab = toOkLab(c);
             double nearest = std::numeric_limits<double>::max();

@@ -24,7 +24,8 @@ double distance(const double (&a)[3], const double (&b)[3])
 
 std::vector<Sample> samples(ImageView image)
 {
-    const int step = std::max(1, static_cast<int>(std::sqrt(static_cast<double>(image.width) * image.height / kSamples)));
+    const int step =
+        std::max(1, static_cast<int>(std::sqrt(static_cast<double>(image.width) * image.height / kSamples)));
     std::vector<Sample> all;
     const auto first = [&](int size) { return std::min(step, size) / 2; };
     for (int y = first(image.height); y < image.height; y += step)
@@ -90,11 +91,15 @@ std::vector<MainColour> mainColours(ImageView image, int count)
     for (const Cluster& c : clusters) {
         if (c.size == 0)
             continue;
-        const Sample& at = *std::min_element(all.begin(), all.end(), [&](const Sample& p, const Sample& q) { return distance(p.v, c.v) < distance(q.v, c.v); });
-        result.push_back({toLinearRgb(OkLab{c.v[0], c.v[1] / kChromaWeight, c.v[2] / kChromaWeight}), static_cast<double>(c.size) / static_cast<double>(all.size()),
-                          (at.x + 0.5) / image.width, (at.y + 0.5) / image.height});
+        const Sample& at = *std::min_element(all.begin(), all.end(), [&](const Sample& p, const Sample& q) {
+            return distance(p.v, c.v) < distance(q.v, c.v);
+        });
+        result.push_back({toLinearRgb(OkLab{c.v[0], c.v[1] / kChromaWeight, c.v[2] / kChromaWeight}),
+                          static_cast<double>(c.size) / static_cast<double>(all.size()), (at.x + 0.5) / image.width,
+                          (at.y + 0.5) / image.height});
     }
-    std::stable_sort(result.begin(), result.end(), [](const MainColour& a, const MainColour& b) { return a.share > b.share; });
+    std::stable_sort(result.begin(), result.end(),
+                     [](const MainColour& a, const MainColour& b) { return a.share > b.share; });
     return result;
 }
 

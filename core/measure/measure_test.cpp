@@ -53,14 +53,15 @@ TEST(Tone, QuantilesMeansAndContrastOfARamp)
 TEST(Tone, ClippingIsCountedPerChannelAtTheOutput)
 {
     Image image = filled(10, 10, {0.2, 0.2, 0.2});
-    paint(image, 0, 0, 10, 2, {2, 2, 2});                                   // white, beyond
+    paint(image, 0, 0, 10, 2, {2, 2, 2});                                      // white, beyond
     paint(image, 0, 2, 10, 3, apply(toWorking(RgbSpace::Srgb), {1, 0, 0.5}));  // sRGB red at its end, green at nothing
     const ToneMeasures m = measureTone(image.view(), RgbSpace::Srgb);
     EXPECT_NEAR(m.clippedHigh[0], 0.3, 1e-9);
     EXPECT_NEAR(m.clippedHigh[1], 0.2, 1e-9);
     EXPECT_NEAR(m.clippedLow[1], 0.1, 1e-9);
     EXPECT_NEAR(m.clippedLow[2], 0.0, 1e-9);
-    EXPECT_EQ(measureTone(image.view(), RgbSpace::Rec2020).clippedHigh[0], measureTone(image.view(), RgbSpace::Rec2020).clippedHigh[1]);
+    EXPECT_EQ(measureTone(image.view(), RgbSpace::Rec2020).clippedHigh[0],
+              measureTone(image.view(), RgbSpace::Rec2020).clippedHigh[1]);
 }
 
 TEST(Hue, SharesAreWeightedByChroma)
@@ -88,7 +89,8 @@ TEST(Patch, MeanIsTrimmedAndStaysInThePicture)
 
 TEST(MainColours, FindsTheColoursAPictureIsMadeOf)
 {
-    const LinearRgb clay = toLinearRgb(toOkLab(OkLch{0.5, 0.09, 50})), leaf = toLinearRgb(toOkLab(OkLch{0.45, 0.08, 140})), plaster{0.6, 0.6, 0.6};
+    const LinearRgb clay = toLinearRgb(toOkLab(OkLch{0.5, 0.09, 50})),
+                    leaf = toLinearRgb(toOkLab(OkLch{0.45, 0.08, 140})), plaster{0.6, 0.6, 0.6};
     Image image = filled(120, 90, plaster);
     paint(image, 0, 0, 60, 45, clay);
     paint(image, 90, 60, 120, 90, leaf);

@@ -19,16 +19,22 @@ Result<PictureDifference> pictureDifference(ImageView one, ImageView two)
         for (std::size_t x = 0; x < width; ++x) {
             const float *p = one.row(y) + x * 3, *q = two.row(y) + x * 3;
             const bool equal = p[0] == q[0] && p[1] == q[1] && p[2] == q[2];
-            differences[static_cast<std::size_t>(y) * width + x] = equal ? 0 : static_cast<float>(ciede2000(LinearRgb{p[0], p[1], p[2]}, LinearRgb{q[0], q[1], q[2]}));
+            differences[static_cast<std::size_t>(y) * width + x] =
+                equal ? 0 : static_cast<float>(ciede2000(LinearRgb{p[0], p[1], p[2]}, LinearRgb{q[0], q[1], q[2]}));
         }
     });
     PictureDifference result;
-    const auto worst = static_cast<std::size_t>(std::max_element(differences.begin(), differences.end()) - differences.begin());
+    const auto worst =
+        static_cast<std::size_t>(std::max_element(differences.begin(), differences.end()) - differences.begin());
     result.x = static_cast<int>(worst % width), result.y = static_cast<int>(worst / width);
     result.maximum = differences[worst];
-    result.mean = std::accumulate(differences.begin(), differences.end(), 0.0) / static_cast<double>(differences.size());
+    result.mean =
+        std::accumulate(differences.begin(), differences.end(), 0.0) / static_cast<double>(differences.size());
     const auto quantile = [&](double share) {
-        const auto at = differences.begin() + static_cast<std::ptrdiff_t>(std::min(differences.size() - 1, static_cast<std::size_t>(share * static_cast<double>(differences.size()))));
+        const auto at =
+            differences.begin() +
+            static_cast<std::ptrdiff_t>(std::min(
+                differences.size() - 1, static_cast<std::size_t>(share * static_cast<double>(differences.size()))));
         std::nth_element(differences.begin(), at, differences.end());
         return static_cast<double>(*at);
     };

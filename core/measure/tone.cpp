@@ -37,7 +37,8 @@ ToneMeasures measureTone(ImageView image, RgbSpace outputSpace)
             lightness.push_back(static_cast<float>(lab.L));
             m.meanL += share * lab.L;
             m.meanChroma += share * std::hypot(lab.a, lab.b);
-            m.tone[static_cast<std::size_t>(std::clamp(static_cast<int>(lab.L * kToneBins), 0, kToneBins - 1))] += share;
+            m.tone[static_cast<std::size_t>(std::clamp(static_cast<int>(lab.L * kToneBins), 0, kToneBins - 1))] +=
+                share;
             const LinearRgb own = apply(fromWorking(outputSpace), c);
             const double v[3] = {own.r, own.g, own.b};
             for (std::size_t k = 0; k < 3; ++k) {
@@ -48,7 +49,10 @@ ToneMeasures measureTone(ImageView image, RgbSpace outputSpace)
     // Each quantile parts what lies above the one before.
     auto from = lightness.begin();
     for (std::size_t i = 0; i < kQuantiles.size(); ++i) {
-        const auto at = lightness.begin() + static_cast<std::ptrdiff_t>(std::min(lightness.size() - 1, static_cast<std::size_t>(kQuantiles[i] * static_cast<double>(lightness.size()))));
+        const auto at =
+            lightness.begin() +
+            static_cast<std::ptrdiff_t>(std::min(
+                lightness.size() - 1, static_cast<std::size_t>(kQuantiles[i] * static_cast<double>(lightness.size()))));
         std::nth_element(from, at, lightness.end());
         m.quantilesL[i] = *at;
         from = at;
@@ -86,7 +90,10 @@ double chromaWithin(const HueMeasures& measures, const std::vector<std::pair<dou
 {
     double inside = 0;
     for (std::size_t i = 0; i < kHueBins; ++i)
-        if (std::any_of(ranges.begin(), ranges.end(), [&](const auto& r) { return std::abs(hueDifference(r.first, (static_cast<double>(i) + 0.5) * 360 / kHueBins)) <= r.second / 2; }))
+        if (std::any_of(ranges.begin(), ranges.end(), [&](const auto& r) {
+                return std::abs(hueDifference(r.first, (static_cast<double>(i) + 0.5) * 360 / kHueBins)) <=
+                       r.second / 2;
+            }))
             inside += measures.share[i];
     return inside;
 }
@@ -112,7 +119,8 @@ Result<PatchMeasures> measurePatch(ImageView image, double fx, double fy, double
             if (std::hypot(x + 0.5 - cx, y + 0.5 - cy) <= std::max(radius, 0.75))
                 pixels.emplace_back(toOkLab(pixel(image, x, y)).L, pixel(image, x, y));
     if (pixels.empty())
-        return fail("the patch lies outside the picture", {}, "x and y from 0 to 1", std::to_string(fx) + ", " + std::to_string(fy));
+        return fail("the patch lies outside the picture", {}, "x and y from 0 to 1",
+                    std::to_string(fx) + ", " + std::to_string(fy));
     const LinearRgb mean = trimmedMean(pixels);
     const std::size_t trim = pixels.size() / 10;
     const double n = static_cast<double>(pixels.size() - 2 * trim);

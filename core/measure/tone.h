@@ -17,11 +17,13 @@ inline constexpr int kToneBins = 128, kHueBins = 72;
 inline constexpr std::array<double, 9> kQuantiles{0.001, 0.01, 0.05, 0.25, 0.5, 0.75, 0.95, 0.99, 0.999};
 
 struct ToneMeasures {
-    std::array<double, 9> quantilesL{};       ///< OKLab L at kQuantiles
+    std::array<double, 9> quantilesL{};  ///< OKLab L at kQuantiles
     double meanL = 0;
-    double contrast = 0;                      ///< L at 95 % less L at 5 %
-    std::array<double, kToneBins> tone{};     ///< share of pixels by L from 0 to 1; what lies outside counts in the end bins
-    std::array<double, 3> clippedLow{}, clippedHigh{};  ///< share of pixels per channel at or beyond 0 and 1 of the output space
+    double contrast = 0;  ///< L at 95 % less L at 5 %
+    std::array<double, kToneBins>
+        tone{};  ///< share of pixels by L from 0 to 1; what lies outside counts in the end bins
+    std::array<double, 3> clippedLow{},
+        clippedHigh{};  ///< share of pixels per channel at or beyond 0 and 1 of the output space
     double meanChroma = 0;
 };
 
@@ -30,7 +32,8 @@ double stopsOf(double lightness);
 
 ToneMeasures measureTone(ImageView image, RgbSpace outputSpace);
 
-/// Chroma by hue: `share` sums to 1 when anything is coloured; `chroma` is the 95 % quantile of chroma in each bin, 0 where empty.
+/// Chroma by hue: `share` sums to 1 when anything is coloured; `chroma` is the 95 % quantile of chroma in each bin, 0
+/// where empty.
 struct HueMeasures {
     std::array<double, kHueBins> share{}, chroma{};
 };

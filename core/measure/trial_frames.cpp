@@ -27,7 +27,8 @@ FrameSketch sketchOf(ImageView small)
     for (double& h : sketch.hues)
         h /= std::max(chroma, 1e-9);
     const auto half = all.begin() + static_cast<std::ptrdiff_t>((all.size() + 1) / 2);
-    std::nth_element(all.begin(), half - 1, all.end(), [](const OkLab& p, const OkLab& q) { return std::hypot(p.a, p.b) < std::hypot(q.a, q.b); });
+    std::nth_element(all.begin(), half - 1, all.end(),
+                     [](const OkLab& p, const OkLab& q) { return std::hypot(p.a, p.b) < std::hypot(q.a, q.b); });
     for (auto it = all.begin(); it != half; ++it)
         sketch.a += it->a, sketch.b += it->b;
     sketch.a /= static_cast<double>(half - all.begin()), sketch.b /= static_cast<double>(half - all.begin());
@@ -38,7 +39,10 @@ std::vector<TrialFrame> trialFrames(const std::vector<FrameSketch>& all, std::si
 {
     using Reason = TrialFrame::Reason;
     std::vector<TrialFrame> chosen;
-    const auto taken = [&](std::size_t i) { return i == inHand || std::any_of(chosen.begin(), chosen.end(), [&](const TrialFrame& t) { return t.frame == i; }); };
+    const auto taken = [&](std::size_t i) {
+        return i == inHand ||
+               std::any_of(chosen.begin(), chosen.end(), [&](const TrialFrame& t) { return t.frame == i; });
+    };
     const auto light = [](const FrameSketch& p, const FrameSketch& q) { return std::hypot(p.a - q.a, p.b - q.b); };
     const auto colours = [](const FrameSketch& p, const FrameSketch& q) {
         double sum = 0;

@@ -29,7 +29,8 @@ double quantile(std::vector<double> values, double share)
 }
 
 /// The cause of one cell by what a fit over the whole frame can do about it.
-void explain(Outlier& outlier, const FrameReading& frame, const FrameReading& lead, const std::vector<ConsistencyCell>& row, const std::vector<KeyColour>& keys)
+void explain(Outlier& outlier, const FrameReading& frame, const FrameReading& lead,
+             const std::vector<ConsistencyCell>& row, const std::vector<KeyColour>& keys)
 {
     std::vector<LinearRgb> from, to;
     for (std::size_t k = 0; k < keys.size(); ++k)
@@ -53,13 +54,15 @@ void explain(Outlier& outlier, const FrameReading& frame, const FrameReading& le
     const auto left = [&](const Balance& b) {
         return ciede2000(balanced(b, {}, *frame.balanced[column]), *lead.balanced[column]);
     };
-    const Balance exposure{fit.balance.exposureStops, Balance{}.kelvin, 0}, white{0, fit.balance.kelvin, fit.balance.tint};
+    const Balance exposure{fit.balance.exposureStops, Balance{}.kelvin, 0},
+        white{0, fit.balance.kelvin, fit.balance.tint};
     const double none = left({}), byExposure = left(exposure), byWhite = left(white), byBoth = left(fit.balance);
     // A whole frame is off when most of its key colours say so: one alone is moved by what happened to it.
     std::size_t helped = 0;
     for (std::size_t i = 0; i < from.size(); ++i)
         helped += ciede2000(balanced(fit.balance, {}, from[i]), to[i]) < 0.6 * ciede2000(from[i], to[i]);
-    if (std::min({byExposure, byWhite, byBoth}) > 0.5 * none || helped < std::max<std::size_t>(2, (2 * from.size() + 2) / 3)) {
+    if (std::min({byExposure, byWhite, byBoth}) > 0.5 * none ||
+        helped < std::max<std::size_t>(2, (2 * from.size() + 2) / 3)) {
         outlier.cause = Outlier::Cause::ThisThingOnly;
         return;
     }
@@ -99,13 +102,15 @@ ConsistencyTable consistency(const std::vector<FrameReading>& readings, const st
             if (k < keys.size()) {
                 if (!r.finished[k] || !lead.finished[k])
                     continue;
-                cell.before = ciede2000(*r.untouched[k], *lead.untouched[k]), cell.after = ciede2000(*r.finished[k], *lead.finished[k]);
+                cell.before = ciede2000(*r.untouched[k], *lead.untouched[k]),
+                cell.after = ciede2000(*r.finished[k], *lead.finished[k]);
                 tolerance = keys[k].tolerance;
                 if (keys[k].target)
                     cell.toTarget = ciede2000(toLab(*r.finished[k]), *keys[k].target);
             } else {
                 const std::size_t t = k - keys.size();
-                cell.before = std::abs(r.toneBefore[t] - lead.toneBefore[t]), cell.after = std::abs(r.toneAfter[t] - lead.toneAfter[t]);
+                cell.before = std::abs(r.toneBefore[t] - lead.toneBefore[t]),
+                cell.after = std::abs(r.toneAfter[t] - lead.toneAfter[t]);
                 tolerance = kToneTolerance[t];
             }
             cell.isMeasured = true;
@@ -119,13 +124,16 @@ ConsistencyTable consistency(const std::vector<FrameReading>& readings, const st
         }
     }
     if (measured > 0)
-        table.within = static_cast<double>(within) / static_cast<double>(measured), table.withinBefore = static_cast<double>(withinBefore) / static_cast<double>(measured);
+        table.within = static_cast<double>(within) / static_cast<double>(measured),
+        table.withinBefore = static_cast<double>(withinBefore) / static_cast<double>(measured);
     std::vector<double> all, allBefore;
     for (std::size_t k = 0; k < keys.size(); ++k) {
         table.spread.push_back(quantile(after[k], 0.95)), table.spreadBefore.push_back(quantile(before[k], 0.95));
-        all.insert(all.end(), after[k].begin(), after[k].end()), allBefore.insert(allBefore.end(), before[k].begin(), before[k].end());
+        all.insert(all.end(), after[k].begin(), after[k].end()),
+            allBefore.insert(allBefore.end(), before[k].begin(), before[k].end());
     }
-    table.allSpread = std::max(0.0, quantile(all, 0.95)), table.allSpreadBefore = std::max(0.0, quantile(allBefore, 0.95));
+    table.allSpread = std::max(0.0, quantile(all, 0.95)),
+    table.allSpreadBefore = std::max(0.0, quantile(allBefore, 0.95));
 
     std::vector<double> limits(columns);
     for (std::size_t k = 0; k < columns; ++k) {
@@ -138,7 +146,8 @@ ConsistencyTable consistency(const std::vector<FrameReading>& readings, const st
     for (std::size_t i = 0; i < readings.size(); ++i)
         for (std::size_t k = 0; k < columns; ++k) {
             ConsistencyCell& cell = table.rows[i][k];
-            // Frames of one light need not be equally light or contrasty: that depends on what they show. Such cells are marked, no more.
+            // Frames of one light need not be equally light or contrasty: that depends on what they show. Such cells
+            // are marked, no more.
             if (!cell.isMeasured || cell.isWithin || readings[i].isLead || cell.after <= limits[k] || k >= keys.size())
                 continue;
             cell.isOutlier = true;
@@ -148,11 +157,14 @@ ConsistencyTable consistency(const std::vector<FrameReading>& readings, const st
             explain(outlier, readings[i], readings[leads.at(readings[i].group)], table.rows[i], keys);
             table.outliers.push_back(outlier);
         }
-    std::stable_sort(table.outliers.begin(), table.outliers.end(), [](const Outlier& p, const Outlier& q) { return p.difference / p.tolerance > q.difference / q.tolerance; });
+    std::stable_sort(table.outliers.begin(), table.outliers.end(), [](const Outlier& p, const Outlier& q) {
+        return p.difference / p.tolerance > q.difference / q.tolerance;
+    });
     return table;
 }
 
-std::string consistencyCsv(const ConsistencyTable& table, const std::vector<KeyColour>& keys, const std::vector<std::string>& frames)
+std::string consistencyCsv(const ConsistencyTable& table, const std::vector<KeyColour>& keys,
+                           const std::vector<std::string>& frames)
 {
     const auto quoted = [](const std::string& words) {
         std::string out = "\"";
@@ -165,7 +177,8 @@ std::string consistencyCsv(const ConsistencyTable& table, const std::vector<KeyC
     for (const KeyColour& key : keys)
         names.push_back(key.name);
     for (const std::string& name : names)
-        csv += "," + quoted(name + ", before, dE00 to lead") + "," + quoted(name + ", after, dE00 to lead") + "," + quoted(name + ", dE00 to target");
+        csv += "," + quoted(name + ", before, dE00 to lead") + "," + quoted(name + ", after, dE00 to lead") + "," +
+               quoted(name + ", dE00 to target");
     csv += ",\"brightness, after, L* to lead\",\"contrast, after, L* to lead\"\n";
     const auto number = [](double v) {
         std::array<char, 32> text{};
@@ -177,7 +190,9 @@ std::string consistencyCsv(const ConsistencyTable& table, const std::vector<KeyC
         for (std::size_t k = 0; k < table.rows[i].size(); ++k) {
             const ConsistencyCell& cell = table.rows[i][k];
             if (k < keys.size())
-                csv += "," + (cell.isMeasured ? number(cell.before) : "") + "," + (cell.isMeasured ? number(cell.after) : "") + "," + (cell.toTarget ? number(*cell.toTarget) : "");
+                csv += "," + (cell.isMeasured ? number(cell.before) : "") + "," +
+                       (cell.isMeasured ? number(cell.after) : "") + "," +
+                       (cell.toTarget ? number(*cell.toTarget) : "");
             else
                 csv += "," + (cell.isMeasured ? number(cell.after) : "");
         }

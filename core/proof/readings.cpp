@@ -1,12 +1,12 @@
 #include "core/proof/readings.h"
 
+#include "core/balance/find_again.h"
+#include "core/balance/group_balance.h"
 #include "core/base/caught.h"
 #include "core/base/memory_gate.h"
 #include "core/engine/render_plan.h"
 #include "core/image/read.h"
 #include "core/image/resize.h"
-#include "core/balance/find_again.h"
-#include "core/balance/group_balance.h"
 
 #include <atomic>
 #include <tbb/parallel_for.h>
@@ -26,7 +26,8 @@ struct Opened {
 
 Result<Opened> read(const ReadFrame& frame, bool withFeatures, MemoryGate& gate)
 {
-    // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the other would wait for.
+    // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the other
+    // would wait for.
     auto picture = tbb::this_task_arena::isolate([&]() -> Result<Picture> {
         const auto held = gate.take(bytesToReadReduced(frame.path, kFeatureEdge, true));
         return readReduced(frame.path, kFeatureEdge, true);
@@ -59,7 +60,9 @@ Image finished(const Image& balanced, const Look& look, const std::string& name,
 
 }  // namespace
 
-std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const std::vector<KeyColour>& keys, const Look& look, const std::function<void(int, int)>& progress, const CancelToken& cancel)
+std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const std::vector<KeyColour>& keys,
+                                    const Look& look, const std::function<void(int, int)>& progress,
+                                    const CancelToken& cancel)
 {
     std::vector<FrameReading> readings(frames.size());
     // The frames on which something was marked, first: the others are compared with them.
@@ -79,9 +82,16 @@ std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const 
         const ReadFrame& frame = frames[i];
         FrameReading& r = readings[i];
         r.frame = frame.frame, r.group = frame.group, r.isLead = frame.isLead;
-        r.untouched.resize(keys.size()), r.balanced.resize(keys.size()), r.finished.resize(keys.size()), r.doubt.assign(keys.size(), 0);
+        r.untouched.resize(keys.size()), r.balanced.resize(keys.size()), r.finished.resize(keys.size()),
+            r.doubt.assign(keys.size(), 0);
         r.places.assign(keys.size(), Region{0, 0, 0, 0});
-        auto opened = open(frame, std::any_of(keys.begin(), keys.end(), [&](const KeyColour& k) { return k.frame != frame.frame && groupOf[k.frame] == frame.group && !frame.places.count(k.name); }), gate);
+        auto opened = open(frame,
+                           std::any_of(keys.begin(), keys.end(),
+                                       [&](const KeyColour& k) {
+                                           return k.frame != frame.frame && groupOf[k.frame] == frame.group &&
+                                                  !frame.places.count(k.name);
+                                       }),
+                           gate);
         if (!opened) {
             r.fault = opened.error().message();
             if (progress)
@@ -97,8 +107,11 @@ std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const 
             } else if (const auto known = frame.places.find(key.name); known != frame.places.end()) {
                 place = known->second.first, r.doubt[k] = 1 - known->second.second;
             } else if (const auto home = marked.find(key.frame); home != marked.end()) {
-                const auto registration = groupOf[key.frame] == frame.group ? registerFeatures(home->second.features, opened->features) : std::nullopt;
-                if (const auto found = findAgain(key, home->second.balanced.view(), opened->balanced.view(), registration))
+                const auto registration = groupOf[key.frame] == frame.group
+                                              ? registerFeatures(home->second.features, opened->features)
+                                              : std::nullopt;
+                if (const auto found =
+                        findAgain(key, home->second.balanced.view(), opened->balanced.view(), registration))
                     place = found->place, r.doubt[k] = 1 - found->confidence;
             }
             if (!place || place->right <= place->left)
@@ -130,7 +143,8 @@ bool finishReadings(std::vector<FrameReading>& readings, const std::vector<ReadF
         for (std::size_t k = 0; k < r.balanced.size(); ++k)
             if (r.balanced[k]) {
                 float* p = colours.mutableView().data + 3 * k;
-                p[0] = static_cast<float>(r.balanced[k]->r), p[1] = static_cast<float>(r.balanced[k]->g), p[2] = static_cast<float>(r.balanced[k]->b);
+                p[0] = static_cast<float>(r.balanced[k]->r), p[1] = static_cast<float>(r.balanced[k]->g),
+                p[2] = static_cast<float>(r.balanced[k]->b);
             }
         render(*plan, colours.view(), colours.mutableView());
         for (std::size_t k = 0; k < r.balanced.size(); ++k)

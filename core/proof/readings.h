@@ -1,9 +1,10 @@
-// Reading a shoot for its consistency: key colours found on every frame, measured untouched, balanced and with the look.
+// Reading a shoot for its consistency: key colours found on every frame, measured untouched, balanced and with the
+// look.
 #pragma once
 
 #include "core/base/cancel.h"
-#include "core/proof/consistency.h"
 #include "core/look/look.h"
+#include "core/proof/consistency.h"
 
 #include <filesystem>
 #include <functional>
@@ -23,11 +24,15 @@ struct ReadFrame {
     std::map<std::string, std::pair<Region, double>> places;
 };
 
-/// One reading per frame, in their order; a frame that cannot be read says why and measures nothing. A key colour that is neither marked nor known on
-/// a frame is found again (find_again.h) on frames of the group it was marked in, and on the others by its colour. Nothing when cancelled.
-std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const std::vector<KeyColour>& keys, const Look& look, const std::function<void(int done, int total)>& progress = {}, const CancelToken& cancel = {});
+/// One reading per frame, in their order; a frame that cannot be read says why and measures nothing. A key colour that
+/// is neither marked nor known on a frame is found again (find_again.h) on frames of the group it was marked in, and on
+/// the others by its colour. Nothing when cancelled.
+std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const std::vector<KeyColour>& keys,
+                                    const Look& look, const std::function<void(int done, int total)>& progress = {},
+                                    const CancelToken& cancel = {});
 
-/// What another look makes of frames that were read: without reading them again when all its steps are pointwise, else false and nothing is changed.
+/// What another look makes of frames that were read: without reading them again when all its steps are pointwise, else
+/// false and nothing is changed.
 bool finishReadings(std::vector<FrameReading>& readings, const std::vector<ReadFrame>& frames, const Look& look);
 
 }  // namespace amber

@@ -13,7 +13,8 @@ Cdl cdlOf(const Eigen::VectorXd& p)
     Cdl cdl;
     for (int k = 0; k < 3; ++k) {
         const auto i = static_cast<std::size_t>(k);
-        cdl.slope[i] = std::clamp(p[k], 0.0, 8.0), cdl.offset[i] = std::clamp(p[3 + k], -2.0, 2.0), cdl.power[i] = std::clamp(p[6 + k], 0.1, 8.0);
+        cdl.slope[i] = std::clamp(p[k], 0.0, 8.0), cdl.offset[i] = std::clamp(p[3 + k], -2.0, 2.0),
+        cdl.power[i] = std::clamp(p[6 + k], 0.1, 8.0);
     }
     cdl.saturation = std::clamp(p[9], 0.0, 8.0);
     return cdl;
@@ -44,7 +45,8 @@ Cdl fitCdl(const std::vector<EncodedRgb>& inputs, const std::vector<EncodedRgb>&
         for (int k = 0; k < kNumbers; ++k) {
             Eigen::VectorXd up = p, down = p;
             up[k] += kStep, down[k] -= kStep;
-            slopes.col(k) = (residuals(cdlOf(up), inputs, outputs) - residuals(cdlOf(down), inputs, outputs)) / (2 * kStep);
+            slopes.col(k) =
+                (residuals(cdlOf(up), inputs, outputs) - residuals(cdlOf(down), inputs, outputs)) / (2 * kStep);
         }
         const Eigen::MatrixXd normal = slopes.transpose() * slopes;
         const Eigen::VectorXd gradient = slopes.transpose() * r;
@@ -52,7 +54,8 @@ Cdl fitCdl(const std::vector<EncodedRgb>& inputs, const std::vector<EncodedRgb>&
         for (int attempt = 0; attempt < 12 && !better; ++attempt) {
             Eigen::MatrixXd damped = normal;
             damped.diagonal() += damping * (normal.diagonal().array() + 1e-9).matrix();
-            const Eigen::VectorXd next = p - damped.ldlt().solve(gradient), there = residuals(cdlOf(next), inputs, outputs);
+            const Eigen::VectorXd next = p - damped.ldlt().solve(gradient),
+                                  there = residuals(cdlOf(next), inputs, outputs);
             better = there.squaredNorm() < r.squaredNorm();
             if (better) {
                 const bool still = r.squaredNorm() - there.squaredNorm() < 1e-12 * r.squaredNorm();

@@ -32,7 +32,8 @@ public:
 private:
     tl::unexpected<Error> wrong(std::string what, std::string expected = {}, std::string found = {}) const
     {
-        return fail(std::move(what), m_name + ", line " + std::to_string(m_number), std::move(expected), std::move(found));
+        return fail(std::move(what), m_name + ", line " + std::to_string(m_number), std::move(expected),
+                    std::move(found));
     }
 
     /// "nan" and "inf" start with letters but are values, so that they are named as the fault they are.
@@ -121,7 +122,9 @@ private:
         double v[3];
         if (word == "TITLE") {
             const std::size_t begin = rest.find('"'), end = rest.rfind('"');
-            m_table.title = begin != std::string_view::npos && end > begin ? std::string(rest.substr(begin + 1, end - begin - 1)) : std::string(rest.substr(std::min(rest.size(), rest.find_first_not_of(" \t"))));
+            m_table.title = begin != std::string_view::npos && end > begin
+                                ? std::string(rest.substr(begin + 1, end - begin - 1))
+                                : std::string(rest.substr(std::min(rest.size(), rest.find_first_not_of(" \t"))));
             return {};
         }
         if (!m_rows.empty())
@@ -157,7 +160,11 @@ private:
         return {};
     }
 
-    std::size_t wanted() const { return static_cast<std::size_t>(m_table.size1) + static_cast<std::size_t>(m_table.size3) * m_table.size3 * m_table.size3; }
+    std::size_t wanted() const
+    {
+        return static_cast<std::size_t>(m_table.size1) +
+               static_cast<std::size_t>(m_table.size3) * m_table.size3 * m_table.size3;
+    }
 
     Status values(std::string_view line)
     {
@@ -241,7 +248,8 @@ std::string formatCube(const Table& table)
     const auto& high = table.size3 > 0 && table.size1 == 0 ? table.domainMax3 : table.domainMax1;
     if (table.size1 > 0 && table.size3 > 0) {
         text += "LUT_1D_INPUT_RANGE ", append(text, low[0]), text += ' ', append(text, high[0]), text += '\n';
-        text += "LUT_3D_INPUT_RANGE ", append(text, table.domainMin3[0]), text += ' ', append(text, table.domainMax3[0]), text += '\n';
+        text += "LUT_3D_INPUT_RANGE ", append(text, table.domainMin3[0]), text += ' ',
+            append(text, table.domainMax3[0]), text += '\n';
     } else {
         appendRow(text, "DOMAIN_MIN ", low[0], low[1], low[2]);
         appendRow(text, "DOMAIN_MAX ", high[0], high[1], high[2]);

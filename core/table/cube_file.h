@@ -1,8 +1,9 @@
-// The .cube text format: TITLE, LUT_1D_SIZE, LUT_3D_SIZE, DOMAIN_MIN/MAX, LUT_1D_INPUT_RANGE, LUT_3D_INPUT_RANGE, comments (#),
-// any line ends. A file with both sizes holds a 1D part followed by a 3D part, its 1D rows first.
+// The .cube text format: TITLE, LUT_1D_SIZE, LUT_3D_SIZE, DOMAIN_MIN/MAX, LUT_1D_INPUT_RANGE, LUT_3D_INPUT_RANGE,
+// comments (#), any line ends. A file with both sizes holds a 1D part followed by a 3D part, its 1D rows first.
 //
-// The reader is ours because the general libraries accept files that would make a wrong picture: it refuses NaN and infinity,
-// decimal commas, a reversed or empty domain, sizes outside the limits of table.h, too few and too many rows, each with the line.
+// The reader is ours because the general libraries accept files that would make a wrong picture: it refuses NaN and
+// infinity, decimal commas, a reversed or empty domain, sizes outside the limits of table.h, too few and too many rows,
+// each with the line.
 #pragma once
 
 #include "core/base/result.h"

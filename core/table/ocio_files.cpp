@@ -21,7 +21,8 @@ namespace {
 constexpr std::size_t kMostNumbers = std::size_t{3} * kTable3Limit * kTable3Limit * kTable3Limit;
 constexpr int kSampledEdge = 65;
 
-/// The checked text as a file of its own: OpenColorIO reads files only, and remembers them by name, so every one is new.
+/// The checked text as a file of its own: OpenColorIO reads files only, and remembers them by name, so every one is
+/// new.
 class CheckedFile {
 public:
     CheckedFile(std::string_view text, const std::string& ending)
@@ -33,10 +34,7 @@ public:
         out.write(text.data(), static_cast<std::streamsize>(text.size()));
         m_good = static_cast<bool>(out.flush());
     }
-    ~CheckedFile()
-    {
-        OCIO::ClearAllCaches();
-    }
+    ~CheckedFile() { OCIO::ClearAllCaches(); }
     CheckedFile(const CheckedFile&) = delete;
     CheckedFile& operator=(const CheckedFile&) = delete;
     const std::filesystem::path& path() const { return m_path; }
@@ -154,7 +152,9 @@ std::optional<Table> plainParts(const OCIO::GroupTransform& group)
                 return std::nullopt;
             table.cdl = cdlOf(*cdl);
         } else if (const auto curves = std::dynamic_pointer_cast<const OCIO::Lut1DTransform>(transform)) {
-            if (cube || table.size1 > 0 || curves->getInputHalfDomain() || curves->getLength() < 2 || curves->getLength() > static_cast<unsigned long>(kTable1Limit) || curves->getHueAdjust() != OCIO::HUE_NONE)
+            if (cube || table.size1 > 0 || curves->getInputHalfDomain() || curves->getLength() < 2 ||
+                curves->getLength() > static_cast<unsigned long>(kTable1Limit) ||
+                curves->getHueAdjust() != OCIO::HUE_NONE)
                 return std::nullopt;
             addCurves(table, *curves);
             if (domain)
@@ -179,13 +179,15 @@ std::optional<Table> plainParts(const OCIO::GroupTransform& group)
 bool isFinite(const Table& table)
 {
     const auto fine = [](float v) { return std::isfinite(v); };
-    return std::all_of(table.values1.begin(), table.values1.end(), fine) && std::all_of(table.values3.begin(), table.values3.end(), fine);
+    return std::all_of(table.values1.begin(), table.values1.end(), fine) &&
+           std::all_of(table.values3.begin(), table.values3.end(), fine);
 }
 
 Table sampled(const OCIO::ConstProcessorRcPtr& processor)
 {
     Table table = identityTable(kSampledEdge);
-    const auto cpu = processor->getOptimizedCPUProcessor(OCIO::BIT_DEPTH_F32, OCIO::BIT_DEPTH_F32, OCIO::OPTIMIZATION_LOSSLESS);
+    const auto cpu =
+        processor->getOptimizedCPUProcessor(OCIO::BIT_DEPTH_F32, OCIO::BIT_DEPTH_F32, OCIO::OPTIMIZATION_LOSSLESS);
     OCIO::PackedImageDesc pixels(table.values3.data(), static_cast<long>(table.values3.size() / 3), 1, 3);
     cpu->apply(pixels);
     return table;
@@ -220,7 +222,8 @@ OCIO::GroupTransformRcPtr groupOf(const Table& table)
         auto lut = OCIO::Lut1DTransform::Create(static_cast<unsigned long>(table.size1), false);
         lut->setFileOutputBitDepth(OCIO::BIT_DEPTH_F32);
         for (std::size_t i = 0; i < static_cast<std::size_t>(table.size1); ++i)
-            lut->setValue(static_cast<unsigned long>(i), table.values1[3 * i], table.values1[3 * i + 1], table.values1[3 * i + 2]);
+            lut->setValue(static_cast<unsigned long>(i), table.values1[3 * i], table.values1[3 * i + 1],
+                          table.values1[3 * i + 2]);
         group->appendTransform(lut);
     }
     if (table.size3 > 0) {
@@ -238,7 +241,8 @@ OCIO::GroupTransformRcPtr groupOf(const Table& table)
     }
     if (!table.title.empty())
         group->getFormatMetadata().setName(table.title.c_str());
-    group->getFormatMetadata().setID(contentHash(table.title + std::to_string(table.size1) + " " + std::to_string(table.size3)).c_str());
+    group->getFormatMetadata().setID(
+        contentHash(table.title + std::to_string(table.size1) + " " + std::to_string(table.size3)).c_str());
     return group;
 }
 
@@ -258,7 +262,12 @@ Result<std::string> written(const Table& table, const char* format)
 
 Result<TableFile> parseClf(std::string_view text, const std::string& name)
 {
-    if (auto good = checkXml(text, name, {{{"Array", {kMostNumbers}}, {"IndexMap", {kMostNumbers}}}, {"ProcessList"}, {}, {{"Matrix", "Array"}, {"LUT1D", "Array"}, {"LUT3D", "Array"}}}); !good)
+    if (auto good = checkXml(text, name,
+                             {{{"Array", {kMostNumbers}}, {"IndexMap", {kMostNumbers}}},
+                              {"ProcessList"},
+                              {},
+                              {{"Matrix", "Array"}, {"LUT1D", "Array"}, {"LUT3D", "Array"}}});
+        !good)
         return tl::make_unexpected(good.error());
     quiet();
     const CheckedFile file(text, ".clf");
@@ -276,7 +285,8 @@ Result<TableFile> parseClf(std::string_view text, const std::string& name)
             result.table = std::move(*parts);
         else {
             result.table = sampled(processor);
-            result.remark = "its operations are more than a 1D and a 3D part: sampled at " + std::to_string(kSampledEdge) + " to the edge over 0 to 1";
+            result.remark = "its operations are more than a 1D and a 3D part: sampled at " +
+                            std::to_string(kSampledEdge) + " to the edge over 0 to 1";
         }
         if (!isFinite(result.table))
             return fail("not a finite number in the result", name, "finite numbers");
@@ -290,13 +300,19 @@ Result<TableFile> parseClf(std::string_view text, const std::string& name)
 
 Result<Table> parseCdl(std::string_view text, const std::string& name, const std::string& id)
 {
-    const auto root = checkXml(text, name, {{{"Slope", {3, 3, 0}}, {"Offset", {3, 3}}, {"Power", {3, 3, 0, true}}, {"Saturation", {1, 1, 0}}},
-                                            {"ColorCorrection", "ColorCorrectionCollection", "ColorDecisionList"},
-                                            {"ColorCorrection", "ColorCorrectionCollection", "ColorDecision", "ColorDecisionList", "Description", "InputDescription", "MediaRef", "Offset", "Power", "SATNode", "SOPNode", "SatNode", "Saturation", "Slope", "ViewingDescription"}});
+    const auto root =
+        checkXml(text, name,
+                 {{{"Slope", {3, 3, 0}}, {"Offset", {3, 3}}, {"Power", {3, 3, 0, true}}, {"Saturation", {1, 1, 0}}},
+                  {"ColorCorrection", "ColorCorrectionCollection", "ColorDecisionList"},
+                  {"ColorCorrection", "ColorCorrectionCollection", "ColorDecision", "ColorDecisionList", "Description",
+                   "InputDescription", "MediaRef", "Offset", "Power", "SATNode", "SOPNode", "SatNode", "Saturation",
+                   "Slope", "ViewingDescription"}});
     if (!root)
         return tl::make_unexpected(root.error());
     quiet();
-    const std::string ending = *root == "ColorDecisionList" ? ".cdl" : *root == "ColorCorrectionCollection" ? ".ccc" : ".cc";
+    const std::string ending = *root == "ColorDecisionList"           ? ".cdl"
+                               : *root == "ColorCorrectionCollection" ? ".ccc"
+                                                                      : ".cc";
     const CheckedFile file(text, ending);
     if (!file.isGood())
         return fail("cannot be checked: no room for a temporary file", name);
@@ -318,11 +334,13 @@ Result<Table> parseCdl(std::string_view text, const std::string& name, const std
             found = std::move(table);
         }
         if (!found)
-            return fail(id.empty() ? "holds no colour correction" : "holds no colour correction of this name", name, ids.empty() ? "<ColorCorrection>" : ids, id);
+            return fail(id.empty() ? "holds no colour correction" : "holds no colour correction of this name", name,
+                        ids.empty() ? "<ColorCorrection>" : ids, id);
         if (id.empty() && group->getNumTransforms() > 1)
             return fail("holds several colour corrections: name one as " + name + "#id", name, ids);
         for (std::size_t k = 0; k < 3; ++k)
-            if (!(found->cdl->slope[k] >= 0 && found->cdl->power[k] > 0) || !std::isfinite(found->cdl->slope[k]) || !std::isfinite(found->cdl->offset[k]) || !std::isfinite(found->cdl->power[k]))
+            if (!(found->cdl->slope[k] >= 0 && found->cdl->power[k] > 0) || !std::isfinite(found->cdl->slope[k]) ||
+                !std::isfinite(found->cdl->offset[k]) || !std::isfinite(found->cdl->power[k]))
                 return fail("correction outside its limits", name, "slope 0 or more, power above 0, finite numbers");
         if (!(found->cdl->saturation >= 0) || !std::isfinite(found->cdl->saturation))
             return fail("correction outside its limits", name, "saturation 0 or more");
@@ -337,8 +355,11 @@ Result<std::string> formatClf(const Table& table) { return written(table, "Acade
 Result<std::string> formatCdl(const Table& table, const std::string& ending)
 {
     if (!table.cdl || table.size1 > 0 || table.size3 > 0)
-        return fail("an ASC CDL file takes slope, offset, power and saturation only", {}, "a CDL, or a look to be fitted");
-    return written(table, ending == ".ccc" ? "ColorCorrectionCollection" : ending == ".cdl" ? "ColorDecisionList" : "ColorCorrection");
+        return fail("an ASC CDL file takes slope, offset, power and saturation only", {},
+                    "a CDL, or a look to be fitted");
+    return written(table, ending == ".ccc"   ? "ColorCorrectionCollection"
+                          : ending == ".cdl" ? "ColorDecisionList"
+                                             : "ColorCorrection");
 }
 
 }  // namespace amber

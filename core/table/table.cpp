@@ -88,7 +88,8 @@ Table identityTable(int size3)
     for (int b = 0; b < size3; ++b)
         for (int g = 0; g < size3; ++g)
             for (int r = 0; r < size3; ++r)
-                table.values3.insert(table.values3.end(), {static_cast<float>(r) / top, static_cast<float>(g) / top, static_cast<float>(b) / top});
+                table.values3.insert(table.values3.end(), {static_cast<float>(r) / top, static_cast<float>(g) / top,
+                                                           static_cast<float>(b) / top});
     return table;
 }
 

@@ -35,32 +35,41 @@ Result<Table> readHald(const fs::path& path)
     for (int level = 2; level <= 11; ++level)
         known = known || (info->width == level * level * level && info->height == info->width);
     if (!known)
-        return fail("not a Hald picture", path.string(), "a square picture, " + side(2) + ", " + side(3) + ", … or " + side(11) + " pixels wide", std::to_string(info->width) + " x " + std::to_string(info->height));
+        return fail("not a Hald picture", path.string(),
+                    "a square picture, " + side(2) + ", " + side(3) + ", … or " + side(11) + " pixels wide",
+                    std::to_string(info->width) + " x " + std::to_string(info->height));
     if (info->format != "png" || info->bits != 16)
-        return fail("a Hald picture needs 16 bits a channel", path.string(), "PNG with 16 bits", info->format + " with " + std::to_string(info->bits) + " bits");
+        return fail("a Hald picture needs 16 bits a channel", path.string(), "PNG with 16 bits",
+                    info->format + " with " + std::to_string(info->bits) + " bits");
     if (info->hasAlpha)
         return fail("a Hald picture has no alpha", path.string(), "red, green and blue");
     char header[26] = {};
-    if (std::ifstream in(path, std::ios::binary); in.read(header, sizeof header) && header[25] == 0)  // PNG, section 11.2.2: colour type
+    if (std::ifstream in(path, std::ios::binary);
+        in.read(header, sizeof header) && header[25] == 0)  // PNG, section 11.2.2: colour type
         return fail("a Hald picture has colours", path.string(), "red, green and blue", "grey");
     const auto picture = readEncoded(path);
     if (!picture)
         return tl::make_unexpected(picture.error());
     const ImageView view = picture->image.view();
-    return tableOfHald({view.data, view.data + static_cast<std::size_t>(view.width) * view.height * 3}, view.width, view.height, path.string());
+    return tableOfHald({view.data, view.data + static_cast<std::size_t>(view.width) * view.height * 3}, view.width,
+                       view.height, path.string());
 }
 
 Status writeHald(const fs::path& path, const Table& table)
 {
     const int level = levelOf(table.size3);
     if (table.size1 > 0 || table.cdl || level == 0)
-        return fail("a Hald picture cannot hold this table", path.string(), "a cube of 4, 9, 16, 25, 36, 49, 64, 81, 100 or 121 to the edge and nothing else", table.size3 > 0 ? std::to_string(table.size3) + " to the edge" : "no cube");
+        return fail("a Hald picture cannot hold this table", path.string(),
+                    "a cube of 4, 9, 16, 25, 36, 49, 64, 81, 100 or 121 to the edge and nothing else",
+                    table.size3 > 0 ? std::to_string(table.size3) + " to the edge" : "no cube");
     for (std::size_t k = 0; k < 3; ++k)
         if (table.domainMin3[k] != 0 || table.domainMax3[k] != 1)
             return fail("a Hald picture cannot hold this table", path.string(), "the domain 0 to 1");
-    const auto outside = std::count_if(table.values3.begin(), table.values3.end(), [](float v) { return !(v >= -kCodeShare && v <= 1 + kCodeShare); });
+    const auto outside = std::count_if(table.values3.begin(), table.values3.end(),
+                                       [](float v) { return !(v >= -kCodeShare && v <= 1 + kCodeShare); });
     if (outside > 0)
-        return fail("a Hald picture cannot hold this table", path.string(), "values from 0 to 1", std::to_string(outside) + " values outside");
+        return fail("a Hald picture cannot hold this table", path.string(), "values from 0 to 1",
+                    std::to_string(outside) + " values outside");
     EncodedPicture picture;
     const int side = level * level * level;
     picture.image = Image(side, side);
@@ -77,7 +86,8 @@ std::string_view nameOf(TableFormat format) { return kNames[static_cast<std::siz
 Result<TableFormat> tableFormatFromEnding(const fs::path& path)
 {
     std::string ending = path.extension().string();
-    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    std::transform(ending.begin(), ending.end(), ending.begin(),
+                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
     if (ending == ".cube")
         return TableFormat::Cube;
     if (ending == ".clf")
@@ -86,20 +96,23 @@ Result<TableFormat> tableFormatFromEnding(const fs::path& path)
         return TableFormat::Hald;
     if (ending == ".cc" || ending == ".ccc" || ending == ".cdl")
         return TableFormat::Cdl;
-    return fail("unknown kind of table", path.string(), ".cube, .clf, .png (Hald), .cc, .ccc or .cdl", ending.empty() ? "no ending" : ending);
+    return fail("unknown kind of table", path.string(), ".cube, .clf, .png (Hald), .cc, .ccc or .cdl",
+                ending.empty() ? "no ending" : ending);
 }
 
 Result<Table> tableOfHald(const std::vector<float>& rgb, int width, int height, const std::string& name)
 {
     for (int level = 2; level <= 11; ++level) {
-        if (width != level * level * level || height != width || rgb.size() != static_cast<std::size_t>(width) * height * 3)
+        if (width != level * level * level || height != width ||
+            rgb.size() != static_cast<std::size_t>(width) * height * 3)
             continue;
         Table table;
         table.size3 = level * level;
         table.values3 = rgb;
         return table;
     }
-    return fail("not a Hald picture", name, "a square of 8, 27, 64, … pixels", std::to_string(width) + " x " + std::to_string(height));
+    return fail("not a Hald picture", name, "a square of 8, 27, 64, … pixels",
+                std::to_string(width) + " x " + std::to_string(height));
 }
 
 Result<TableFile> readTableFile(const fs::path& path)
@@ -117,7 +130,8 @@ Result<TableFile> readTableFile(const fs::path& path)
         in.read(head, sizeof head);
     if (std::string_view(head, 4) == "\x89PNG") {
         auto table = readHald(file);
-        return table ? Result<TableFile>(TableFile{std::move(*table), TableFormat::Hald, {}}) : tl::make_unexpected(table.error());
+        return table ? Result<TableFile>(TableFile{std::move(*table), TableFormat::Hald, {}})
+                     : tl::make_unexpected(table.error());
     }
     const auto text = readWholeFile(file, kTextLimitBytes);
     if (!text)
@@ -128,12 +142,14 @@ Result<TableFile> readTableFile(const fs::path& path)
     const std::size_t first = body.find_first_not_of(" \t\r\n");
     if (first == std::string_view::npos || body[first] != '<') {
         auto table = parseCube(*text, path.string());
-        return table ? Result<TableFile>(TableFile{std::move(*table), TableFormat::Cube, {}}) : tl::make_unexpected(table.error());
+        return table ? Result<TableFile>(TableFile{std::move(*table), TableFormat::Cube, {}})
+                     : tl::make_unexpected(table.error());
     }
     if (body.find("<ProcessList") != std::string_view::npos)
         return parseClf(body, path.string());
     auto table = parseCdl(body, file.string(), id);
-    return table ? Result<TableFile>(TableFile{std::move(*table), TableFormat::Cdl, {}}) : tl::make_unexpected(table.error());
+    return table ? Result<TableFile>(TableFile{std::move(*table), TableFormat::Cdl, {}})
+                 : tl::make_unexpected(table.error());
 }
 
 Status writeTableFile(const fs::path& path, const Table& table, TableFormat format)
@@ -143,7 +159,9 @@ Status writeTableFile(const fs::path& path, const Table& table, TableFormat form
     if (format == TableFormat::Cube && table.cdl)
         return fail("a .cube file cannot hold a CDL", path.string(), "a 1D or 3D part: bake it first");
     std::string ending = path.extension().string();
-    const Result<std::string> text = format == TableFormat::Cube ? formatCube(table) : format == TableFormat::Clf ? formatClf(table) : formatCdl(table, ending);
+    const Result<std::string> text = format == TableFormat::Cube  ? formatCube(table)
+                                     : format == TableFormat::Clf ? formatClf(table)
+                                                                  : formatCdl(table, ending);
     if (!text) {
         Error error = text.error();
         error.where = path.string();

@@ -43,18 +43,47 @@ TEST(TableFiles, EveryLegalFileIsRead)
 TEST(TableFiles, EveryIllegalFileIsRefusedForItsOneFault)
 {
     const std::map<std::string, std::string> faults{
-        {"clf/nan.clf", "line 6: not a finite number (expected a finite number, found nan)"}, {"clf/infinity.clf", "line 6: not a finite number"}, {"clf/decimal-comma.clf", "line 6: not a number"},
-        {"clf/word-among-values.clf", "line 6: not a number"}, {"clf/too-few-values.clf", "line 12: too few numbers in <Array> (expected 24, found 21)"}, {"clf/too-many-values.clf", "too many numbers"},
-        {"clf/size-one.clf", "line 4: size outside the limits"}, {"clf/size-huge.clf", "line 4: size outside the limits (expected 2 to 129, found 100000)"}, {"clf/size-word.clf", "line 4: wrong size in dim"},
-        {"clf/document-type.clf", "line 2: a document type or entity"}, {"clf/entity.clf", "line 3: an entity that XML does not define"}, {"clf/cut-short.clf", "the file is cut short"},
-        {"clf/crossed-tags.clf", "line 13: the elements do not nest"}, {"clf/nested-deep.clf", "nested too deep"}, {"clf/two-roots.clf", "line 16: a second root element"},
-        {"clf/matrix-without-array.clf", "line 4: nothing in <Matrix> says what it does (expected <Array>)"}, {"clf/matrix-closed-at-once.clf", "line 4: nothing in <Matrix>"}, {"clf/array-empty.clf", "line 5: too few numbers in <Array>"},
-        {"clf/unknown-operation.clf", "not a Common LUT Format file"}, {"clf/no-operation.clf", "not a Common LUT Format file"},
-        {"cdl/offset-nan.cc", "line 5: not a finite number"}, {"cdl/slope-infinite.cc", "line 4: not a finite number"}, {"cdl/slope-negative.cc", "line 4: number outside its limits in <Slope> (expected at least 0, found -1)"},
-        {"cdl/power-zero.cc", "line 6: number outside its limits in <Power> (expected more than 0, found 0)"}, {"cdl/saturation-negative.cc", "line 9: number outside"}, {"cdl/decimal-comma.cc", "line 4: not a number"},
-        {"cdl/two-slopes.cc", "line 4: too few numbers in <Slope> (expected 3, found 2)"}, {"cdl/four-slopes.cc", "line 4: too many numbers"}, {"cdl/no-correction.ccc", "holds no colour correction"},
-        {"cdl/several-unnamed.ccc", "holds several colour corrections"}, {"cdl/document-type.cc", "line 2: a document type"}, {"cdl/cut-short.cc", "cut short"}, {"cdl/foreign-element.cc", "line 2: an element that does not belong here"}, {"cdl/instruction.cc", "line 2: an instruction among the elements"}, {"cdl/another-format.cc", "line 2: another kind of file"},
-        {"hald/eight-bits.png", "needs 16 bits"}, {"hald/alpha.png", "no alpha"}, {"hald/not-square.png", "found 8 x 9"}, {"hald/size-between.png", "found 10 x 10"}, {"hald/cut-short.png", "cut short"}, {"hald/grey.png", "found grey"},
+        {"clf/nan.clf", "line 6: not a finite number (expected a finite number, found nan)"},
+        {"clf/infinity.clf", "line 6: not a finite number"},
+        {"clf/decimal-comma.clf", "line 6: not a number"},
+        {"clf/word-among-values.clf", "line 6: not a number"},
+        {"clf/too-few-values.clf", "line 12: too few numbers in <Array> (expected 24, found 21)"},
+        {"clf/too-many-values.clf", "too many numbers"},
+        {"clf/size-one.clf", "line 4: size outside the limits"},
+        {"clf/size-huge.clf", "line 4: size outside the limits (expected 2 to 129, found 100000)"},
+        {"clf/size-word.clf", "line 4: wrong size in dim"},
+        {"clf/document-type.clf", "line 2: a document type or entity"},
+        {"clf/entity.clf", "line 3: an entity that XML does not define"},
+        {"clf/cut-short.clf", "the file is cut short"},
+        {"clf/crossed-tags.clf", "line 13: the elements do not nest"},
+        {"clf/nested-deep.clf", "nested too deep"},
+        {"clf/two-roots.clf", "line 16: a second root element"},
+        {"clf/matrix-without-array.clf", "line 4: nothing in <Matrix> says what it does (expected <Array>)"},
+        {"clf/matrix-closed-at-once.clf", "line 4: nothing in <Matrix>"},
+        {"clf/array-empty.clf", "line 5: too few numbers in <Array>"},
+        {"clf/unknown-operation.clf", "not a Common LUT Format file"},
+        {"clf/no-operation.clf", "not a Common LUT Format file"},
+        {"cdl/offset-nan.cc", "line 5: not a finite number"},
+        {"cdl/slope-infinite.cc", "line 4: not a finite number"},
+        {"cdl/slope-negative.cc", "line 4: number outside its limits in <Slope> (expected at least 0, found -1)"},
+        {"cdl/power-zero.cc", "line 6: number outside its limits in <Power> (expected more than 0, found 0)"},
+        {"cdl/saturation-negative.cc", "line 9: number outside"},
+        {"cdl/decimal-comma.cc", "line 4: not a number"},
+        {"cdl/two-slopes.cc", "line 4: too few numbers in <Slope> (expected 3, found 2)"},
+        {"cdl/four-slopes.cc", "line 4: too many numbers"},
+        {"cdl/no-correction.ccc", "holds no colour correction"},
+        {"cdl/several-unnamed.ccc", "holds several colour corrections"},
+        {"cdl/document-type.cc", "line 2: a document type"},
+        {"cdl/cut-short.cc", "cut short"},
+        {"cdl/foreign-element.cc", "line 2: an element that does not belong here"},
+        {"cdl/instruction.cc", "line 2: an instruction among the elements"},
+        {"cdl/another-format.cc", "line 2: another kind of file"},
+        {"hald/eight-bits.png", "needs 16 bits"},
+        {"hald/alpha.png", "no alpha"},
+        {"hald/not-square.png", "found 8 x 9"},
+        {"hald/size-between.png", "found 10 x 10"},
+        {"hald/cut-short.png", "cut short"},
+        {"hald/grey.png", "found grey"},
     };
     std::size_t count = 0;
     for (const char* format : {"clf", "cdl", "hald"})
@@ -65,7 +94,8 @@ TEST(TableFiles, EveryIllegalFileIsRefusedForItsOneFault)
             ASSERT_FALSE(file) << name;
             ASSERT_TRUE(faults.count(name)) << name;
             EXPECT_NE(file.error().message().find(faults.at(name)), std::string::npos) << file.error().message();
-            EXPECT_NE(file.error().message().find(entry.path().filename().string()), std::string::npos) << file.error().message();
+            EXPECT_NE(file.error().message().find(entry.path().filename().string()), std::string::npos)
+                << file.error().message();
         }
     EXPECT_EQ(count, faults.size());
 }
@@ -84,7 +114,8 @@ TEST(TableFiles, FoldersBombsAndEndlessFilesAreRefusedAtOnce)
     // A billion laughs: entities of entities.
     std::string bomb = "<?xml version=\"1.0\"?>\n<!DOCTYPE l [<!ENTITY a0 \"ha\">";
     for (int i = 1; i < 30; ++i)
-        bomb += "<!ENTITY a" + std::to_string(i) + " \"&a" + std::to_string(i - 1) + ";&a" + std::to_string(i - 1) + ";\">";
+        bomb +=
+            "<!ENTITY a" + std::to_string(i) + " \"&a" + std::to_string(i - 1) + ";&a" + std::to_string(i - 1) + ";\">";
     folder.write("bomb.clf", bomb + "]>\n<ProcessList>&a29;</ProcessList>");
     EXPECT_FALSE(readTableFile(folder / "bomb.clf"));
     EXPECT_LT(std::chrono::steady_clock::now() - begin, std::chrono::seconds(5));
@@ -152,7 +183,8 @@ TEST(TableFiles, ALookTravelsInEveryKindOfTable)
     look.steps.push_back({Grain{0.03, 0.5, 0.7, 0, 1, {}}, true, 1, {}, {}});
     const TemporaryFolder folder;
     double last = 9;
-    for (const auto& [format, size] : {std::pair{TableFormat::Cube, 17}, {TableFormat::Clf, 33}, {TableFormat::Hald, 36}, {TableFormat::Cube, 65}}) {
+    for (const auto& [format, size] :
+         {std::pair{TableFormat::Cube, 17}, {TableFormat::Clf, 33}, {TableFormat::Hald, 36}, {TableFormat::Cube, 65}}) {
         const auto table = bake(look, size);
         ASSERT_TRUE(table);
         const fs::path path = folder / ("look." + std::string(format == TableFormat::Hald ? "png" : nameOf(format)));
@@ -160,7 +192,8 @@ TEST(TableFiles, ALookTravelsInEveryKindOfTable)
         ASSERT_TRUE(written) << written.error().message();
         const auto back = readTableFile(path);
         ASSERT_TRUE(back) << back.error().message();
-        const auto travel = travelReport(look, back->table, RgbSpace::Srgb, {{0.2, 0.1, 0.05}, {0.5, 0.5, 0.4}, {0.02, 0.03, 0.05}});
+        const auto travel =
+            travelReport(look, back->table, RgbSpace::Srgb, {{0.2, 0.1, 0.05}, {0.5, 0.5, 0.4}, {0.02, 0.03, 0.05}});
         ASSERT_TRUE(travel);
         EXPECT_EQ(travel->left, std::vector<std::string>{"Grain"});
         EXPECT_EQ(travel->carried.size(), 3u);

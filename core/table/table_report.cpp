@@ -22,7 +22,8 @@ public:
     Vector at(int r, int g, int b) const
     {
         const std::size_t n = static_cast<std::size_t>(m_table.size3);
-        const float* v = &m_table.values3[3 * (static_cast<std::size_t>(r) + n * (static_cast<std::size_t>(g) + n * static_cast<std::size_t>(b)))];
+        const float* v = &m_table.values3[3 * (static_cast<std::size_t>(r) +
+                                               n * (static_cast<std::size_t>(g) + n * static_cast<std::size_t>(b)))];
         return {v[0], v[1], v[2]};
     }
     /// True when one of the six tetrahedra of the cell is turned inside out.
@@ -76,11 +77,15 @@ Table sampled(const Table& table, int edge)
 {
     Table result = identityTable(edge);
     const bool first = table.size1 > 0;
-    result.domainMin3 = first ? table.domainMin1 : table.domainMin3, result.domainMax3 = first ? table.domainMax1 : table.domainMax3;
+    result.domainMin3 = first ? table.domainMin1 : table.domainMin3,
+    result.domainMax3 = first ? table.domainMax1 : table.domainMax3;
     for (std::size_t i = 0; i < result.values3.size(); i += 3) {
-        const auto in = [&](std::size_t k) { return result.domainMin3[k] + result.values3[i + k] * (result.domainMax3[k] - result.domainMin3[k]); };
+        const auto in = [&](std::size_t k) {
+            return result.domainMin3[k] + result.values3[i + k] * (result.domainMax3[k] - result.domainMin3[k]);
+        };
         const EncodedRgb out = evaluate(table, {in(0), in(1), in(2)});
-        result.values3[i] = static_cast<float>(out.r), result.values3[i + 1] = static_cast<float>(out.g), result.values3[i + 2] = static_cast<float>(out.b);
+        result.values3[i] = static_cast<float>(out.r), result.values3[i + 1] = static_cast<float>(out.g),
+        result.values3[i + 2] = static_cast<float>(out.b);
     }
     return result;
 }
@@ -101,7 +106,8 @@ void measureReach(TableReport& result, const Table& table)
         const double v[3] = {samples.values3[i], samples.values3[i + 1], samples.values3[i + 2]};
         constexpr double kSlack = 1e-6;
         outside += std::any_of(v, v + 3, [](double c) { return c < -kSlack || c > 1 + kSlack; });
-        result.strongestChroma = std::max(result.strongestChroma, toOkLch(toOkLab(decode(RgbSpace::Srgb, {v[0], v[1], v[2]}))).chroma);
+        result.strongestChroma =
+            std::max(result.strongestChroma, toOkLch(toOkLab(decode(RgbSpace::Srgb, {v[0], v[1], v[2]}))).chroma);
     }
     result.outside = outside / (kEdge * kEdge * kEdge * 1.0);
 }
@@ -142,10 +148,13 @@ TableReport report(const Table& table)
     const auto& high = table.size1 > 0 ? table.domainMax1 : table.domainMax3;
     for (int i = 0; i <= 256; ++i) {
         const double t = i / 256.0;
-        const EncodedRgb in{low[0] + t * (high[0] - low[0]), low[1] + t * (high[1] - low[1]), low[2] + t * (high[2] - low[2])};
+        const EncodedRgb in{low[0] + t * (high[0] - low[0]), low[1] + t * (high[1] - low[1]),
+                            low[2] + t * (high[2] - low[2])};
         const EncodedRgb out = evaluate(table, in);
-        result.neutralDrift = std::max(result.neutralDrift, std::max({out.r, out.g, out.b}) - std::min({out.r, out.g, out.b}));
-        result.largestChange = std::max({result.largestChange, std::abs(out.r - in.r), std::abs(out.g - in.g), std::abs(out.b - in.b)});
+        result.neutralDrift =
+            std::max(result.neutralDrift, std::max({out.r, out.g, out.b}) - std::min({out.r, out.g, out.b}));
+        result.largestChange =
+            std::max({result.largestChange, std::abs(out.r - in.r), std::abs(out.g - in.g), std::abs(out.b - in.b)});
     }
     return result;
 }

@@ -43,13 +43,27 @@ TEST(Cube, EveryLegalFileIsReadAndWrittenBackExactly)
 TEST(Cube, EveryIllegalFileIsRefusedForItsOneFault)
 {
     const std::map<std::string, std::string> faults{
-        {"nan.cube", "line 2: not a finite number"},       {"infinity.cube", "line 3: not a finite number"},   {"overflow.cube", "line 3: not a number"},
-        {"decimal-comma.cube", "line 2: not a number"},    {"reversed-domain.cube", "domain is reversed"},     {"empty-domain.cube", "domain is reversed or empty"},
-        {"size-one.cube", "line 1: size outside"},         {"size-fraction.cube", "line 1: size outside"},     {"size-huge.cube", "line 1: size outside"},
-        {"size-negative.cube", "line 1: size outside"},    {"size-twice.cube", "line 2: the size is given twice"}, {"no-size.cube", "line 1: values before the size"},
-        {"too-few-rows.cube", "too few rows (expected 8, found 7)"}, {"too-many-rows.cube", "line 10: too many rows"}, {"two-columns.cube", "line 2: too few numbers"},
-        {"four-columns.cube", "line 2: too many values"},  {"word-among-values.cube", "line 2: not a number"}, {"unknown-keyword.cube", "line 1: unknown keyword"},
-        {"keyword-after-values.cube", "line 3: a keyword among the values"}, {"empty.cube", "not a .cube table"}, {"binary.cube", "line 1:"},
+        {"nan.cube", "line 2: not a finite number"},
+        {"infinity.cube", "line 3: not a finite number"},
+        {"overflow.cube", "line 3: not a number"},
+        {"decimal-comma.cube", "line 2: not a number"},
+        {"reversed-domain.cube", "domain is reversed"},
+        {"empty-domain.cube", "domain is reversed or empty"},
+        {"size-one.cube", "line 1: size outside"},
+        {"size-fraction.cube", "line 1: size outside"},
+        {"size-huge.cube", "line 1: size outside"},
+        {"size-negative.cube", "line 1: size outside"},
+        {"size-twice.cube", "line 2: the size is given twice"},
+        {"no-size.cube", "line 1: values before the size"},
+        {"too-few-rows.cube", "too few rows (expected 8, found 7)"},
+        {"too-many-rows.cube", "line 10: too many rows"},
+        {"two-columns.cube", "line 2: too few numbers"},
+        {"four-columns.cube", "line 2: too many values"},
+        {"word-among-values.cube", "line 2: not a number"},
+        {"unknown-keyword.cube", "line 1: unknown keyword"},
+        {"keyword-after-values.cube", "line 3: a keyword among the values"},
+        {"empty.cube", "not a .cube table"},
+        {"binary.cube", "line 1:"},
     };
     const auto files = filesIn(kData / "illegal");
     EXPECT_EQ(files.size(), faults.size());
@@ -87,7 +101,8 @@ TEST(Cube, BrokenTextNeverGetsThrough)
     for (int i = 0; i < 3000; ++i) {
         std::string text = good.substr(0, static_cast<std::size_t>(random.whole(0, static_cast<int>(good.size()))));
         for (int k = random.whole(0, 3); k > 0 && !text.empty(); --k)
-            text[static_cast<std::size_t>(random.whole(0, static_cast<int>(text.size()) - 1))] = static_cast<char>(random.whole(0, 255));
+            text[static_cast<std::size_t>(random.whole(0, static_cast<int>(text.size()) - 1))] =
+                static_cast<char>(random.whole(0, 255));
         if (const auto table = parseCube(text, "broken")) {
             EXPECT_EQ(table->values3.size(), 3u * static_cast<std::size_t>(table->size3 * table->size3 * table->size3));
             for (float v : table->values3)

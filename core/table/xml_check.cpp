@@ -17,7 +17,10 @@ bool isSpace(char c) { return c == ' ' || c == '\t' || c == '\n' || c == '\r'; }
 
 class Walk {
 public:
-    Walk(std::string_view text, const std::string& name, const XmlRules& rules) : m_text(text), m_name(name), m_rules(rules) {}
+    Walk(std::string_view text, const std::string& name, const XmlRules& rules)
+        : m_text(text), m_name(name), m_rules(rules)
+    {
+    }
 
     Result<std::string> run()
     {
@@ -48,7 +51,8 @@ private:
 
     tl::unexpected<Error> wrong(std::string what, std::string expected = {}, std::string found = {}) const
     {
-        return fail(std::move(what), m_name + ", line " + std::to_string(m_line), std::move(expected), std::move(found));
+        return fail(std::move(what), m_name + ", line " + std::to_string(m_line), std::move(expected),
+                    std::move(found));
     }
 
     static std::string list(const std::set<std::string, std::less<>>& names)
@@ -61,7 +65,8 @@ private:
 
     void advance(std::size_t to)
     {
-        m_line += static_cast<int>(std::count(m_text.begin() + static_cast<std::ptrdiff_t>(m_at), m_text.begin() + static_cast<std::ptrdiff_t>(to), '\n'));
+        m_line += static_cast<int>(std::count(m_text.begin() + static_cast<std::ptrdiff_t>(m_at),
+                                              m_text.begin() + static_cast<std::ptrdiff_t>(to), '\n'));
         m_at = to;
     }
 
@@ -79,9 +84,12 @@ private:
         Element& element = m_open.back();
         const NumberRule& rule = *element.rule;
         if (v < rule.least || (rule.aboveLeast && v == rule.least))
-            return wrong("number outside its limits in <" + element.name + ">", (rule.aboveLeast ? "more than " : "at least ") + std::to_string(static_cast<int>(rule.least)), std::string(word.substr(0, 40)));
+            return wrong("number outside its limits in <" + element.name + ">",
+                         (rule.aboveLeast ? "more than " : "at least ") + std::to_string(static_cast<int>(rule.least)),
+                         std::string(word.substr(0, 40)));
         if (++element.count > rule.most || (element.wanted > 0 && element.count > element.wanted))
-            return wrong("too many numbers in <" + element.name + ">", std::to_string(element.wanted > 0 ? element.wanted : rule.most));
+            return wrong("too many numbers in <" + element.name + ">",
+                         std::to_string(element.wanted > 0 ? element.wanted : rule.most));
         return {};
     }
 
@@ -103,8 +111,10 @@ private:
                 return wrong("text outside the elements", {}, std::string(word.substr(0, 40)));
             for (std::size_t at = word.find('&'); at != std::string_view::npos; at = word.find('&', at + 1)) {
                 static constexpr std::string_view kKnown[] = {"&amp;", "&lt;", "&gt;", "&quot;", "&apos;"};
-                if (std::none_of(std::begin(kKnown), std::end(kKnown), [&](std::string_view known) { return word.substr(at, known.size()) == known; }))
-                    return wrong("an entity that XML does not define", "&amp; &lt; &gt; &quot; &apos;", std::string(word.substr(at, 20)));
+                if (std::none_of(std::begin(kKnown), std::end(kKnown),
+                                 [&](std::string_view known) { return word.substr(at, known.size()) == known; }))
+                    return wrong("an entity that XML does not define", "&amp; &lt; &gt; &quot; &apos;",
+                                 std::string(word.substr(at, 20)));
             }
             if (numbers)
                 if (auto good = number(word); !good)
@@ -131,9 +141,11 @@ private:
         if (rest.rfind("<?xml ", 0) == 0 && m_root.empty())
             return skipTo("?>");
         if (rest.rfind("<?", 0) == 0)
-            return wrong("an instruction among the elements", "<?xml … ?> at the top only", std::string(rest.substr(0, 20)));
+            return wrong("an instruction among the elements", "<?xml … ?> at the top only",
+                         std::string(rest.substr(0, 20)));
         if (rest.rfind("<!", 0) == 0)
-            return wrong("a document type or entity, which table files do not need, is not read", "elements only", std::string(rest.substr(0, 20)));
+            return wrong("a document type or entity, which table files do not need, is not read", "elements only",
+                         std::string(rest.substr(0, 20)));
         // The tag ends at the first '>' outside quotes.
         std::size_t end = m_at + 1;
         for (char quote = 0; end < m_text.size() && (quote || m_text[end] != '>'); ++end) {
@@ -158,7 +170,9 @@ private:
         while (!tag.empty() && isSpace(tag.back()))
             tag.remove_suffix(1);
         if (m_open.empty() || m_open.back().name != tag)
-            return wrong("the elements do not nest", m_open.empty() ? "no closing tag" : "</" + m_open.back().name + ">", "</" + std::string(tag.substr(0, 40)) + ">");
+            return wrong("the elements do not nest",
+                         m_open.empty() ? "no closing tag" : "</" + m_open.back().name + ">",
+                         "</" + std::string(tag.substr(0, 40)) + ">");
         const Status whole = isWhole(m_open.back());
         m_open.pop_back();
         return whole;
@@ -167,9 +181,13 @@ private:
     Status isWhole(const Element& element) const
     {
         if (element.rule && (element.count == 0 || (element.wanted > 0 && element.count != element.wanted)))
-            return wrong("too few numbers in <" + element.name + ">", element.wanted > 0 ? std::to_string(element.wanted) : "at least one", std::to_string(element.count));
-        if (const auto needed = m_rules.needed.find(element.name); needed != m_rules.needed.end() && element.inside.count(needed->second) == 0)
-            return fail("nothing in <" + element.name + "> says what it does", m_name + ", line " + std::to_string(element.line), "<" + needed->second + ">");
+            return wrong("too few numbers in <" + element.name + ">",
+                         element.wanted > 0 ? std::to_string(element.wanted) : "at least one",
+                         std::to_string(element.count));
+        if (const auto needed = m_rules.needed.find(element.name);
+            needed != m_rules.needed.end() && element.inside.count(needed->second) == 0)
+            return fail("nothing in <" + element.name + "> says what it does",
+                        m_name + ", line " + std::to_string(element.line), "<" + needed->second + ">");
         return {};
     }
 
@@ -192,7 +210,8 @@ private:
             m_root = element.name;
         }
         if (!m_rules.elements.empty() && m_rules.elements.count(element.name) == 0)
-            return wrong("an element that does not belong here", list(m_rules.elements), "<" + element.name.substr(0, 40) + ">");
+            return wrong("an element that does not belong here", list(m_rules.elements),
+                         "<" + element.name.substr(0, 40) + ">");
         if (const auto rule = m_rules.numbers.find(element.name); rule != m_rules.numbers.end()) {
             element.rule = &rule->second;
             element.wanted = rule->second.exactly;
@@ -214,7 +233,8 @@ private:
         const std::size_t at = attributes.find("dim");
         if (at == std::string_view::npos)
             return {};
-        const std::size_t begin = attributes.find_first_of("\"'", at), end = begin == std::string_view::npos ? begin : attributes.find(attributes[begin], begin + 1);
+        const std::size_t begin = attributes.find_first_of("\"'", at),
+                          end = begin == std::string_view::npos ? begin : attributes.find(attributes[begin], begin + 1);
         if (end == std::string_view::npos)
             return wrong("dim has no value");
         std::string_view words = attributes.substr(begin + 1, end - begin - 1);
@@ -226,7 +246,8 @@ private:
             }
             long long v = 0;
             const auto [stop, error] = std::from_chars(words.data(), words.data() + words.size(), v);
-            if (error != std::errc{} || v < 1 || v > 1'000'000'000 || (stop != words.data() + words.size() && !isSpace(*stop)))
+            if (error != std::errc{} || v < 1 || v > 1'000'000'000 ||
+                (stop != words.data() + words.size() && !isSpace(*stop)))
                 return wrong("wrong size in dim", "whole numbers", std::string(words.substr(0, 40)));
             sizes.push_back(v);
             words.remove_prefix(static_cast<std::size_t>(stop - words.data()));
@@ -236,15 +257,18 @@ private:
         if (sizes.size() == 4) {
             for (int k = 0; k < 3; ++k)
                 if (sizes[static_cast<std::size_t>(k)] < 2 || sizes[static_cast<std::size_t>(k)] > kTable3Limit)
-                    return wrong("size outside the limits", "2 to " + std::to_string(kTable3Limit), std::to_string(sizes[static_cast<std::size_t>(k)]));
+                    return wrong("size outside the limits", "2 to " + std::to_string(kTable3Limit),
+                                 std::to_string(sizes[static_cast<std::size_t>(k)]));
         } else if (sizes.size() == 2 && sizes[0] > kTable1Limit) {
-            return wrong("size outside the limits", "at most " + std::to_string(kTable1Limit), std::to_string(sizes[0]));
+            return wrong("size outside the limits", "at most " + std::to_string(kTable1Limit),
+                         std::to_string(sizes[0]));
         }
         long long product = 1;
         for (long long size : sizes)
             product = std::min<long long>(product * size, 1'000'000'000'000);
         if (product > static_cast<long long>(element.rule->most))
-            return wrong("size outside the limits", "at most " + std::to_string(element.rule->most) + " numbers", std::to_string(product));
+            return wrong("size outside the limits", "at most " + std::to_string(element.rule->most) + " numbers",
+                         std::to_string(product));
         element.wanted = static_cast<std::size_t>(product);
         return {};
     }
@@ -260,6 +284,9 @@ private:
 
 }  // namespace
 
-Result<std::string> checkXml(std::string_view text, const std::string& name, const XmlRules& rules) { return Walk(text, name, rules).run(); }
+Result<std::string> checkXml(std::string_view text, const std::string& name, const XmlRules& rules)
+{
+    return Walk(text, name, rules).run();
+}
 
 }  // namespace amber

@@ -1,9 +1,10 @@
-// amber_cable: stands in for a camera on a cable. Frames arrive in a folder one after another, in the order they were taken.
+// amber_cable: stands in for a camera on a cable. Frames arrive in a folder one after another, in the order they were
+// taken.
 //
 //   amber_cable --from FRAMES --to FOLDER [--every SECONDS]
 //
-// A frame appears under its name only when it is whole, as a careful transfer does; one that is already there is passed over.
-// Prints each arrival. Ends after the last frame, or at once when interrupted.
+// A frame appears under its name only when it is whole, as a careful transfer does; one that is already there is passed
+// over. Prints each arrival. Ends after the last frame, or at once when interrupted.
 #include "core/base/atomic_file.h"
 #include "core/image/metadata.h"
 
@@ -40,7 +41,9 @@ int main(int argc, char** argv)
     double every = 4;
     app.add_option("--from", from, "The folder with the frames")->required()->check(CLI::ExistingDirectory);
     app.add_option("--to", to, "The folder they arrive in; made when missing")->required();
-    app.add_option("--every", every, "Seconds between two frames")->capture_default_str()->check(CLI::Range(0.0, 3600.0));
+    app.add_option("--every", every, "Seconds between two frames")
+        ->capture_default_str()
+        ->check(CLI::Range(0.0, 3600.0));
     CLI11_PARSE(app, argc, argv);
     std::error_code error;
     fs::create_directories(to, error);

@@ -31,7 +31,9 @@ Image chart(int side)
         for (int x = 0; x < image.width(); ++x) {
             const int i = x / side + 6 * (y / side);
             float* p = image.mutableView().row(y) + 3 * x;
-            p[0] = 0.03f + 0.06f * static_cast<float>(i * 7 % 13), p[1] = 0.03f + 0.06f * static_cast<float>(i * 5 % 11), p[2] = 0.03f + 0.06f * static_cast<float>(i * 3 % 14);
+            p[0] = 0.03f + 0.06f * static_cast<float>(i * 7 % 13),
+            p[1] = 0.03f + 0.06f * static_cast<float>(i * 5 % 11),
+            p[2] = 0.03f + 0.06f * static_cast<float>(i * 3 % 14);
         }
     return image;
 }
@@ -78,8 +80,10 @@ TEST(Sensor, NoiseHasTheVarianceOfShotAndReadNoise)
                 const double v = mosaic.numbers[static_cast<std::size_t>(y) * 400 + x];
                 sum += v, squares += v * v;
             }
-        const double mean = sum / count, variance = squares / count - mean * mean, well = sensor.fullWellAtIso100 * 100 / iso;
-        const double electrons = well * level / sensor.headroom, expected = (electrons + 9) * std::pow(kPerNumber / well, 2) + 1.0 / 12;
+        const double mean = sum / count, variance = squares / count - mean * mean,
+                     well = sensor.fullWellAtIso100 * 100 / iso;
+        const double electrons = well * level / sensor.headroom,
+                     expected = (electrons + 9) * std::pow(kPerNumber / well, 2) + 1.0 / 12;
         EXPECT_NEAR(mean, 512 + electrons / well * kPerNumber, kSixDeviation * std::sqrt(expected / count)) << level;
         EXPECT_NEAR(variance / expected, 1, kSixDeviation * std::sqrt(2 / count)) << level;
     }
@@ -113,7 +117,8 @@ TEST(Lens, MovesAndDarkensAsItSays)
             p[0] = static_cast<float>(x + 0.5), p[1] = static_cast<float>(y + 0.5), p[2] = 1;
         }
     Lens lens;
-    EXPECT_TRUE(std::equal(scene.view().data, scene.view().data + 3 * 200 * 120, throughLens(scene.view(), lens).view().data));
+    EXPECT_TRUE(
+        std::equal(scene.view().data, scene.view().data + 3 * 200 * 120, throughLens(scene.view(), lens).view().data));
     lens = {0, 0.03, 4, 1.25, 0.02, -0.03};
     const Image moved = throughLens(scene.view(), lens);
     for (const auto& [x, y] : {std::pair{20, 20}, {100, 60}, {180, 30}, {60, 100}}) {
@@ -203,7 +208,8 @@ TEST(Dng, LibRawReadsItsTagsAndItsColours)
     for (int i = 0; i < 24; ++i) {
         const int x = i % 6 * 24 + 12, y = i / 6 * 24 + 12;
         const std::uint16_t* c = codes + 3 * (y * made->width + x);
-        const LinearRgb seen{c[0] / 65535.0 * sensor.headroom, c[1] / 65535.0 * sensor.headroom, c[2] / 65535.0 * sensor.headroom};
+        const LinearRgb seen{c[0] / 65535.0 * sensor.headroom, c[1] / 65535.0 * sensor.headroom,
+                             c[2] / 65535.0 * sensor.headroom};
         worst = std::max(worst, ciede2000(labOf(seen), labOf(at(scene.view(), x, y))));
         worstOwn = std::max(worstOwn, ciede2000(labOf(at(own.view(), x, y)), labOf(at(scene.view(), x, y))));
     }
@@ -228,7 +234,9 @@ TEST(PlainRendering, WhitesOfTheLightAreNeutralAndClippedOnesToo)
     for (const double level : {0.0, 0.02, 0.1, 0.3, 0.6, 0.9, 1.0}) {
         double n[3];
         sensor.neutral(lightOf(3200), n);
-        const Image seen = filled(1, 1, static_cast<float>(std::min(1.0, 1.3 * level * n[0])), static_cast<float>(std::min(1.0, 1.3 * level * n[1])), static_cast<float>(std::min(1.0, 1.3 * level * n[2])));
+        const Image seen = filled(1, 1, static_cast<float>(std::min(1.0, 1.3 * level * n[0])),
+                                  static_cast<float>(std::min(1.0, 1.3 * level * n[1])),
+                                  static_cast<float>(std::min(1.0, 1.3 * level * n[2])));
         const LinearRgb c = at(plainRendering(seen.view(), sensor, 3200).view(), 0, 0);
         const Lab lab = toLab(c);
         if (level < 0.7 || level == 1.0) {

@@ -50,7 +50,8 @@ Result<Image> readRaw(const std::filesystem::path& path)
         if (status != LIBRAW_SUCCESS)
             return fail(std::string("the raw file cannot be developed: ") + libraw_strerror(status), path.string());
     int status = 0;
-    const std::unique_ptr<libraw_processed_image_t, decltype(&LibRaw::dcraw_clear_mem)> made(raw.dcraw_make_mem_image(&status), &LibRaw::dcraw_clear_mem);
+    const std::unique_ptr<libraw_processed_image_t, decltype(&LibRaw::dcraw_clear_mem)> made(
+        raw.dcraw_make_mem_image(&status), &LibRaw::dcraw_clear_mem);
     if (!made || made->bits != 16 || made->colors != 3)
         return fail("the raw file gives no picture", path.string());
     Image image(made->width, made->height);
@@ -75,7 +76,8 @@ Image plainRendering(ImageView sensorColours, const Sensor& sensor, double asSho
     const Xyz white = lightOf(asShotKelvin);
     double n[3];
     sensor.neutral(white, n);
-    Matrix3 m = inverse(rgbToXyz(RgbSpace::Srgb)) * bradford(white, whiteOf(RgbSpace::Srgb)) * inverse(sensor.fromXyz());
+    Matrix3 m =
+        inverse(rgbToXyz(RgbSpace::Srgb)) * bradford(white, whiteOf(RgbSpace::Srgb)) * inverse(sensor.fromXyz());
     for (auto& row : m.m)
         for (int k = 0; k < 3; ++k)
             row[k] *= n[k] * sensor.headroom;
@@ -95,14 +97,18 @@ Status writeCameraJpeg(const std::filesystem::path& path, ImageView rendering, c
         return written;
     try {
         Exiv2::ExifData exif;
-        const auto thousandths = [](double v) { return Exiv2::Rational(static_cast<int>(std::lround(v * 1000)), 1000); };
+        const auto thousandths = [](double v) {
+            return Exiv2::Rational(static_cast<int>(std::lround(v * 1000)), 1000);
+        };
         exif["Exif.Image.Make"] = kMaker;
         exif["Exif.Image.Model"] = kModel;
         exif["Exif.Image.ImageDescription"] = notes.description;
         exif["Exif.Image.Copyright"] = kRights;
         exif["Exif.Image.DateTime"] = notes.time;
         exif["Exif.Photo.DateTimeOriginal"] = notes.time;
-        exif["Exif.Photo.ExposureTime"] = notes.shutterSeconds < 1 ? Exiv2::Rational(1, static_cast<int>(std::lround(1 / notes.shutterSeconds))) : thousandths(notes.shutterSeconds);
+        exif["Exif.Photo.ExposureTime"] =
+            notes.shutterSeconds < 1 ? Exiv2::Rational(1, static_cast<int>(std::lround(1 / notes.shutterSeconds)))
+                                     : thousandths(notes.shutterSeconds);
         exif["Exif.Photo.FNumber"] = thousandths(notes.aperture);
         exif["Exif.Photo.FocalLength"] = thousandths(notes.focalLength);
         exif["Exif.Photo.ISOSpeedRatings"] = static_cast<std::uint16_t>(notes.iso);

@@ -9,14 +9,15 @@
 
 namespace amber::demo {
 
-/// What the sensor saw, its own three colours, 1 = saturation: demosaiced by LibRaw (adaptive homogeneity-directed), nothing else done.
+/// What the sensor saw, its own three colours, 1 = saturation: demosaiced by LibRaw (adaptive homogeneity-directed),
+/// nothing else done.
 Result<Image> readRaw(const std::filesystem::path& path);
 
 /// Sensor colours to scene-linear BT.709 at the nominal exposure (undoes nothing of the light).
 Image toScene(ImageView sensorColours, const Sensor& sensor);
 
-/// The camera's plain rendering in linear working-space light, 0..1: whites of the as-shot light become neutral (clipped
-/// channels clip together, then Bradford to D65), and each BT.709 channel x goes through
+/// The camera's plain rendering in linear working-space light, 0..1: whites of the as-shot light become neutral
+/// (clipped channels clip together, then Bradford to D65), and each BT.709 channel x goes through
 ///   y = x (1.5 x + 0.12) / (1.32 x^2 + 0.72 x + 0.20),
 /// steep in the shadows, rolling off toward white with detail up to two stops above it.
 Image plainRendering(ImageView sensorColours, const Sensor& sensor, double asShotKelvin);

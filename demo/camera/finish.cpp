@@ -18,7 +18,9 @@ void meanAlong(std::vector<float>& values, int count, int lines, std::ptrdiff_t 
         float* first = values.data() + l * line;
         for (int i = 0; i < count; ++i)
             from[static_cast<std::size_t>(i)] = first[i * step];
-        const auto at = [&](int i) { return static_cast<double>(from[static_cast<std::size_t>(std::clamp(i, 0, count - 1))]); };
+        const auto at = [&](int i) {
+            return static_cast<double>(from[static_cast<std::size_t>(std::clamp(i, 0, count - 1))]);
+        };
         double sum = 0;
         for (int i = -radius; i <= radius; ++i)
             sum += at(i);
@@ -42,7 +44,8 @@ Image finished(ImageView picture, const Finish& finish)
     float* p = out.mutableView().data;
     for (std::size_t i = 0; i < tones.size(); ++i, p += 3) {
         const LinearRgb c = apply(finish.mix, {p[0], p[1], p[2]});
-        p[0] = static_cast<float>(std::max(0.0, c.r)), p[1] = static_cast<float>(std::max(0.0, c.g)), p[2] = static_cast<float>(std::max(0.0, c.b));
+        p[0] = static_cast<float>(std::max(0.0, c.r)), p[1] = static_cast<float>(std::max(0.0, c.g)),
+        p[2] = static_cast<float>(std::max(0.0, c.b));
         tones[i] = static_cast<float>(std::cbrt(luminance[0] * p[0] + luminance[1] * p[1] + luminance[2] * p[2]));
     }
     std::vector<float> around = tones;
@@ -52,9 +55,11 @@ Image finished(ImageView picture, const Finish& finish)
     }
     p = out.mutableView().data;
     for (std::size_t i = 0; i < tones.size(); ++i, p += 3) {
-        const double tone = std::max(1e-4, static_cast<double>(tones[i])), raised = std::max(0.0, tone + finish.relief * (tone - around[i]));
+        const double tone = std::max(1e-4, static_cast<double>(tones[i])),
+                     raised = std::max(0.0, tone + finish.relief * (tone - around[i]));
         for (int k = 0; k < 3; ++k)
-            p[k] = static_cast<float>(std::clamp(finish.veil[k] + (1 - finish.veil[k]) * p[k] * std::pow(raised / tone, 3), 0.0, 1.0));
+            p[k] = static_cast<float>(
+                std::clamp(finish.veil[k] + (1 - finish.veil[k]) * p[k] * std::pow(raised / tone, 3), 0.0, 1.0));
     }
     return out;
 }

@@ -1,4 +1,5 @@
-// A finish that looks cannot express exactly, for the demo's before/after pair and its reference: it depends on place, and it mixes channels.
+// A finish that looks cannot express exactly, for the demo's before/after pair and its reference: it depends on place,
+// and it mixes channels.
 #pragma once
 
 #include "core/colour/types.h"
@@ -8,9 +9,9 @@ namespace amber::demo {
 
 struct Finish {
     Matrix3 mix{{{1, 0, 0}, {0, 1, 0}, {0, 0, 1}}};  ///< linear channels into one another
-    double relief = 0;        ///< strengthens lightness against its surroundings: L' = L + relief (L - mean L within radius)
-    int radius = 60;          ///< pixels
-    double cornerStops = 0;   ///< light lost in the corners
+    double relief = 0;  ///< strengthens lightness against its surroundings: L' = L + relief (L - mean L within radius)
+    int radius = 60;    ///< pixels
+    double cornerStops = 0;      ///< light lost in the corners
     double veil[3] = {0, 0, 0};  ///< linear light laid over everything: c' = veil + (1 - veil) c
 };
 

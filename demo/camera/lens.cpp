@@ -39,7 +39,8 @@ Point sceneAt(const Lens& lens, int width, int height, Point picture)
 {
     const double half = 0.5 * std::hypot(width, height);
     double x = (picture.x - 0.5 * width) / half, y = (picture.y - 0.5 * height) / half;
-    const double spread = (1 + lens.distortion * (x * x + y * y)) / lens.zoom, angle = lens.rollDegrees * std::numbers::pi / 180;
+    const double spread = (1 + lens.distortion * (x * x + y * y)) / lens.zoom,
+                 angle = lens.rollDegrees * std::numbers::pi / 180;
     const double u = x * spread, v = y * spread;
     x = u * std::cos(angle) - v * std::sin(angle);
     y = u * std::sin(angle) + v * std::cos(angle);
@@ -64,7 +65,8 @@ Image throughLens(ImageView scene, const Lens& lens)
                 catmullRom(from.y - 0.5 - fy, wy);
                 for (int j = 0; j < 4; ++j)
                     for (int i = 0; i < 4; ++i) {
-                        const float* p = scene.row(std::clamp(static_cast<int>(fy) + j - 1, 0, scene.height - 1)) + 3 * std::clamp(static_cast<int>(fx) + i - 1, 0, scene.width - 1);
+                        const float* p = scene.row(std::clamp(static_cast<int>(fy) + j - 1, 0, scene.height - 1)) +
+                                         3 * std::clamp(static_cast<int>(fx) + i - 1, 0, scene.width - 1);
                         for (int k = 0; k < 3; ++k)
                             sum[k] += wx[i] * wy[j] * p[k];
                     }

@@ -9,7 +9,8 @@
 namespace amber::demo {
 namespace {
 
-/// Numbers from a counter (SplitMix64, G. Steele, D. Lea, C. Flood, OOPSLA 2014): every photosite has its own stream, on any machine.
+/// Numbers from a counter (SplitMix64, G. Steele, D. Lea, C. Flood, OOPSLA 2014): every photosite has its own stream,
+/// on any machine.
 struct Stream {
     std::uint64_t state;
     double uniform()
@@ -51,7 +52,8 @@ Mosaic expose(ImageView scene, const Sensor& sensor, const Exposure& exposure)
 {
     Mosaic mosaic{scene.width & ~1, scene.height & ~1, {}};
     mosaic.numbers.resize(static_cast<std::size_t>(mosaic.width) * mosaic.height);
-    const double gain = std::exp2(exposure.stops) / sensor.headroom, fullWell = sensor.fullWellAtIso100 * 100 / exposure.iso;
+    const double gain = std::exp2(exposure.stops) / sensor.headroom,
+                 fullWell = sensor.fullWellAtIso100 * 100 / exposure.iso;
     for (int y = 0; y < mosaic.height; ++y)
         for (int x = 0; x < mosaic.width; ++x) {
             const int colour = (x & 1) + (y & 1);
@@ -65,7 +67,8 @@ Mosaic expose(ImageView scene, const Sensor& sensor, const Exposure& exposure)
                 electrons = stream.poisson(electrons) + sensor.readNoise * stream.normal();
             }
             const double number = std::round(sensor.black + electrons / fullWell * (sensor.white - sensor.black));
-            mosaic.numbers[site] = static_cast<std::uint16_t>(std::clamp(number, 0.0, static_cast<double>(sensor.white)));
+            mosaic.numbers[site] =
+                static_cast<std::uint16_t>(std::clamp(number, 0.0, static_cast<double>(sensor.white)));
         }
     return mosaic;
 }
@@ -75,11 +78,13 @@ Xyz lightOf(double kelvin)
     const double t = 1000 / kelvin;
     double x, y;
     if (kelvin >= 4000) {
-        x = kelvin <= 7000 ? ((-4.6070 * t + 2.9678) * t + 0.09911) * t + 0.244063 : ((-2.0064 * t + 1.9018) * t + 0.24748) * t + 0.237040;
+        x = kelvin <= 7000 ? ((-4.6070 * t + 2.9678) * t + 0.09911) * t + 0.244063
+                           : ((-2.0064 * t + 1.9018) * t + 0.24748) * t + 0.237040;
         y = (-3 * x + 2.870) * x - 0.275;
     } else {
         x = ((-0.2661239 * t - 0.2343589) * t + 0.8776956) * t + 0.179910;
-        y = kelvin < 2222 ? ((-1.1063814 * x - 1.34811020) * x + 2.18555832) * x - 0.20219683 : ((-0.9549476 * x - 1.37418593) * x + 2.09137015) * x - 0.16748867;
+        y = kelvin < 2222 ? ((-1.1063814 * x - 1.34811020) * x + 2.18555832) * x - 0.20219683
+                          : ((-0.9549476 * x - 1.37418593) * x + 2.09137015) * x - 0.16748867;
     }
     return {x / y, 1, (1 - x - y) / y};
 }

@@ -18,20 +18,21 @@ namespace amber::demo {
 struct Sensor {
     /// Linear BT.709 to the sensor's red, green and blue; green sees a white surface as 1.
     Matrix3 fromScene{{{0.52, 0.13, 0.03}, {0.20, 0.72, 0.08}, {0.03, 0.17, 0.50}}};
-    double headroom = 4;            ///< how many times a white surface fits under saturation at the nominal exposure
-    int black = 512, white = 16383; ///< 14 bits
+    double headroom = 4;             ///< how many times a white surface fits under saturation at the nominal exposure
+    int black = 512, white = 16383;  ///< 14 bits
     double fullWellAtIso100 = 240000, readNoise = 3;  ///< electrons
 
-    /// XYZ relative to D65 into the sensor's colours: what DNG calls ColorMatrix. The response is linear, so it is one for every light.
+    /// XYZ relative to D65 into the sensor's colours: what DNG calls ColorMatrix. The response is linear, so it is one
+    /// for every light.
     Matrix3 fromXyz() const;
     /// The sensor's answer to a white under the light of the given XYZ, largest component 1 (DNG: AsShotNeutral).
     void neutral(const Xyz& white, double out[3]) const;
 };
 
 struct Exposure {
-    double stops = 0;         ///< away from the nominal exposure
+    double stops = 0;  ///< away from the nominal exposure
     int iso = 100;
-    std::uint64_t seed = 1;   ///< of the noise
+    std::uint64_t seed = 1;  ///< of the noise
     bool noise = true;
 };
 
@@ -44,8 +45,8 @@ struct Mosaic {
 /// Exposes a scene; an odd last row or column is left out.
 Mosaic expose(ImageView scene, const Sensor& sensor, const Exposure& exposure);
 
-/// XYZ (Y = 1) of a light of correlated colour temperature `kelvin`: daylight (CIE 15:2018, 3.1) from 4000 K, below it the
-/// Planckian locus (Kim et al., US patent 7024034 B2, cubic approximation).
+/// XYZ (Y = 1) of a light of correlated colour temperature `kelvin`: daylight (CIE 15:2018, 3.1) from 4000 K, below it
+/// the Planckian locus (Kim et al., US patent 7024034 B2, cubic approximation).
 Xyz lightOf(double kelvin);
 
 /// The same scene under a light that changed from one white to another (Bradford), in place.

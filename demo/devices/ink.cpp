@@ -69,11 +69,13 @@ Lab InkPaper::relativeLab(const Inks& inks) const
 
 Inks InkPaper::inksFor(const Lab& wanted) const
 {
-    const double black = std::clamp(std::pow(std::max(0.0, (62 - wanted.l) / 62), 1.6), 0.0, 0.92) * std::clamp(1.15 - std::hypot(wanted.a, wanted.b) / 90, 0.25, 1.0);
+    const double black = std::clamp(std::pow(std::max(0.0, (62 - wanted.l) / 62), 1.6), 0.0, 0.92) *
+                         std::clamp(1.15 - std::hypot(wanted.a, wanted.b) / 90, 0.25, 1.0);
     constexpr double kHoldBlack = 900;  // how firmly black keeps to its share: squared dE per squared ink
     const auto distance = [&](const Inks& inks) {
         const Lab lab = relativeLab(inks);
-        return std::pow(lab.l - wanted.l, 2) + std::pow(lab.a - wanted.a, 2) + std::pow(lab.b - wanted.b, 2) + kHoldBlack * std::pow(inks[3] - black, 2);
+        return std::pow(lab.l - wanted.l, 2) + std::pow(lab.a - wanted.a, 2) + std::pow(lab.b - wanted.b, 2) +
+               kHoldBlack * std::pow(inks[3] - black, 2);
     };
     Inks best{};
     double bestDistance = 1e30;
@@ -88,7 +90,8 @@ Inks InkPaper::inksFor(const Lab& wanted) const
                 const double h = moved[k] < 0.5 ? 1e-4 : -1e-4;
                 moved[k] += h;
                 const Lab there = relativeLab(moved);
-                slope[0][k] = (there.l - here.l) / h, slope[1][k] = (there.a - here.a) / h, slope[2][k] = (there.b - here.b) / h;
+                slope[0][k] = (there.l - here.l) / h, slope[1][k] = (there.a - here.a) / h,
+                slope[2][k] = (there.b - here.b) / h;
             }
             const double left[3] = {wanted.l - here.l, wanted.a - here.a, wanted.b - here.b};
             for (int i = 0; i < 4; ++i) {

@@ -17,8 +17,8 @@ struct InkPaper {
     Xyz paper{0.8160, 0.8420, 0.6640};  ///< the bare paper, D50 (matte, a little warm)
     /// What each solid ink lets through, by X, Y, Z.
     double through[4][3] = {{0.235, 0.305, 0.760}, {0.390, 0.225, 0.285}, {0.835, 0.860, 0.165}, {0.062, 0.060, 0.062}};
-    double spread = 0.16;     ///< g: 0.5 prints as 0.66
-    double inkLimit = 2.8;    ///< of the sum of the four
+    double spread = 0.16;   ///< g: 0.5 prints as 0.66
+    double inkLimit = 2.8;  ///< of the sum of the four
 
     Xyz printed(const Inks& inks) const;
     /// CIELAB with the paper as white (media-relative), D50.

@@ -112,8 +112,10 @@ TEST(Shipped, TheShootHasWhatShootsHave)
                 stops.push_back((*frame)["stops"]);
                 kelvin.push_back((*frame)["kelvin"].get<double>());
             }
-        widestStops = std::max(widestStops, *std::max_element(stops.begin(), stops.end()) - *std::min_element(stops.begin(), stops.end()));
-        widestKelvin = std::max(widestKelvin, *std::max_element(kelvin.begin(), kelvin.end()) - *std::min_element(kelvin.begin(), kelvin.end()));
+        widestStops = std::max(widestStops, *std::max_element(stops.begin(), stops.end()) -
+                                                *std::min_element(stops.begin(), stops.end()));
+        widestKelvin = std::max(widestKelvin, *std::max_element(kelvin.begin(), kelvin.end()) -
+                                                  *std::min_element(kelvin.begin(), kelvin.end()));
     }
     EXPECT_NEAR(widestStops, 1.5, 0.1);
     EXPECT_NEAR(widestKelvin, 800, 50);
@@ -121,7 +123,8 @@ TEST(Shipped, TheShootHasWhatShootsHave)
 
 TEST(Shipped, ThePairIsOneExposureBeforeAndAfterItsFinish)
 {
-    const auto before = readPicture(kDemo / "pair/before.jpg").value(), after = readPicture(kDemo / "pair/after.jpg").value();
+    const auto before = readPicture(kDemo / "pair/before.jpg").value(),
+               after = readPicture(kDemo / "pair/after.jpg").value();
     EXPECT_EQ(captureTime(kDemo / "pair/before.jpg"), captureTime(kDemo / "pair/after.jpg"));
     ASSERT_EQ(before.info.width, after.info.width);
     ASSERT_EQ(before.info.height, after.info.height);
@@ -185,7 +188,8 @@ LinearRgb meanAround(ImageView picture, const Json& patch)
 
 TEST(Shipped, TheCardIsTheColoursOfItsDescriptionInEveryLight)
 {
-    constexpr double kNotOnlyWhite = 5.0;  // pots throw colour on the card, and a lamp's light is more than a shift of white
+    constexpr double kNotOnlyWhite =
+        5.0;  // pots throw colour on the card, and a lamp's light is more than a shift of white
     const Card reference = card();
     EXPECT_EQ(reference.marks, 4);
     EXPECT_EQ(reference.kinds, (std::map<std::string, int>{{"grey", 1}, {"hue", 12}, {"skin", 6}, {"stair", 7}}));
@@ -199,7 +203,8 @@ TEST(Shipped, TheCardIsTheColoursOfItsDescriptionInEveryLight)
         for (const auto& [name, lab] : reference.patches) {
             const auto& seen = frame["patches"][name]["scene"];
             const LinearRgb colour{seen[0], seen[1], seen[2]};
-            const double wanted = lab.l > 8 ? std::pow((lab.l + 16) / 116, 3) : lab.l / 903.2963, is = apply(rgbToXyz(RgbSpace::Srgb), colour).g;
+            const double wanted = lab.l > 8 ? std::pow((lab.l + 16) / 116, 3) : lab.l / 903.2963,
+                         is = apply(rgbToXyz(RgbSpace::Srgb), colour).g;
             sum += ciede2000(underItsLight(colour, white, wanted / is), lab);
         }
         EXPECT_LT(sum / static_cast<double>(reference.patches.size()), kNotOnlyWhite) << frame["name"];
@@ -210,7 +215,8 @@ TEST(Shipped, CardPatchesOfRawFilesAndJpegsAgreeWithTheTruth)
 {
     constexpr double kMeanAllowed = 1.0, kMiddleY = 0.18418652;  // of L* 50
     const Sensor sensor;
-    std::printf("%-16s %26s %26s\n%-16s %26s %26s\n", "", "raw, dE00", "camera JPEG, dE00", "frame", "mean   95 %   max", "mean   95 %   max");
+    std::printf("%-16s %26s %26s\n%-16s %26s %26s\n", "", "raw, dE00", "camera JPEG, dE00", "frame",
+                "mean   95 %   max", "mean   95 %   max");
     int cards = 0;
     for (const Json& frame : truth()) {
         if (!frame.contains("patches"))
@@ -222,21 +228,26 @@ TEST(Shipped, CardPatchesOfRawFilesAndJpegsAgreeWithTheTruth)
         const Xyz white{xyz.r / xyz.g, 1, xyz.b / xyz.g};
         const auto jpeg = readPicture(kDemo / "frames" / (name + ".jpg")).value();
         const bool hasRaw = fs::exists(kDemo / "raw" / (name + ".dng"));
-        const Image raw = hasRaw ? toScene(readRaw(kDemo / "raw" / (name + ".dng")).value().view(), sensor) : Image(1, 1);
+        const Image raw =
+            hasRaw ? toScene(readRaw(kDemo / "raw" / (name + ".dng")).value().view(), sensor) : Image(1, 1);
         std::vector<double> rawErrors, jpegErrors;
         for (const auto& [patch, known] : frame["patches"].items()) {
             const LinearRgb scene{known["scene"][0], known["scene"][1], known["scene"][2]};
             if (hasRaw) {
                 const LinearRgb seen = meanAround(raw.view(), known);
-                rawErrors.push_back(ciede2000(underItsLight(seen, white, kMiddleY / xyz.g / exposure), underItsLight(scene, white, kMiddleY / xyz.g)));
+                rawErrors.push_back(ciede2000(underItsLight(seen, white, kMiddleY / xyz.g / exposure),
+                                              underItsLight(scene, white, kMiddleY / xyz.g)));
             }
             Image one(1, 1);
             const LinearRgb lit = apply(sensor.fromScene, scene);
             float* p = one.mutableView().data;
-            p[0] = static_cast<float>(std::min(1.0, lit.r * exposure / sensor.headroom)), p[1] = static_cast<float>(std::min(1.0, lit.g * exposure / sensor.headroom)),
+            p[0] = static_cast<float>(std::min(1.0, lit.r * exposure / sensor.headroom)),
+            p[1] = static_cast<float>(std::min(1.0, lit.g * exposure / sensor.headroom)),
             p[2] = static_cast<float>(std::min(1.0, lit.b * exposure / sensor.headroom));
             const Image expected = plainRendering(one.view(), sensor, frame["as_shot_kelvin"]);
-            jpegErrors.push_back(ciede2000(meanAround(jpeg.image.view(), known), {expected.view().data[0], expected.view().data[1], expected.view().data[2]}));
+            jpegErrors.push_back(
+                ciede2000(meanAround(jpeg.image.view(), known),
+                          {expected.view().data[0], expected.view().data[1], expected.view().data[2]}));
         }
         const DifferenceSummary r = summarise(rawErrors), j = summarise(jpegErrors);
         if (hasRaw)
@@ -260,7 +271,8 @@ TEST(Shipped, EveryRawFileIsAcceptedByLibRawsOwnPrograms)
         fs::copy_file(entry.path(), copy);
         const Ran identified = run("raw-identify " + copy);
         EXPECT_EQ(identified.status, 0) << copy;
-        EXPECT_NE(identified.out.find("is a Ombrel Bellows One image"), std::string::npos) << identified.out << identified.err;
+        EXPECT_NE(identified.out.find("is a Ombrel Bellows One image"), std::string::npos)
+            << identified.out << identified.err;
         EXPECT_EQ(run("dcraw_emu -T " + copy).status, 0) << copy;
         EXPECT_GT(fs::file_size(copy + ".tiff"), 4'000'000u);
         ++files;
@@ -277,8 +289,10 @@ TEST(Profiles, ThePrinterKeepsItsInkLimitAndComesBackToTheSameColour)
     ASSERT_NE(printer, nullptr);
     EXPECT_EQ(cmsGetColorSpace(printer), cmsSigCmykData);
     void* lab = cmsCreateLab4Profile(nullptr);
-    void* toInk = cmsCreateTransform(lab, TYPE_Lab_DBL, printer, TYPE_CMYK_16, INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOOPTIMIZE);
-    void* back = cmsCreateTransform(printer, TYPE_CMYK_16, lab, TYPE_Lab_DBL, INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOOPTIMIZE);
+    void* toInk =
+        cmsCreateTransform(lab, TYPE_Lab_DBL, printer, TYPE_CMYK_16, INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOOPTIMIZE);
+    void* back =
+        cmsCreateTransform(printer, TYPE_CMYK_16, lab, TYPE_Lab_DBL, INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOOPTIMIZE);
     double worst = 0, most = 0;
     int reached = 0;
     for (int l = 0; l <= 100; l += 10)
@@ -288,12 +302,14 @@ TEST(Profiles, ThePrinterKeepsItsInkLimitAndComesBackToTheSameColour)
                 cmsUInt16Number ink[4];
                 cmsDoTransform(toInk, &wanted, ink, 1);
                 most = std::max(most, (ink[0] + ink[1] + ink[2] + ink[3]) / 65535.0);
-                if (std::hypot(a, b) > 45 || ciede2000(print.relativeLab(print.inksFor({wanted.L, wanted.a, wanted.b})), Lab{wanted.L, wanted.a, wanted.b}) > 0.3)
+                if (std::hypot(a, b) > 45 || ciede2000(print.relativeLab(print.inksFor({wanted.L, wanted.a, wanted.b})),
+                                                       Lab{wanted.L, wanted.a, wanted.b}) > 0.3)
                     continue;  // these inks on this paper cannot print it
                 ++reached;
                 cmsCIELab printed;
                 cmsDoTransform(back, ink, &printed, 1);
-                worst = std::max(worst, ciede2000(Lab{wanted.L, wanted.a, wanted.b}, Lab{printed.L, printed.a, printed.b}));
+                worst =
+                    std::max(worst, ciede2000(Lab{wanted.L, wanted.a, wanted.b}, Lab{printed.L, printed.a, printed.b}));
             }
     EXPECT_LE(most, print.inkLimit + 0.02);
     EXPECT_GT(most, print.inkLimit - 0.3);
@@ -332,14 +348,18 @@ TEST(Cable, FramesArriveWholeAndInTheOrderTheyWereTaken)
     fs::create_directory(folder / "from");
     for (const char* name : {"yard-01.jpg", "north-window-01.jpg", "dusk-terrace-01.jpg"})
         fs::copy_file(kDemo / "frames" / name, folder / "from" / name);
-    const std::string command = AMBER_BIN_DIR "/amber_cable --from " + (folder / "from").string() + " --to " + (folder / "to").string() + " --every 0.02";
+    const std::string command = AMBER_BIN_DIR "/amber_cable --from " + (folder / "from").string() + " --to " +
+                                (folder / "to").string() + " --every 0.02";
     const Ran ran = run(command);
     EXPECT_EQ(ran.status, 0) << ran.err;
     EXPECT_EQ(ran.out, "north-window-01.jpg\nyard-01.jpg\ndusk-terrace-01.jpg\n");
     for (const auto& entry : fs::directory_iterator(folder / "from"))
         EXPECT_EQ(readText(folder / "to" / entry.path().filename().string()), readText(entry.path()));
     EXPECT_EQ(run(command).out, "");  // they are all there
-    EXPECT_NE(run(AMBER_BIN_DIR "/amber_cable --from " + (folder / "nowhere").string() + " --to " + (folder / "to").string()).status, 0);
+    EXPECT_NE(
+        run(AMBER_BIN_DIR "/amber_cable --from " + (folder / "nowhere").string() + " --to " + (folder / "to").string())
+            .status,
+        0);
 }
 
 }  // namespace

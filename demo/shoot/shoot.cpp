@@ -2,8 +2,9 @@
 //
 //   amber_shoot --renders DIR --to DEMO
 //
-// reads DEMO/shoot/shoot.json, and for every frame in it DIR/<render>.exr (scene-linear) and DIR/<render>.json (where the
-// card's patches lie); writes DEMO/frames/*.jpg, DEMO/raw/*.dng, DEMO/truth.json and the extra pictures. The same every time.
+// reads DEMO/shoot/shoot.json, and for every frame in it DIR/<render>.exr (scene-linear) and DIR/<render>.json (where
+// the card's patches lie); writes DEMO/frames/*.jpg, DEMO/raw/*.dng, DEMO/truth.json and the extra pictures. The same
+// every time.
 //
 //   amber_shoot --manifest --to DEMO
 //
@@ -56,8 +57,10 @@ Result<Json> readJson(const fs::path& path)
 LinearRgb meanOfDisc(ImageView scene, double cx, double cy, double radius)
 {
     double sum[3] = {}, count = 0;
-    for (int y = std::max(0, static_cast<int>(cy - radius)); y <= std::min(scene.height - 1, static_cast<int>(cy + radius)); ++y)
-        for (int x = std::max(0, static_cast<int>(cx - radius)); x <= std::min(scene.width - 1, static_cast<int>(cx + radius)); ++x)
+    for (int y = std::max(0, static_cast<int>(cy - radius));
+         y <= std::min(scene.height - 1, static_cast<int>(cy + radius)); ++y)
+        for (int x = std::max(0, static_cast<int>(cx - radius));
+             x <= std::min(scene.width - 1, static_cast<int>(cx + radius)); ++x)
             if (std::hypot(x + 0.5 - cx, y + 0.5 - cy) <= radius) {
                 for (int k = 0; k < 3; ++k)
                     sum[k] += scene.row(y)[3 * x + k];
@@ -75,7 +78,8 @@ Json patchesOf(ImageView scene, const Json& card)
         const double x = place[0], y = place[1], r = kInnerPart * place[2].get<double>();
         const LinearRgb c = meanOfDisc(scene, x, y, r);
         const auto six = [](double v) { return std::round(v * 1e6) / 1e6; };
-        patches[name] = {{"x", x}, {"y", y}, {"radius", std::round(r * 100) / 100}, {"scene", {six(c.r), six(c.g), six(c.b)}}};
+        patches[name] = {
+            {"x", x}, {"y", y}, {"radius", std::round(r * 100) / 100}, {"scene", {six(c.r), six(c.g), six(c.b)}}};
     }
     return patches;
 }
@@ -115,7 +119,8 @@ struct Shoot {
     Json list;
     fs::path renders, to;
     std::map<std::string, Xyz> whites;  // by group, from its card
-    std::map<std::string, int> numbers;  // of every exposure within its group, in the list's order, whichever are taken now
+    std::map<std::string, int>
+        numbers;  // of every exposure within its group, in the list's order, whichever are taken now
     Json truth = Json::array();
 };
 
@@ -123,7 +128,8 @@ std::string timeOf(const Json& group, int number)
 {
     const int minute = group["begins"][1].get<int>() + 3 * number;
     char text[32];
-    std::snprintf(text, sizeof text, "%s %02d:%02d:%02d", group["day"].get<std::string>().c_str(), group["begins"][0].get<int>() + minute / 60, minute % 60, (number * 17) % 60);
+    std::snprintf(text, sizeof text, "%s %02d:%02d:%02d", group["day"].get<std::string>().c_str(),
+                  group["begins"][0].get<int>() + minute / 60, minute % 60, (number * 17) % 60);
     return text;
 }
 
@@ -171,7 +177,9 @@ Result<Taken> take(Shoot& shoot, const Json& frame, const fs::path& dng)
     notes.asShotKelvin = frame.value("as_shot", settings["as_shot"].get<double>());
     const Sensor sensor;
     const Exposure exposure{stops, notes.iso, std::stoull(contentHash(exposed).substr(0, 15), nullptr, 16), true};
-    if (auto written = writeDng(dng, expose(throughLens(scene->view(), lensOf(frame)).view(), sensor, exposure), sensor, notes); !written)
+    if (auto written =
+            writeDng(dng, expose(throughLens(scene->view(), lensOf(frame)).view(), sensor, exposure), sensor, notes);
+        !written)
         return tl::make_unexpected(written.error());
     const auto seen = readRaw(dng);
     if (!seen)
@@ -190,7 +198,13 @@ Status takeFrame(Shoot& shoot, const Json& frame)
         fs::remove(dng);
     if (!taken)
         return tl::make_unexpected(taken.error());
-    Json entry = {{"name", name}, {"group", frame["group"]}, {"render", frame["render"]}, {"stops", frame["stops"]}, {"kelvin", taken->kelvin}, {"as_shot_kelvin", taken->notes.asShotKelvin}, {"white", chromaticity(taken->white)}};
+    Json entry = {{"name", name},
+                  {"group", frame["group"]},
+                  {"render", frame["render"]},
+                  {"stops", frame["stops"]},
+                  {"kelvin", taken->kelvin},
+                  {"as_shot_kelvin", taken->notes.asShotKelvin},
+                  {"white", chromaticity(taken->white)}};
     for (const char* fact : {"bracket", "mixed", "clipped", "tilt_degrees", "lens", "note"})
         if (frame.contains(fact))
             entry[fact] = frame[fact];
@@ -237,7 +251,10 @@ int writeManifest(const fs::path& demo)
     for (const fs::path& file : files) {
         Json facts = {{"hash", contentHashOfFile(file).value_or("")}, {"bytes", fs::file_size(file)}};
         if (const auto info = readPictureInfo(file); file.extension() == ".jpg" && info)
-            facts.update(Json{{"width", info->width}, {"height", info->height}, {"profile", info->profile.title}, {"time", captureTime(file)}});
+            facts.update(Json{{"width", info->width},
+                              {"height", info->height},
+                              {"profile", info->profile.title},
+                              {"time", captureTime(file)}});
         text += (text.size() > 2 ? ",\n " : " ") + Json(fs::relative(file, demo).string()).dump() + ": " + facts.dump();
     }
     const auto written = writeFileAtomically(demo / "manifest.json", text + "\n}\n");
@@ -272,14 +289,17 @@ int run(const fs::path& renders, const fs::path& to, const std::vector<std::stri
         }
     }
     for (const Json& extra : shoot.list["extras"])
-        if (const std::string name = extra["name"]; only.empty() || std::find(only.begin(), only.end(), name) != only.end())
+        if (const std::string name = extra["name"];
+            only.empty() || std::find(only.begin(), only.end(), name) != only.end())
             if (const auto status = takeExtra(shoot, extra); !status) {
                 std::cerr << "amber_shoot: " << name << ": " << status.error().message() << "\n";
                 ++failed;
             }
     if (only.empty() && failed == 0) {
-        std::string text = "{\n \"about\": \"What is known of the demo shoot because it is made. Tests are scored against it; the application never reads it. "
-                           "scene: linear BT.709 before the exposure; white: CIE xy of the light on the card; radius: of the part that was averaged.\",\n \"frames\": [\n";
+        std::string text = "{\n \"about\": \"What is known of the demo shoot because it is made. Tests are scored "
+                           "against it; the application never reads it. "
+                           "scene: linear BT.709 before the exposure; white: CIE xy of the light on the card; radius: "
+                           "of the part that was averaged.\",\n \"frames\": [\n";
         for (std::size_t i = 0; i < shoot.truth.size(); ++i)
             text += "  " + shoot.truth[i].dump() + (i + 1 < shoot.truth.size() ? ",\n" : "\n");
         if (const auto written = writeFileAtomically(to / "truth.json", text + " ]\n}\n"); !written) {

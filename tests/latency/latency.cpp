@@ -1,8 +1,8 @@
 // Times the window from input to painted picture, on 24-megapixel sources. A measurement, not a test: it only prints.
 //
 // usage: amber_latency            drag each editor's handle and say how long the picture took
-//        amber_latency --open N        open a folder of N pictures of 24 megapixels and say when the window could be used
-//        amber_latency --open FOLDER   the same for a folder that is there
+//        amber_latency --open N        open a folder of N pictures of 24 megapixels and say when the window could be
+//        used amber_latency --open FOLDER   the same for a folder that is there
 #include "app/shell/application.h"
 #include "tests/window/window_support.h"
 
@@ -21,14 +21,16 @@ void writeLarge(const std::filesystem::path& path, unsigned seed)
     for (int y = 0; y < kHeight; ++y)
         for (int x = 0; x < kWidth; ++x)
             for (int k = 0; k < 3; ++k)
-                raw.codes[(static_cast<std::size_t>(y) * kWidth + x) * 3 + k] = static_cast<std::uint16_t>((x / 30 + y / (20 + 7 * k) + (engine() & 15) + seed * 20) % 230 + 12);
+                raw.codes[(static_cast<std::size_t>(y) * kWidth + x) * 3 + k] =
+                    static_cast<std::uint16_t>((x / 30 + y / (20 + 7 * k) + (engine() & 15) + seed * 20) % 230 + 12);
     writeRaw(path, raw, [](OIIO::ImageSpec& spec) { spec["compression"] = "jpeg:92"; });
 }
 
 void print(const char* what, std::vector<double> milliseconds)
 {
     std::sort(milliseconds.begin(), milliseconds.end());
-    std::printf("%-34s median %6.1f ms   95 %% %6.1f ms   of %zu\n", what, milliseconds[milliseconds.size() / 2], milliseconds[milliseconds.size() * 95 / 100], milliseconds.size());
+    std::printf("%-34s median %6.1f ms   95 %% %6.1f ms   of %zu\n", what, milliseconds[milliseconds.size() / 2],
+                milliseconds[milliseconds.size() * 95 / 100], milliseconds.size());
 }
 
 double since(const QElapsedTimer& clock) { return static_cast<double>(clock.nsecsElapsed()) / 1e6; }
@@ -76,11 +78,18 @@ int drags()
         writeLarge(folder / ("large-" + std::to_string(i) + ".jpg"), i);
     OpenWindow app(folder.path());
     for (const Frame& frame : app.document().frames())
-        if (frame.id != app.document().frameInHand() && app.document().companions().size() < 5 && std::count(app.document().companions().begin(), app.document().companions().end(), frame.id) == 0)
+        if (frame.id != app.document().frameInHand() && app.document().companions().size() < 5 &&
+            std::count(app.document().companions().begin(), app.document().companions().end(), frame.id) == 0)
             app.document().toggleCompanion(frame.id);
-    if (!app.thumbnailsRead() || !app.goToLook() || !waitUntil([&] { return app.wall().companionViews().size() == 5 && std::all_of(app.wall().companionViews().begin(), app.wall().companionViews().end(), [](const PictureView* v) { return !v->image().isNull(); }); }))
+    if (!app.thumbnailsRead() || !app.goToLook() || !waitUntil([&] {
+            return app.wall().companionViews().size() == 5 &&
+                   std::all_of(app.wall().companionViews().begin(), app.wall().companionViews().end(),
+                               [](const PictureView* v) { return !v->image().isNull(); });
+        }))
         return 1;
-    std::printf("frame in hand %d x %d, companions %d x %d\n", app.picture().image().width(), app.picture().image().height(), app.wall().companionViews()[0]->image().width(), app.wall().companionViews()[0]->image().height());
+    std::printf("frame in hand %d x %d, companions %d x %d\n", app.picture().image().width(),
+                app.picture().image().height(), app.wall().companionViews()[0]->image().width(),
+                app.wall().companionViews()[0]->image().height());
     if (!app.addStep("Tone curve"))
         return 1;
     auto& curve = app.find<CurvePlot>("curvePlot");
@@ -95,8 +104,18 @@ int drags()
     timeDrag(app, hues, hues.handlePlace(1).toPoint(), "hue shifts, family dragged");
     timeDrag(app, app.picture(), app.placeInPicture(0.5, 0.7), "hue shifts, dragged on the picture");
     // The others one at a time, after these three.
-    const std::pair<const char*, const char*> others[] = {{"Contrast", "contrast.plot"}, {"Tone bands", "tone-bands.plot"}, {"Ends", "ends.plot"}, {"Chroma", "chroma.plot"}, {"Primaries", "primaries.plot"}, {"Wash", "wash.plot"},
-        {"Local contrast", "local-contrast.plot"}, {"Fine detail", "fine-detail.plot"}, {"Haze", "haze.plot"}, {"Edge darkening", "edge-darkening.plot"}, {"Grain", "grain.plot"}, {"Output sharpening", "output-sharpening.plot"}};
+    const std::pair<const char*, const char*> others[] = {{"Contrast", "contrast.plot"},
+                                                          {"Tone bands", "tone-bands.plot"},
+                                                          {"Ends", "ends.plot"},
+                                                          {"Chroma", "chroma.plot"},
+                                                          {"Primaries", "primaries.plot"},
+                                                          {"Wash", "wash.plot"},
+                                                          {"Local contrast", "local-contrast.plot"},
+                                                          {"Fine detail", "fine-detail.plot"},
+                                                          {"Haze", "haze.plot"},
+                                                          {"Edge darkening", "edge-darkening.plot"},
+                                                          {"Grain", "grain.plot"},
+                                                          {"Output sharpening", "output-sharpening.plot"}};
     for (const auto& [title, name] : others) {
         if (!app.addStep(title))
             return 1;
@@ -135,7 +154,8 @@ int openFolder(const std::filesystem::path& folder)
             std::printf("frame in hand on the wall after %.0f ms\n", since(clock));
         }
     }
-    std::printf("all thumbnails after %.1f s; the window never waited longer than %.0f ms\n", since(clock) / 1000, slowest);
+    std::printf("all thumbnails after %.1f s; the window never waited longer than %.0f ms\n", since(clock) / 1000,
+                slowest);
     return 0;
 }
 
@@ -161,6 +181,7 @@ int main(int argc, char** argv)
         qputenv("QT_QPA_PLATFORM", "offscreen");
     amber::Application application(argc, argv);
     if (argc == 3 && std::string(argv[1]) == "--open")
-        return std::filesystem::is_directory(argv[2]) ? amber::test::openFolder(argv[2]) : amber::test::openLarge(std::atoi(argv[2]));
+        return std::filesystem::is_directory(argv[2]) ? amber::test::openFolder(argv[2])
+                                                      : amber::test::openLarge(std::atoi(argv[2]));
     return amber::test::drags();
 }

@@ -2,8 +2,8 @@
 //
 //   amber_shoot_run FOLDER [--no-balance]
 //
-// Prints one line of JSON: frames, seconds until all thumbnails are read, milliseconds per scrolled and painted screen (median, 95 %), seconds to
-// solve all lights, the highest resident memory in MB.
+// Prints one line of JSON: frames, seconds until all thumbnails are read, milliseconds per scrolled and painted screen
+// (median, 95 %), seconds to solve all lights, the highest resident memory in MB.
 #include "tests/window/window_support.h"
 
 #include "app/places/balance/balance_place.h"
@@ -76,7 +76,11 @@ int main(int argc, char** argv)
             return 1;
         solved = static_cast<double>(clock.elapsed()) / 1000;
     }
-    const auto at = [&](double q) { return times.empty() ? 0 : times[static_cast<std::size_t>(q * static_cast<double>(times.size() - 1))]; };
-    std::printf("{\"frames\": %d, \"read_s\": %.2f, \"scroll_ms\": [%.2f, %.2f], \"balance_s\": %.2f, \"memory_read_mb\": %.0f, \"memory_mb\": %.0f}\n", frames, read, at(0.5), at(0.95), solved, afterReading, highestMemory());
+    const auto at = [&](double q) {
+        return times.empty() ? 0 : times[static_cast<std::size_t>(q * static_cast<double>(times.size() - 1))];
+    };
+    std::printf("{\"frames\": %d, \"read_s\": %.2f, \"scroll_ms\": [%.2f, %.2f], \"balance_s\": %.2f, "
+                "\"memory_read_mb\": %.0f, \"memory_mb\": %.0f}\n",
+                frames, read, at(0.5), at(0.95), solved, afterReading, highestMemory());
     return 0;
 }

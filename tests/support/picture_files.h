@@ -14,7 +14,10 @@ struct RawPicture {
     int width = 0, height = 0, channels = 3, bits = 8;
     std::vector<std::uint16_t> codes;  ///< 8-bit codes as they are, 0..255
     bool operator==(const RawPicture&) const = default;
-    std::uint16_t at(int x, int y, int c) const { return codes[(static_cast<std::size_t>(y) * width + x) * channels + c]; }
+    std::uint16_t at(int x, int y, int c) const
+    {
+        return codes[(static_cast<std::size_t>(y) * width + x) * channels + c];
+    }
 };
 
 inline RawPicture noise(int width, int height, int channels, int bits, unsigned seed)
@@ -32,7 +35,8 @@ using Attributes = std::function<void(OIIO::ImageSpec&)>;
 inline bool writeRaw(const std::filesystem::path& path, const RawPicture& raw, const Attributes& attributes = {})
 {
     const auto output = OIIO::ImageOutput::create(path.string());
-    OIIO::ImageSpec spec(raw.width, raw.height, raw.channels, raw.bits == 8 ? OIIO::TypeDesc::UINT8 : OIIO::TypeDesc::UINT16);
+    OIIO::ImageSpec spec(raw.width, raw.height, raw.channels,
+                         raw.bits == 8 ? OIIO::TypeDesc::UINT8 : OIIO::TypeDesc::UINT16);
     if (raw.channels == 2 || raw.channels == 4)
         spec.alpha_channel = raw.channels - 1;
     spec["oiio:UnassociatedAlpha"] = 1;

@@ -46,7 +46,10 @@ public:
         step.holdLightness = flip(), step.tintBlack = flip(), step.tintWhite = flip();
         return step;
     }
-    HueMove move(bool hueOnly) { return {between(-40, 40), hueOnly ? 1 : between(0.2, 1.8), hueOnly ? 0 : between(-0.1, 0.1)}; }
+    HueMove move(bool hueOnly)
+    {
+        return {between(-40, 40), hueOnly ? 1 : between(0.2, 1.8), hueOnly ? 0 : between(-0.1, 0.1)};
+    }
     HueShifts hues(bool hueOnly = false)
     {
         HueShifts step;
@@ -105,7 +108,11 @@ public:
     {
         Look look;
         for (int i = 0; i < steps; ++i) {
-            look.steps.push_back({parameters(whole(0, kPointwise - 1)), whole(0, 5) > 0, flip() ? 1 : between(0, 2), "note " + std::to_string(i), {}});
+            look.steps.push_back({parameters(whole(0, kPointwise - 1)),
+                                  whole(0, 5) > 0,
+                                  flip() ? 1 : between(0, 2),
+                                  "note " + std::to_string(i),
+                                  {}});
             if (whole(0, 2) == 0)
                 look.steps.back().guard = guard();
         }
@@ -157,7 +164,10 @@ private:
         else if constexpr (std::is_same_v<T, LookupTable>)
             return lookup();
         else if constexpr (std::is_same_v<T, UnknownStep>)
-            return T{"unheard-of", "{}", };
+            return T{
+                "unheard-of",
+                "{}",
+            };
         else
             return any<T>();
     }

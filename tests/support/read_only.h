@@ -7,7 +7,8 @@
 
 namespace amber::test {
 
-/// While it lives. File modes stop nobody who is root: then the process goes on as nobody meanwhile, and may pass through `outer`.
+/// While it lives. File modes stop nobody who is root: then the process goes on as nobody meanwhile, and may pass
+/// through `outer`.
 class ReadOnly {
 public:
     ReadOnly(const std::filesystem::path& outer, const std::filesystem::path& folder) : m_folder(folder)

@@ -17,7 +17,8 @@ inline Ran run(const std::string& command)
 {
     const TemporaryFolder folder;
     Ran ran;
-    const int raw = std::system((command + " >" + (folder / "out").string() + " 2>" + (folder / "err").string()).c_str());
+    const int raw =
+        std::system((command + " >" + (folder / "out").string() + " 2>" + (folder / "err").string()).c_str());
     ran.status = WIFEXITED(raw) ? WEXITSTATUS(raw) : 128 + WTERMSIG(raw);
     ran.out = readText(folder / "out");
     ran.err = readText(folder / "err");

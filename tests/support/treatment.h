@@ -17,14 +17,16 @@ inline Look treatment(std::uint64_t seed)
     };
     if (random.flip()) {
         ToneCurve curve;
-        const double floor = random.between(0, 0.1), low = random.between(-0.06, 0.04), high = random.between(-0.04, 0.06);
+        const double floor = random.between(0, 0.1), low = random.between(-0.06, 0.04),
+                     high = random.between(-0.04, 0.06);
         curve.all = {{0, floor}, {0.3, 0.3 + low}, {0.7, 0.7 + high}, {1, random.between(0.9, 1)}};
         curve.mode = random.flip() ? ToneCurve::Mode::EveryChannel : ToneCurve::Mode::LightnessOnly;
         add(curve);
     }
     if (random.flip()) {
         Primaries p;
-        p.redTurn = random.between(-8, 8), p.blueTurn = random.between(-8, 8), p.greenPurity = random.between(0.85, 1.15);
+        p.redTurn = random.between(-8, 8), p.blueTurn = random.between(-8, 8),
+        p.greenPurity = random.between(0.85, 1.15);
         add(p);
     }
     if (random.flip()) {
@@ -35,7 +37,8 @@ inline Look treatment(std::uint64_t seed)
         add(hues);
     }
     SplitToning tint;
-    tint.dyes = {{random.between(0.1, 0.4), random.between(0, 360), random.between(0, 0.04), 0.45, {}}, {random.between(0.6, 0.95), random.between(0, 360), random.between(0.01, 0.05), 0.45, {}}};
+    tint.dyes = {{random.between(0.1, 0.4), random.between(0, 360), random.between(0, 0.04), 0.45, {}},
+                 {random.between(0.6, 0.95), random.between(0, 360), random.between(0.01, 0.05), 0.45, {}}};
     add(tint);
     return look;
 }

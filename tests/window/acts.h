@@ -5,7 +5,8 @@
 
 namespace amber::test {
 
-/// "drag", "import" or "export" on a folder of pictures. Returns the process's exit status, if it is let live that long.
+/// "drag", "import" or "export" on a folder of pictures. Returns the process's exit status, if it is let live that
+/// long.
 int act(const QString& what, const QString& folder);
 /// Where the drag after one that ended at `y` ends, about.
 double nextDragTarget(double y);

@@ -2,9 +2,9 @@
 #include "app/places/balance/balance_place.h"
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/intake.h"
+#include "core/frame/frame_balance.h"
 #include "core/image/write.h"
 #include "core/job/bring_in.h"
-#include "core/frame/frame_balance.h"
 #include "tests/window/window_support.h"
 
 #include <exiv2/exiv2.hpp>
@@ -17,7 +17,8 @@ namespace {
 
 namespace fs = std::filesystem;
 
-/// One scene of coloured things on a textured ground, seen as a camera without any rendering would, `stops` lighter and under another light.
+/// One scene of coloured things on a textured ground, seen as a camera without any rendering would, `stops` lighter and
+/// under another light.
 void writeTake(const fs::path& path, double stops, double kelvin, int minute, int shift = 0)
 {
     constexpr int kWidth = 480, kHeight = 320;
@@ -37,7 +38,8 @@ void writeTake(const fs::path& path, double stops, double kelvin, int minute, in
                 if ((sx - cx) * (sx - cx) + (y - cy) * (y - cy) < r * r)
                     c = of;
             };
-            disc(110, 100, 50, {0.10, 0.22, 0.14}), disc(250, 180, 60, {0.30, 0.12, 0.04}), disc(390, 90, 45, {0.30, 0.26, 0.05}), disc(400, 240, 40, {0.08, 0.10, 0.24});
+            disc(110, 100, 50, {0.10, 0.22, 0.14}), disc(250, 180, 60, {0.30, 0.12, 0.04}),
+                disc(390, 90, 45, {0.30, 0.26, 0.05}), disc(400, 240, 40, {0.08, 0.10, 0.24});
             c = apply(light, c);
             float* p = image.mutableView().row(y) + 3 * x;
             p[0] = static_cast<float>(c.r), p[1] = static_cast<float>(c.g), p[2] = static_cast<float>(c.b);
@@ -48,7 +50,8 @@ void writeTake(const fs::path& path, double stops, double kelvin, int minute, in
     Exiv2::ExifData& exif = file->exifData();
     exif["Exif.Image.Model"] = "Made-up One";
     exif["Exif.Photo.DateTimeOriginal"] = QString("2026:05:04 10:%1:00").arg(minute, 2, 10, QChar('0')).toStdString();
-    exif["Exif.Photo.ExposureTime"] = Exiv2::URational(static_cast<std::uint32_t>(std::lround(1000000 * std::exp2(stops) / 60)), 1000000);
+    exif["Exif.Photo.ExposureTime"] =
+        Exiv2::URational(static_cast<std::uint32_t>(std::lround(1000000 * std::exp2(stops) / 60)), 1000000);
     exif["Exif.Photo.FNumber"] = Exiv2::URational(4, 1);
     exif["Exif.Photo.ISOSpeedRatings"] = std::uint16_t(100);
     file->writeMetadata();
@@ -82,7 +85,8 @@ protected:
     bool solve()
     {
         click("balanceSolve");
-        return waitUntil([&] { return !app->window().balance().task().isRunning(); }) && app->window().balance().model().hasProposals();
+        return waitUntil([&] { return !app->window().balance().task().isRunning(); }) &&
+               app->window().balance().model().hasProposals();
     }
     FrameBalance of(const char* stem) { return app->document().balances().of(id(stem)); }
 
@@ -104,7 +108,10 @@ TEST_F(BalanceWindow, SolvesShowsTakesUndoesAndKeepsIt)
     // The proposed picture is on show: choosing the row shows b nearer to its lead than it came.
     table.setCurrentIndex(model.index(model.rowOf(id("b")), 0));
     PictureView& after = app->window().balance().after();
-    ASSERT_TRUE(waitUntil([&] { return after.caption().contains("proposed") && !after.image().isNull() && !app->find<PictureView>("balanceLead").image().isNull(); }));
+    ASSERT_TRUE(waitUntil([&] {
+        return after.caption().contains("proposed") && !after.image().isNull() &&
+               !app->find<PictureView>("balanceLead").image().isNull();
+    }));
     // d is not wanted: its tick goes.
     ASSERT_TRUE(model.setData(model.index(model.rowOf(id("d")), 0), Qt::Unchecked, Qt::CheckStateRole));
     click("balanceTake");
@@ -182,7 +189,8 @@ TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
     app->document().setGroups(groups);
     app->document().setFrameInHand(id("a"));
     std::vector<KeyColour> keys;
-    for (const auto& [name, x, y] : {std::tuple("green", 110, 100), std::tuple("clay", 250, 180), std::tuple("blue", 400, 240)}) {
+    for (const auto& [name, x, y] :
+         {std::tuple("green", 110, 100), std::tuple("clay", 250, 180), std::tuple("blue", 400, 240)}) {
         KeyColour key;
         key.name = name, key.frame = id("a"), key.place = pointPlace(x / 480.0, y / 320.0, 480, 320);
         keys.push_back(key);
@@ -199,7 +207,13 @@ TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
     for (const char* stem : {"b", "c", "d"})
         for (std::size_t k = 0; k < 3; ++k) {
             ASSERT_TRUE(reading(stem).finished[k]) << stem << k;
-            EXPECT_LT(std::abs((reading(stem).places[k].left + reading(stem).places[k].right) / 2 - ((keys[k].place.left + keys[k].place.right) / 2 - (stem[0] == 'b' ? 6 : stem[0] == 'c' ? 12 : 3) / 480.0)), 0.02) << "found where the take moved it";
+            EXPECT_LT(std::abs((reading(stem).places[k].left + reading(stem).places[k].right) / 2 -
+                               ((keys[k].place.left + keys[k].place.right) / 2 - (stem[0] == 'b'   ? 6
+                                                                                  : stem[0] == 'c' ? 12
+                                                                                                   : 3) /
+                                                                                     480.0)),
+                      0.02)
+                << "found where the take moved it";
         }
     EXPECT_LT(proof.model().table().within, 0.7);
     const double before = proof.model().table().allSpread;
@@ -226,7 +240,10 @@ TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
     EXPECT_EQ(first.cause, Outlier::Cause::Exposure);
     EXPECT_NEAR(first.cure.exposureStops, -0.8, 0.15);
     app->find<QListWidget>("outliers").setCurrentRow(0);
-    ASSERT_TRUE(waitUntil([&] { return !app->find<PictureView>("cellHere").image().isNull() && !app->find<PictureView>("cellLead").image().isNull(); }));
+    ASSERT_TRUE(waitUntil([&] {
+        return !app->find<PictureView>("cellHere").image().isNull() &&
+               !app->find<PictureView>("cellLead").image().isNull();
+    }));
     EXPECT_TRUE(app->find<QLabel>("cellCause").text().contains("lighter"));
     click("takeCure");
     ASSERT_TRUE(waitUntil([&] { return !proof.task().isRunning() && proof.model().table().outliers.empty(); }));
@@ -238,7 +255,8 @@ TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
     PictureView& here = app->find<PictureView>("cellHere");
     ASSERT_TRUE(waitUntil([&] { return here.isMarking() && !here.image().isNull(); }));
     const QRectF area = here.pictureArea();
-    QTest::mouseClick(&here, Qt::LeftButton, {}, (area.topLeft() + QPointF(0.3 * area.width(), 0.9 * area.height())).toPoint());
+    QTest::mouseClick(&here, Qt::LeftButton, {},
+                      (area.topLeft() + QPointF(0.3 * area.width(), 0.9 * area.height())).toPoint());
     const auto frame = proof.model().readings()[2].frame;
     ASSERT_TRUE(app->document().balances().keyPlace("green", frame));
     EXPECT_TRUE(app->document().balances().keyPlace("green", frame)->isConfirmed);
@@ -274,12 +292,15 @@ TEST_F(BalanceWindow, PicturesComeInAreKnownAgainAndArriveWhileWorking)
         for (int i = 0; i < 4; ++i) {
             half << std::string(1000, 'x') << std::flush;
             QTest::qWait(500);
-            EXPECT_EQ(std::count_if(app->document().frames().begin(), app->document().frames().end(), [](const Frame& f) { return f.path.stem() == "g"; }), 0);
+            EXPECT_EQ(std::count_if(app->document().frames().begin(), app->document().frames().end(),
+                                    [](const Frame& f) { return f.path.stem() == "g"; }),
+                      0);
         }
     }
     ASSERT_TRUE(waitUntil([&] { return app->document().frames().size() >= 7; }));
     ASSERT_TRUE(waitUntil([&] { return app->window().shoot().model().readCount() == 6; }));
-    ASSERT_TRUE(waitUntil([&] { return app->document().groupOf(id("f")) >= 0; })) << "what came later belongs to a light too";
+    ASSERT_TRUE(waitUntil([&] { return app->document().groupOf(id("f")) >= 0; }))
+        << "what came later belongs to a light too";
     app.reset();
     app = std::make_unique<OpenWindow>(folder.path());
     EXPECT_EQ(app->document().frames().size(), 7u);
@@ -298,7 +319,8 @@ TEST(BalanceWindowOnTheDemo, ABracketIsMergedIntoANewFrameThatStandsAmongItsPare
     const auto parents = shoot.model().brackets()[0].frames;
     shoot.sheet().setFocus();
     shoot.sheet().setCurrentIndex(shoot.sheet().model()->index(0, 0));
-    OpenWindow::whenOpen([](QWidget* dialog) { QTest::mouseClick(dialog->findChild<QPushButton*>("bracketMerge"), Qt::LeftButton); });
+    OpenWindow::whenOpen(
+        [](QWidget* dialog) { QTest::mouseClick(dialog->findChild<QPushButton*>("bracketMerge"), Qt::LeftButton); });
     QTest::keyClick(&shoot.sheet(), Qt::Key_B);
     ASSERT_TRUE(waitUntil([&] { return app.document().frames().size() == 4; }));
     const Frame merged = app.document().frames().back();
@@ -315,11 +337,13 @@ TEST(BalanceWindowOnTheDemo, ABracketIsMergedIntoANewFrameThatStandsAmongItsPare
     double apart = 0;
     const auto count = static_cast<std::size_t>(lit.width()) * static_cast<std::size_t>(lit.height());
     for (std::size_t i = 0; i < count; ++i)
-        apart += std::abs(std::cbrt(static_cast<double>(lit.view().data[3 * i + 1])) - std::cbrt(static_cast<double>(middle->image.view().data[3 * i + 1])));
+        apart += std::abs(std::cbrt(static_cast<double>(lit.view().data[3 * i + 1])) -
+                          std::cbrt(static_cast<double>(middle->image.view().data[3 * i + 1])));
     EXPECT_LT(apart / static_cast<double>(count), 0.015);
     // One exposure chosen instead: the others are handed over no longer when that is asked for.
     shoot.sheet().setCurrentIndex(shoot.sheet().model()->index(0, 0));
-    OpenWindow::whenOpen([](QWidget* dialog) { QTest::mouseClick(dialog->findChild<QPushButton*>("bracketUse2"), Qt::LeftButton); });
+    OpenWindow::whenOpen(
+        [](QWidget* dialog) { QTest::mouseClick(dialog->findChild<QPushButton*>("bracketUse2"), Qt::LeftButton); });
     QTest::keyClick(&shoot.sheet(), Qt::Key_B);
     EXPECT_EQ(app.document().frameInHand(), parents[1]);
     EXPECT_EQ(app.document().choice("unused/" + std::to_string(parents[0])), "1");

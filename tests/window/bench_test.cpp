@@ -33,14 +33,19 @@ TEST_F(ABench, RandomDragsAndKeysNeverMakeAnInvalidLookAndAllCanBeUndone)
         ASSERT_TRUE(m_app.addStep(title));
     const char* const plots[] = {"curvePlot", "dyePlot", "dyeHuePlot", "familyPlot"};
     const int steps[] = {0, 1, 1, 2};
-    constexpr Qt::Key kKeys[] = {Qt::Key_Left, Qt::Key_Right, Qt::Key_Up, Qt::Key_Down, Qt::Key_PageUp, Qt::Key_PageDown, Qt::Key_Insert, Qt::Key_Delete, Qt::Key_Home};
+    constexpr Qt::Key kKeys[] = {Qt::Key_Left,     Qt::Key_Right,  Qt::Key_Up,     Qt::Key_Down, Qt::Key_PageUp,
+                                 Qt::Key_PageDown, Qt::Key_Insert, Qt::Key_Delete, Qt::Key_Home};
     for (int i = 0; i < 240; ++i) {
         const int which = random.whole(0, 3);
         m_app.document().selectStep(steps[which]);
         auto& plot = m_app.find<AxisPlot>(plots[which]);
-        const auto anywhere = [&] { return QPoint(random.whole(-30, plot.width() + 30), random.whole(-30, plot.height() + 30)); };
+        const auto anywhere = [&] {
+            return QPoint(random.whole(-30, plot.width() + 30), random.whole(-30, plot.height() + 30));
+        };
         if (random.flip()) {
-            const QPoint from = plot.handleCount() > 0 && random.flip() ? plot.handlePlace(random.whole(0, plot.handleCount() - 1)).toPoint() : anywhere();
+            const QPoint from = plot.handleCount() > 0 && random.flip()
+                                    ? plot.handlePlace(random.whole(0, plot.handleCount() - 1)).toPoint()
+                                    : anywhere();
             OpenWindow::drag(plot, from, anywhere() - from, 3);
         } else {
             QTest::keyClick(&plot, kKeys[random.whole(0, 8)], random.flip() ? Qt::ShiftModifier : Qt::NoModifier);
@@ -146,11 +151,14 @@ TEST(RenderService, OnlyTheNewestWaitingRequestIsShown)
     auto picture = readPicture(folder / "frame-0.png");
     ASSERT_TRUE(picture);
     Image samples = picture->image;
-    const auto proxy = std::make_shared<const Proxy>(Proxy{std::move(picture->image), std::move(samples), picture->info});
+    const auto proxy =
+        std::make_shared<const Proxy>(Proxy{std::move(picture->image), std::move(samples), picture->info});
     RenderService service;
     std::vector<std::uint64_t> shown;
     QImage last;
-    QObject::connect(&service, &RenderService::rendered, [&](std::uint64_t number, std::int64_t, const QImage& after) { shown.push_back(number), last = after; });
+    QObject::connect(&service, &RenderService::rendered, [&](std::uint64_t number, std::int64_t, const QImage& after) {
+        shown.push_back(number), last = after;
+    });
     Random random(96);
     std::uint64_t newest = 0;
     Look look;
@@ -176,7 +184,8 @@ TEST(RenderService, MeasuresTheFrameBeforeAfterAndEnteringTheStep)
     const auto proxy = std::make_shared<const Proxy>(Proxy{picture->image, picture->image, picture->info});
     RenderService service;
     std::optional<MeasuredFrame> measured;
-    QObject::connect(&service, &RenderService::measured, [&](std::uint64_t, const MeasuredFrame& frame) { measured = frame; });
+    QObject::connect(&service, &RenderService::measured,
+                     [&](std::uint64_t, const MeasuredFrame& frame) { measured = frame; });
     RenderRequest request;
     ToneCurve up, down;
     up.all = {{0, 0.1}, {1, 1.0}};

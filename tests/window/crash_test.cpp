@@ -1,4 +1,5 @@
-// kill -9 during a drag, during import and during export: nothing older than the gesture in hand is lost, and no half file is left.
+// kill -9 during a drag, during import and during export: nothing older than the gesture in hand is lost, and no half
+// file is left.
 #include "core/base/content_hash.h"
 #include "core/job/job_store.h"
 #include "tests/window/acts.h"
@@ -13,7 +14,8 @@ namespace {
 
 namespace fs = std::filesystem;
 
-/// Starts this program again as a window that does one thing without end, and kills it after `lines` lines of its output.
+/// Starts this program again as a window that does one thing without end, and kills it after `lines` lines of its
+/// output.
 std::vector<std::string> actAndKill(const std::string& act, const fs::path& folder, int lines)
 {
     int pipe[2];
@@ -57,7 +59,8 @@ TEST(KillNine, DuringADragLosesOnlyTheGestureInHand)
         const auto& points = std::get<ToneCurve>(look->steps.at(0).parameters).all;
         // The last gesture that was reported, or one more that ended just before the end.
         const double reported = std::stod(said.back()), found = points.at(1).y;
-        EXPECT_TRUE(std::abs(found - reported) < 1e-6 || std::abs(found - nextDragTarget(reported)) < 0.02) << found << " after " << reported;
+        EXPECT_TRUE(std::abs(found - reported) < 1e-6 || std::abs(found - nextDragTarget(reported)) < 0.02)
+            << found << " after " << reported;
     }
     EXPECT_GT(gestures, 10u);
 }
@@ -75,7 +78,8 @@ TEST(KillNine, DuringImportLosesNoFrameAndTouchesNoPicture)
         ASSERT_TRUE(job) << job.error().message();
         EXPECT_EQ(job->frames()->size(), 40u);
         for (int i = 0; i < 40; ++i)
-            EXPECT_EQ(*contentHashOfFile(folder / ("frame-" + std::to_string(i) + ".png")), hashes[static_cast<std::size_t>(i)]);
+            EXPECT_EQ(*contentHashOfFile(folder / ("frame-" + std::to_string(i) + ".png")),
+                      hashes[static_cast<std::size_t>(i)]);
     }
     OpenWindow app(folder.path());
     EXPECT_TRUE(app.thumbnailsRead());

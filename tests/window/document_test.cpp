@@ -162,12 +162,19 @@ TEST_F(ADocument, AnyWalkOfGesturesCanBeUndoneToTheStart)
     for (int i = 0; i < 60; ++i) {
         const int steps = static_cast<int>(m_document.look().steps.size());
         switch (random.whole(0, 4)) {
-        case 0: m_document.addStep(random.parameters(random.whole(0, Random::kKinds - 1))); break;
-        case 1: m_document.removeStep(random.whole(0, 5)); break;
-        case 2: m_document.moveStep(random.whole(0, 5), random.whole(0, 5)); break;
+        case 0:
+            m_document.addStep(random.parameters(random.whole(0, Random::kKinds - 1)));
+            break;
+        case 1:
+            m_document.removeStep(random.whole(0, 5));
+            break;
+        case 2:
+            m_document.moveStep(random.whole(0, 5), random.whole(0, 5));
+            break;
         default:
             if (steps > 0) {
-                m_document.changeStep(random.whole(0, steps - 1), random.parameters(random.whole(0, Random::kKinds - 1)));
+                m_document.changeStep(random.whole(0, steps - 1),
+                                      random.parameters(random.whole(0, Random::kKinds - 1)));
                 m_document.commit("Changed");
             }
         }
@@ -207,7 +214,8 @@ TEST_F(ADocument, AFullDiskIsSaidAndTheChangeIsSavedWithTheNext)
     ASSERT_EQ(::setrlimit(RLIMIT_FSIZE, &all), 0);
     std::signal(SIGXFSZ, handler);
     ASSERT_EQ(m_failures.size(), 1);
-    EXPECT_TRUE(m_failures[0].startsWith("Not saved: ") && m_failures[0].contains(".amberjob")) << m_failures[0].toStdString();
+    EXPECT_TRUE(m_failures[0].startsWith("Not saved: ") && m_failures[0].contains(".amberjob"))
+        << m_failures[0].toStdString();
     EXPECT_EQ(std::get<ToneCurve>(m_document.look().steps[0].parameters).all[1].y, 0.61);
     m_document.addStep(HueShifts{});
     EXPECT_EQ(m_failures.size(), 1);

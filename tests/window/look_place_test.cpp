@@ -1,4 +1,5 @@
-// The Look place as an artist uses it: intent, side effects, marks, sweeps, versions, quiet judging; by mouse and by keyboard.
+// The Look place as an artist uses it: intent, side effects, marks, sweeps, versions, quiet judging; by mouse and by
+// keyboard.
 #include "app/findings/findings_panel.h"
 #include "app/instruments/instruments.h"
 #include "app/instruments/key_list.h"
@@ -51,7 +52,8 @@ protected:
     {
         for (QAction* action : menu->actions())
             if (action->text().startsWith(words))
-                return QTest::mouseClick(menu, Qt::LeftButton, {}, qobject_cast<QMenu*>(menu)->actionGeometry(action).center());
+                return QTest::mouseClick(menu, Qt::LeftButton, {},
+                                         qobject_cast<QMenu*>(menu)->actionGeometry(action).center());
         ADD_FAILURE() << "no " << words.toStdString() << " in the menu";
         menu->close();
     }
@@ -185,7 +187,8 @@ TEST_F(LookPlaceWindow, OverlaysAreInAColourThePictureDoesNotHave)
     ASSERT_TRUE(m_app->settled());
     const QImage after = m_app->picture().image();
     const auto changed = [&](double x, double y) {
-        const QColor a = before.pixelColor(static_cast<int>(x * before.width()), static_cast<int>(y * before.height())), b = after.pixelColor(static_cast<int>(x * before.width()), static_cast<int>(y * before.height()));
+        const QColor a = before.pixelColor(static_cast<int>(x * before.width()), static_cast<int>(y * before.height())),
+                     b = after.pixelColor(static_cast<int>(x * before.width()), static_cast<int>(y * before.height()));
         return std::abs(a.red() - b.red()) + std::abs(a.green() - b.green()) + std::abs(a.blue() - b.blue());
     };
     EXPECT_LT(changed(0.5, 0.2), 12) << "greys belong to no family";
@@ -247,8 +250,10 @@ TEST_F(LookPlaceWindow, SweepsGoFinerAreBookmarkedAndTablesAreEquallyStrong)
     EXPECT_EQ(m_app->find<QDoubleSpinBox>("sweepLow").value(), 90);
     EXPECT_EQ(m_app->find<QDoubleSpinBox>("sweepHigh").value(), 150);
     const TemporaryFolder tables;
-    std::ofstream(tables / "warm.cube") << "LUT_3D_SIZE 2\n0 0 0\n1 0 0\n0 .9 0\n1 .9 0\n0 0 .7\n1 0 .7\n0 .9 .7\n1 .9 .7\n";
-    std::ofstream(tables / "cold.cube") << "LUT_3D_SIZE 2\n0 0 0\n.6 0 0\n0 .8 0\n.6 .8 0\n0 0 1\n.6 0 1\n0 .8 1\n.6 .8 1\n";
+    std::ofstream(tables / "warm.cube")
+        << "LUT_3D_SIZE 2\n0 0 0\n1 0 0\n0 .9 0\n1 .9 0\n0 0 .7\n1 0 .7\n0 .9 .7\n1 .9 .7\n";
+    std::ofstream(tables / "cold.cube")
+        << "LUT_3D_SIZE 2\n0 0 0\n.6 0 0\n0 .8 0\n.6 .8 0\n0 0 1\n.6 0 1\n0 .8 1\n.6 .8 1\n";
     std::ofstream(tables / "broken.cube") << "LUT_3D_SIZE 2\n0 0 nan\n";
     place().sweep().sweepTables(QString::fromStdString(tables.path().string()));
     ASSERT_TRUE(waitUntil([&] { return sheet.isDone() && sheet.count() == 2; }));
@@ -275,7 +280,8 @@ TEST_F(LookPlaceWindow, TheTrayShowsVersionsOnFramesTheirMapsAndWhatChanged)
     EXPECT_TRUE(sheet.item(1)->text().contains("wall L* 20")) << "the surround is recorded with the verdict";
     EXPECT_GT(sheet.differenceOf(1), 1);
     sheet.setCurrentRow(1);
-    EXPECT_TRUE(m_app->find<QLabel>("trayChanges").text().contains("Contrast: slope")) << m_app->find<QLabel>("trayChanges").text().toStdString();
+    EXPECT_TRUE(m_app->find<QLabel>("trayChanges").text().contains("Contrast: slope"))
+        << m_app->find<QLabel>("trayChanges").text().toStdString();
     const auto& companions = m_app->document().companions();
     ASSERT_TRUE(waitUntil([&] {
         place().tray().findChild<QComboBox*>("trayFrames")->setCurrentIndex(1);
@@ -410,15 +416,20 @@ TEST_F(LookPlaceWindow, EveryControlHasANameAndTheKeyboardReachesAll)
     ASSERT_TRUE(m_app->addStep("Hue shifts"));
     const auto walk = [&](const char* where) {
         for (QWidget* w : m_app->window().findChildren<QWidget*>()) {
-            const bool control = qobject_cast<QAbstractButton*>(w) || qobject_cast<QComboBox*>(w) || qobject_cast<QAbstractSpinBox*>(w) || qobject_cast<QAbstractItemView*>(w) || (qobject_cast<QLineEdit*>(w) && !qobject_cast<QAbstractSpinBox*>(w->parentWidget())) || w->focusPolicy() == Qt::StrongFocus;
+            const bool control = qobject_cast<QAbstractButton*>(w) || qobject_cast<QComboBox*>(w) ||
+                                 qobject_cast<QAbstractSpinBox*>(w) || qobject_cast<QAbstractItemView*>(w) ||
+                                 (qobject_cast<QLineEdit*>(w) && !qobject_cast<QAbstractSpinBox*>(w->parentWidget())) ||
+                                 w->focusPolicy() == Qt::StrongFocus;
             if (!control || !w->isVisible() || w->objectName().startsWith("qt_") || qobject_cast<QScrollBar*>(w))
                 continue;
             auto* described = QAccessible::queryAccessibleInterface(w);
             ASSERT_TRUE(described) << where;
-            EXPECT_FALSE(described->text(QAccessible::Name).isEmpty()) << where << ": " << w->metaObject()->className() << " " << w->objectName().toStdString();
+            EXPECT_FALSE(described->text(QAccessible::Name).isEmpty())
+                << where << ": " << w->metaObject()->className() << " " << w->objectName().toStdString();
         }
     };
-    for (const auto view : {LookPlace::View::Wall, LookPlace::View::Sweep, LookPlace::View::Tray, LookPlace::View::Library}) {
+    for (const auto view :
+         {LookPlace::View::Wall, LookPlace::View::Sweep, LookPlace::View::Tray, LookPlace::View::Library}) {
         place().showView(view);
         walk("view");
     }
@@ -437,7 +448,8 @@ TEST_F(LookPlaceWindow, EveryControlHasANameAndTheKeyboardReachesAll)
         ASSERT_TRUE(QApplication::focusWidget());
         reached.insert(QApplication::focusWidget()->objectName());
     }
-    for (const char* name : {"frameInHand", "stepLine", "keyList", "familyPlot", "hueTurn", "stepStrength", "showSweep", "viewMenuButton", "lookNew"})
+    for (const char* name : {"frameInHand", "stepLine", "keyList", "familyPlot", "hueTurn", "stepStrength", "showSweep",
+                             "viewMenuButton", "lookNew"})
         EXPECT_TRUE(reached.count(name)) << name;
     // And a key colour is marked without a mouse.
     m_app->key(Qt::Key_M, Qt::ControlModifier);
@@ -451,19 +463,25 @@ TEST_F(LookPlaceWindow, EveryControlHasANameAndTheKeyboardReachesAll)
     QTest::keyClick(&m_app->picture(), Qt::Key_Escape);
     EXPECT_FALSE(m_app->picture().isMarking());
     ASSERT_EQ(m_app->document().keyColours().size(), 1u);
-    EXPECT_NEAR((m_app->document().keyColours()[0].place.left + m_app->document().keyColours()[0].place.right) / 2, 0.48, 1e-6);
+    EXPECT_NEAR((m_app->document().keyColours()[0].place.left + m_app->document().keyColours()[0].place.right) / 2,
+                0.48, 1e-6);
 }
 
 TEST_F(LookPlaceWindow, EveryThemeIsNeutralAndReadable)
 {
     const auto contrast = [](const QColor& a, const QColor& b) {
-        const auto light = [](const QColor& c) { return 0.2126 * decodeComponent(RgbSpace::Srgb, c.redF()) + 0.7152 * decodeComponent(RgbSpace::Srgb, c.greenF()) + 0.0722 * decodeComponent(RgbSpace::Srgb, c.blueF()); };
+        const auto light = [](const QColor& c) {
+            return 0.2126 * decodeComponent(RgbSpace::Srgb, c.redF()) +
+                   0.7152 * decodeComponent(RgbSpace::Srgb, c.greenF()) +
+                   0.0722 * decodeComponent(RgbSpace::Srgb, c.blueF());
+        };
         const double x = light(a) + 0.05, y = light(b) + 0.05;
         return x > y ? x / y : y / x;
     };
     for (const auto theme : {theme::Theme::PrintRoom, theme::Theme::Dim, theme::Theme::HighContrast}) {
         theme::choose(theme);
-        for (const QColor& c : {theme::kDesk, theme::kPaper, theme::kRaised, theme::kPressed, theme::kWall, theme::kInk, theme::kQuietInk, theme::kHairline, theme::kGhost, theme::kShape, theme::kFaintShape})
+        for (const QColor& c : {theme::kDesk, theme::kPaper, theme::kRaised, theme::kPressed, theme::kWall, theme::kInk,
+                                theme::kQuietInk, theme::kHairline, theme::kGhost, theme::kShape, theme::kFaintShape})
             EXPECT_TRUE(c.red() == c.green() && c.green() == c.blue());
         for (const QColor& surface : {theme::kDesk, theme::kPaper, theme::kRaised})
             EXPECT_GE(contrast(theme::kInk, surface), 4.5);
@@ -488,13 +506,15 @@ TEST_F(LookPlaceWindow, EveryThemeIsNeutralAndReadable)
 void tryEverything(OpenWindow& app)
 {
     for (QAction* action : app.window().actions()) {
-        static const QStringList kDialogs{"shortcut-help", "shortcut-open", "shortcut-pin", "shortcut-add", "shortcut-quit"};
+        static const QStringList kDialogs{"shortcut-help", "shortcut-open", "shortcut-pin", "shortcut-add",
+                                          "shortcut-quit"};
         if (!kDialogs.contains(action->objectName()))
             action->trigger();
         QCoreApplication::processEvents();
     }
     LookPlace& place = app.window().look();
-    for (const auto view : {LookPlace::View::Compare, LookPlace::View::Sweep, LookPlace::View::Tray, LookPlace::View::Library, LookPlace::View::Wall}) {
+    for (const auto view : {LookPlace::View::Compare, LookPlace::View::Sweep, LookPlace::View::Tray,
+                            LookPlace::View::Library, LookPlace::View::Wall}) {
         place.showView(view);
         for (TileSheet* sheet : place.findChildren<TileSheet*>())
             if (sheet->isVisible())

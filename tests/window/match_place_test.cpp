@@ -23,11 +23,13 @@ protected:
     {
         fs::create_directory(folder / "job");
         for (const char* name : {"north-window-02", "north-window-05", "north-window-06", "yard-04"})
-            fs::copy_file(kDemo / "frames" / (std::string(name) + ".jpg"), folder / "job" / (std::string(name) + ".jpg"));
+            fs::copy_file(kDemo / "frames" / (std::string(name) + ".jpg"),
+                          folder / "job" / (std::string(name) + ".jpg"));
         // A finished picture: one of the frames under a look that nobody tells.
         auto picture = readReduced(kDemo / "frames/north-window-02.jpg", 900, false);
         render(RenderPlan::compile(treatment(3)).value(), picture->image.view(), picture->image.mutableView());
-        ASSERT_TRUE(writePicture(folder / "finished.jpg", picture->image.view(), {}, {FileFormat::Jpeg, RgbSpace::Srgb, 95}, {}));
+        ASSERT_TRUE(writePicture(folder / "finished.jpg", picture->image.view(), {},
+                                 {FileFormat::Jpeg, RgbSpace::Srgb, 95}, {}));
         open();
     }
     void open()
@@ -45,7 +47,10 @@ protected:
     }
     MatchPlace& match() { return app->window().match(); }
     void click(const char* name) { QTest::mouseClick(&app->find(name), Qt::LeftButton); }
-    bool rested() { return waitUntil([&] { return match().isAtRest() && !match().ours().image().isNull(); }); }
+    bool rested()
+    {
+        return waitUntil([&] { return match().isAtRest() && !match().ours().image().isNull(); });
+    }
     void goTo(const char* stem)
     {
         app->document().setFrameInHand(id(stem));
@@ -70,7 +75,8 @@ TEST_F(MatchWindow, RowsAreTakenOneByOneAndAllAtOnceUndoneAndKept)
     const std::size_t before = app->look().steps.size();
     ASSERT_EQ(before, 0u);
     // The command says the same numbers.
-    const Ran ran = amber("--json match reference " + (folder / "finished.jpg").string() + " " + (folder / "job/north-window-06.jpg").string() + " -o " + (folder / "found.json").string());
+    const Ran ran = amber("--json match reference " + (folder / "finished.jpg").string() + " " +
+                          (folder / "job/north-window-06.jpg").string() + " -o " + (folder / "found.json").string());
     ASSERT_EQ(ran.status, 0) << ran.err;
     const auto report = nlohmann::json::parse(ran.out);
     const auto& reported = report["rows"];
@@ -115,7 +121,8 @@ TEST_F(MatchWindow, RowsAreTakenOneByOneAndAllAtOnceUndoneAndKept)
     const QRect name = line.groupRectOf(static_cast<int>(before));
     ASSERT_FALSE(name.isEmpty());
     QTest::mouseClick(&line, Qt::LeftButton, {}, name.center());
-    EXPECT_TRUE(std::all_of(app->look().steps.begin() + static_cast<std::ptrdiff_t>(before), app->look().steps.end(), [](const Step& s) { return !s.enabled; }));
+    EXPECT_TRUE(std::all_of(app->look().steps.begin() + static_cast<std::ptrdiff_t>(before), app->look().steps.end(),
+                            [](const Step& s) { return !s.enabled; }));
     app->key(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(app->look(), taken);
 
@@ -123,7 +130,8 @@ TEST_F(MatchWindow, RowsAreTakenOneByOneAndAllAtOnceUndoneAndKept)
     open();
     EXPECT_EQ(app->look(), taken);
     goTo("north-window-06");
-    ASSERT_TRUE(waitUntil([&] { return rested() && match().held().kind == Held::Kind::Pictures && match().model().rowCount() == 14; }));
+    ASSERT_TRUE(waitUntil(
+        [&] { return rested() && match().held().kind == Held::Kind::Pictures && match().model().rowCount() == 14; }));
     EXPECT_LT(match().model().ladder().distance(), start / 2);
     fs::remove(folder / "finished.jpg");
     open();
@@ -164,7 +172,8 @@ TEST_F(MatchWindow, TheSameThingInBothCanBeWipedAndMapped)
 TEST_F(MatchWindow, PairsAndTablesAreFittedReportedAndTaken)
 {
     goTo("yard-04");
-    match().holdPair(QString::fromStdString((kDemo / "pair/before.jpg").string()), QString::fromStdString((kDemo / "pair/after.jpg").string()));
+    match().holdPair(QString::fromStdString((kDemo / "pair/before.jpg").string()),
+                     QString::fromStdString((kDemo / "pair/after.jpg").string()));
     ASSERT_TRUE(rested());
     ASSERT_EQ(match().held().kind, Held::Kind::Pair);
     const FittedLook fit = match().held().fit.fit;
@@ -194,7 +203,8 @@ TEST_F(MatchWindow, PairsAndTablesAreFittedReportedAndTaken)
     ASSERT_TRUE(rested());
     EXPECT_TRUE(app->message().contains("same thing")) << app->message().toStdString();
     EXPECT_EQ(match().held().kind, Held::Kind::Table);
-    match().holdPair(QString::fromStdString((kDemo / "pair/before.jpg").string()), QString::fromStdString((kDemo / "pair/after.jpg").string()));
+    match().holdPair(QString::fromStdString((kDemo / "pair/before.jpg").string()),
+                     QString::fromStdString((kDemo / "pair/after.jpg").string()));
     match().task().cancel();
     ASSERT_TRUE(rested());
     EXPECT_EQ(match().held().kind, Held::Kind::Table);
@@ -207,14 +217,17 @@ TEST_F(MatchWindow, OneFrameIsMatchedToAnotherAndNoThird)
     click("matchFrame");
     ASSERT_TRUE(rested());
     goTo("north-window-05");
-    ASSERT_TRUE(waitUntil([&] { return rested() && match().model().rowCount() == 14 && app->find("matchTakeBalance").isVisible(); }));
+    ASSERT_TRUE(waitUntil(
+        [&] { return rested() && match().model().rowCount() == 14 && app->find("matchTakeBalance").isVisible(); }));
     // A key colour that both hold comes first.
     EXPECT_FALSE(app->find<QLabel>("matchBalanceWords").text().contains("key colours"));
     KeyColour wall;
     wall.name = "wall", wall.frame = id("north-window-02"), wall.place = {0.7, 0.1, 0.8, 0.2};
     app->document().setKeyColours({wall});
     app->document().balances().setKeyPlaces({{"wall", id("north-window-05"), {0.7, 0.1, 0.8, 0.2}, 1, true}});
-    EXPECT_TRUE(waitUntil([&] { return rested() && app->find<QLabel>("matchBalanceWords").text().contains("key colours"); })) << app->find<QLabel>("matchBalanceWords").text().toStdString();
+    EXPECT_TRUE(waitUntil([&] {
+        return rested() && app->find<QLabel>("matchBalanceWords").text().contains("key colours");
+    })) << app->find<QLabel>("matchBalanceWords").text().toStdString();
     click("matchTakeBalance");
     EXPECT_FALSE(app->document().balances().of(id("north-window-05")).light.isIdentity());
     ASSERT_TRUE(rested());
@@ -223,10 +236,14 @@ TEST_F(MatchWindow, OneFrameIsMatchedToAnotherAndNoThird)
     ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() > steps && rested(); }));
     for (int i = 0; i < match().model().rowCount(); ++i)
         if (match().model().isTakenWithAll(i)) {
-            EXPECT_TRUE(match().model().row(i)->isWithin()) << match().model().nameOf(*match().model().row(i)).toStdString() << " " << match().model().wordsOf(i).toStdString();
+            EXPECT_TRUE(match().model().row(i)->isWithin())
+                << match().model().nameOf(*match().model().row(i)).toStdString() << " "
+                << match().model().wordsOf(i).toStdString();
         }
     const Look third = app->document().lookOf(id("yard-04"));
-    EXPECT_TRUE(std::all_of(third.steps.begin(), third.steps.end(), [](const Step& s) { return s.group.empty() || isIdentity(s); })) << "other frames stay as they are";
+    EXPECT_TRUE(std::all_of(third.steps.begin(), third.steps.end(), [](const Step& s) {
+        return s.group.empty() || isIdentity(s);
+    })) << "other frames stay as they are";
     EXPECT_FALSE(app->document().look().reference);
 }
 

@@ -25,10 +25,7 @@ std::map<std::string, std::string> hashesOf(const fs::path& folder)
 
 class Hands {
 public:
-    Hands(OpenWindow& app, unsigned seed) : m_app(app), m_random(seed)
-    {
-        goOnInside();
-    }
+    Hands(OpenWindow& app, unsigned seed) : m_app(app), m_random(seed) { goOnInside(); }
 
     void act()
     {
@@ -36,7 +33,9 @@ public:
         if (m_random.whole(0, 29) == 0)
             window.go(static_cast<MainWindow::Place>(m_random.whole(0, 5)));
         if (m_random.whole(0, 2) == 0)
-            key(QApplication::focusWidget() && QApplication::focusWidget()->window() == &window ? QApplication::focusWidget() : &window);
+            key(QApplication::focusWidget() && QApplication::focusWidget()->window() == &window
+                    ? QApplication::focusWidget()
+                    : &window);
         else
             click(window);
         QCoreApplication::processEvents();
@@ -45,8 +44,8 @@ public:
     int insideActions() const { return m_inside; }
 
 private:
-    /// Menus and dialogs hold the program in a loop of their own: there the hands go on from timers, each begun before the one before it acts, for a
-    /// timer whose work opens the next dialog does not come again.
+    /// Menus and dialogs hold the program in a loop of their own: there the hands go on from timers, each begun before
+    /// the one before it acts, for a timer whose work opens the next dialog does not come again.
     void goOnInside()
     {
         QTimer::singleShot(3, &m_context, [this] {
@@ -59,19 +58,35 @@ private:
     {
         if (to->objectName() == "exportFolder")
             return;  // files of this test go nowhere else
-        static const std::vector<Qt::Key> keys{Qt::Key_Left, Qt::Key_Right, Qt::Key_Up, Qt::Key_Down, Qt::Key_Return, Qt::Key_Space, Qt::Key_Delete, Qt::Key_Insert, Qt::Key_Home, Qt::Key_End, Qt::Key_PageUp, Qt::Key_PageDown, Qt::Key_Tab, Qt::Key_Backtab, Qt::Key_Escape, Qt::Key_0, Qt::Key_1, Qt::Key_3, Qt::Key_5, Qt::Key_9, Qt::Key_Period, Qt::Key_Comma, Qt::Key_Minus, Qt::Key_B, Qt::Key_C, Qt::Key_D, Qt::Key_F1, Qt::Key_F2, Qt::Key_F3, Qt::Key_F4, Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8, Qt::Key_F9, Qt::Key_F10, Qt::Key_F11};
-        static const std::vector<Qt::Key> withControl{Qt::Key_Z, Qt::Key_Z, Qt::Key_W, Qt::Key_M, Qt::Key_I, Qt::Key_F, Qt::Key_B, Qt::Key_1, Qt::Key_2, Qt::Key_3, Qt::Key_4, Qt::Key_5, Qt::Key_6, Qt::Key_O, Qt::Key_A, Qt::Key_Plus};
+        static const std::vector<Qt::Key> keys{
+            Qt::Key_Left,   Qt::Key_Right,   Qt::Key_Up,     Qt::Key_Down,  Qt::Key_Return, Qt::Key_Space,
+            Qt::Key_Delete, Qt::Key_Insert,  Qt::Key_Home,   Qt::Key_End,   Qt::Key_PageUp, Qt::Key_PageDown,
+            Qt::Key_Tab,    Qt::Key_Backtab, Qt::Key_Escape, Qt::Key_0,     Qt::Key_1,      Qt::Key_3,
+            Qt::Key_5,      Qt::Key_9,       Qt::Key_Period, Qt::Key_Comma, Qt::Key_Minus,  Qt::Key_B,
+            Qt::Key_C,      Qt::Key_D,       Qt::Key_F1,     Qt::Key_F2,    Qt::Key_F3,     Qt::Key_F4,
+            Qt::Key_F5,     Qt::Key_F6,      Qt::Key_F7,     Qt::Key_F8,    Qt::Key_F9,     Qt::Key_F10,
+            Qt::Key_F11};
+        static const std::vector<Qt::Key> withControl{
+            Qt::Key_Z, Qt::Key_Z, Qt::Key_W, Qt::Key_M, Qt::Key_I, Qt::Key_F, Qt::Key_B, Qt::Key_1,
+            Qt::Key_2, Qt::Key_3, Qt::Key_4, Qt::Key_5, Qt::Key_6, Qt::Key_O, Qt::Key_A, Qt::Key_Plus};
         const int how = m_random.whole(0, 5);
         if (how <= 2)
             QTest::keyClick(to, keys[static_cast<std::size_t>(m_random.whole(0, static_cast<int>(keys.size()) - 1))]);
         else if (how == 3)
-            QTest::keyClick(to, keys[static_cast<std::size_t>(m_random.whole(0, 11))], m_random.whole(0, 1) ? Qt::ShiftModifier : Qt::AltModifier);
+            QTest::keyClick(to, keys[static_cast<std::size_t>(m_random.whole(0, 11))],
+                            m_random.whole(0, 1) ? Qt::ShiftModifier : Qt::AltModifier);
         else
-            QTest::keyClick(to, withControl[static_cast<std::size_t>(m_random.whole(0, static_cast<int>(withControl.size()) - 1))], m_random.whole(0, 3) ? Qt::ControlModifier : Qt::ControlModifier | Qt::ShiftModifier);
+            QTest::keyClick(
+                to, withControl[static_cast<std::size_t>(m_random.whole(0, static_cast<int>(withControl.size()) - 1))],
+                m_random.whole(0, 3) ? Qt::ControlModifier : Qt::ControlModifier | Qt::ShiftModifier);
     }
 
     /// Words and what only holds others together are not worth a click.
-    static bool takesHands(const QWidget& w) { return qstrcmp(w.metaObject()->className(), "QWidget") != 0 && !qobject_cast<const QLabel*>(&w) && !qobject_cast<const QStackedWidget*>(&w) && !qobject_cast<const QProgressBar*>(&w); }
+    static bool takesHands(const QWidget& w)
+    {
+        return qstrcmp(w.metaObject()->className(), "QWidget") != 0 && !qobject_cast<const QLabel*>(&w) &&
+               !qobject_cast<const QStackedWidget*>(&w) && !qobject_cast<const QProgressBar*>(&w);
+    }
 
     QWidget* anyWidget(QWidget& in)
     {
@@ -79,8 +94,14 @@ private:
         const bool wantsControl = m_random.whole(0, 1);
         QList<QWidget*> shown, controls;
         for (QWidget* w : in.findChildren<QWidget*>())
-            if (w->isVisible() && w->isEnabled() && w->window() == &in && w->width() > 2 && w->height() > 2 && takesHands(*w))
-                (qobject_cast<QAbstractSpinBox*>(w) || qobject_cast<QAbstractButton*>(w) || qobject_cast<StepLine*>(w) || QByteArray(w->metaObject()->className()).contains("Plot") || QByteArray(w->metaObject()->className()).contains("Axis") ? controls : shown) << w;
+            if (w->isVisible() && w->isEnabled() && w->window() == &in && w->width() > 2 && w->height() > 2 &&
+                takesHands(*w))
+                (qobject_cast<QAbstractSpinBox*>(w) || qobject_cast<QAbstractButton*>(w) ||
+                         qobject_cast<StepLine*>(w) || QByteArray(w->metaObject()->className()).contains("Plot") ||
+                         QByteArray(w->metaObject()->className()).contains("Axis")
+                     ? controls
+                     : shown)
+                    << w;
         if (shown.isEmpty() || (wantsControl && !controls.isEmpty()))
             shown = controls;
         return shown.isEmpty() ? nullptr : shown[m_random.whole(0, static_cast<int>(shown.size()) - 1)];
@@ -91,8 +112,11 @@ private:
         const QPointer<QWidget> w = anyWidget(in);
         if (!w)
             return;
-        const auto anyPlace = [&] { return QPoint(m_random.whole(0, w->width() - 1), m_random.whole(0, w->height() - 1)); };
-        const Qt::KeyboardModifiers modifiers[] = {Qt::NoModifier, Qt::NoModifier, Qt::NoModifier, Qt::ControlModifier, Qt::ShiftModifier};
+        const auto anyPlace = [&] {
+            return QPoint(m_random.whole(0, w->width() - 1), m_random.whole(0, w->height() - 1));
+        };
+        const Qt::KeyboardModifiers modifiers[] = {Qt::NoModifier, Qt::NoModifier, Qt::NoModifier, Qt::ControlModifier,
+                                                   Qt::ShiftModifier};
         const QPoint place = anyPlace();
         if (auto* number = qobject_cast<QAbstractSpinBox*>(w.data()); number && m_random.whole(0, 2)) {
             static const QString words[] = {"0.5", "1,25", "-3", "999999", "", "x", "40"};
@@ -100,7 +124,9 @@ private:
             return;
         }
         switch (m_random.whole(0, 5)) {
-        case 0: QTest::mouseDClick(w, Qt::LeftButton, {}, place); break;
+        case 0:
+            QTest::mouseDClick(w, Qt::LeftButton, {}, place);
+            break;
         case 1:
             QTest::mousePress(w, Qt::LeftButton, {}, place);
             for (int i = 0; i < 4 && w; ++i)
@@ -108,8 +134,11 @@ private:
             if (w)
                 QTest::mouseRelease(w, Qt::LeftButton, {}, anyPlace());
             break;
-        case 2: QTest::mouseClick(w, Qt::RightButton, {}, place); break;
-        default: QTest::mouseClick(w, Qt::LeftButton, modifiers[m_random.whole(0, 4)], place);
+        case 2:
+            QTest::mouseClick(w, Qt::RightButton, {}, place);
+            break;
+        default:
+            QTest::mouseClick(w, Qt::LeftButton, modifiers[m_random.whole(0, 4)], place);
         }
     }
 
@@ -117,7 +146,8 @@ private:
     {
         if (m_isInside)
             return;
-        QPointer<QWidget> open = QApplication::activePopupWidget() ? QApplication::activePopupWidget() : QApplication::activeModalWidget();
+        QPointer<QWidget> open =
+            QApplication::activePopupWidget() ? QApplication::activePopupWidget() : QApplication::activeModalWidget();
         if (!open || !open->isVisible())
             return;
         m_isInside = true;
@@ -138,7 +168,8 @@ private:
         } else {
             QWidget* const to = open;
             m_isInside = false;
-            m_random.whole(0, 1) ? click(*to) : QTest::keyClick(to, m_random.whole(0, 1) ? Qt::Key_Tab : Qt::Key_Return);
+            m_random.whole(0, 1) ? click(*to)
+                                 : QTest::keyClick(to, m_random.whole(0, 1) ? Qt::Key_Tab : Qt::Key_Return);
         }
         m_isInside = false;
     }
@@ -163,7 +194,9 @@ TEST(RandomHands, TwoThousandKeysAndClicksBreakNothingAndLoseNothing)
         app.document().addStep(ToneCurve{});
         app.document().addStep(HueShifts{});
         {
-            Hands hands(app, qEnvironmentVariableIsSet("AMBER_TEST_SEED") ? qEnvironmentVariableIntValue("AMBER_TEST_SEED") : kSeed);
+            Hands hands(app, qEnvironmentVariableIsSet("AMBER_TEST_SEED")
+                                 ? qEnvironmentVariableIntValue("AMBER_TEST_SEED")
+                                 : kSeed);
             std::set<MainWindow::Place> places;
             int changes = 0;
             const QObject counting;
@@ -175,7 +208,8 @@ TEST(RandomHands, TwoThousandKeysAndClicksBreakNothingAndLoseNothing)
             EXPECT_EQ(places.size(), 6u);
             EXPECT_GT(changes, 0) << "the hands did work";
             EXPECT_GT(hands.insideActions(), 10) << "menus and dialogs were met as well";
-            ASSERT_TRUE(waitUntil([&] { return !QApplication::activePopupWidget() && !QApplication::activeModalWidget(); }));
+            ASSERT_TRUE(
+                waitUntil([&] { return !QApplication::activePopupWidget() && !QApplication::activeModalWidget(); }));
         }
         // It still answers: a frame is taken in hand, a step is added and taken back.
         for (Task* task : app.window().findChildren<Task*>()) {

@@ -1,7 +1,8 @@
-// Nothing lost, nothing wrong: jobs that move, are damaged, lie where nothing can be written; pictures that are gone, replaced or cannot be read.
-#include "core/look/look_json.h"
+// Nothing lost, nothing wrong: jobs that move, are damaged, lie where nothing can be written; pictures that are gone,
+// replaced or cannot be read.
 #include "app/document/lost_frames.h"
 #include "app/places/balance/balance_place.h"
+#include "core/look/look_json.h"
 #include "tests/support/random_look.h"
 #include "tests/support/read_only.h"
 #include "tests/window/window_support.h"
@@ -45,8 +46,10 @@ fs::path workedOn(const fs::path& folder, int frames = 4)
 bool hasItsWork(Document& document)
 {
     const auto& frames = document.frames();
-    const auto second = std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return document.rating(f.id) == 4; });
-    return second != frames.end() && document.balances().of(second->id).light.exposureStops == 0.5 && document.look().name == "Look of this job" && document.look().steps.size() == 1;
+    const auto second =
+        std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return document.rating(f.id) == 4; });
+    return second != frames.end() && document.balances().of(second->id).light.exposureStops == 0.5 &&
+           document.look().name == "Look of this job" && document.look().steps.size() == 1;
 }
 
 QString question(OpenWindow& app, const char* which)
@@ -55,11 +58,16 @@ QString question(OpenWindow& app, const char* which)
     return words && words->isVisible() ? words->text() : QString();
 }
 
-void answer(OpenWindow& app, const char* which, int number) { QTest::mouseClick(&app.find<QPushButton>(qPrintable(QStringLiteral("question-%1-%2").arg(which).arg(number))), Qt::LeftButton); }
+void answer(OpenWindow& app, const char* which, int number)
+{
+    QTest::mouseClick(&app.find<QPushButton>(qPrintable(QStringLiteral("question-%1-%2").arg(which).arg(number))),
+                      Qt::LeftButton);
+}
 
 std::size_t lost(Document& document)
 {
-    return static_cast<std::size_t>(std::count_if(document.frames().begin(), document.frames().end(), [](const Frame& f) { return f.isLost; }));
+    return static_cast<std::size_t>(
+        std::count_if(document.frames().begin(), document.frames().end(), [](const Frame& f) { return f.isLost; }));
 }
 
 TEST(MovedJobWindow, AFolderMovedRenamedAndCopiedOpensWithItsWorkAndWithoutAQuestion)
@@ -78,7 +86,8 @@ TEST(MovedJobWindow, AFolderMovedRenamedAndCopiedOpensWithItsWorkAndWithoutAQues
         EXPECT_EQ(app.document().frames()[1].path, folder / place / "frame-1.png");
         EXPECT_TRUE(question(app, "lost").isEmpty() && question(app, "changed").isEmpty());
         EXPECT_EQ(JobStore::jobsInFolder(folder / place).size(), 1u) << "no second job beside it";
-        EXPECT_TRUE(app.find<QLineEdit>("exportFolder").text().startsWith(name(folder / place))) << "what is kept of places moves along";
+        EXPECT_TRUE(app.find<QLineEdit>("exportFolder").text().startsWith(name(folder / place)))
+            << "what is kept of places moves along";
     }
 }
 
@@ -88,14 +97,16 @@ TEST(MovedJobWindow, PicturesThatWereRenamedOrPutIntoAFolderAreFoundByContentWit
     workedOn(folder / "shoot");
     fs::create_directory(folder / "shoot/chosen");
     for (int n = 0; n < 3; ++n)
-        fs::rename(folder / ("shoot/frame-" + std::to_string(n) + ".png"), folder / ("shoot/chosen/client-" + std::to_string(n) + ".png"));
+        fs::rename(folder / ("shoot/frame-" + std::to_string(n) + ".png"),
+                   folder / ("shoot/chosen/client-" + std::to_string(n) + ".png"));
     fs::rename(folder / "shoot/frame-3.png", folder / "shoot/renamed.png");
     writeShoot(folder.path(), 9);
     fs::rename(folder / "frame-8.png", folder / "shoot/new one.png");
     {
         OpenWindow app(folder / "shoot");
         ASSERT_TRUE(waitUntil([&] { return !question(app, "lost").isEmpty(); }));
-        EXPECT_TRUE(question(app, "lost").contains("4 pictures are not where they were")) << question(app, "lost").toStdString();
+        EXPECT_TRUE(question(app, "lost").contains("4 pictures are not where they were"))
+            << question(app, "lost").toStdString();
         EXPECT_TRUE(hasItsWork(app.document()));
         answer(app, "lost", 0);
         EXPECT_EQ(lost(app.document()), 0u);
@@ -116,7 +127,8 @@ TEST(MovedJobWindow, PicturesInAnotherPlaceAreFoundOnceItIsShown)
     workedOn(folder / "shoot");
     fs::create_directories(folder / "elsewhere/deep");
     for (int n = 0; n < 4; ++n)
-        fs::rename(folder / ("shoot/frame-" + std::to_string(n) + ".png"), folder / ("elsewhere/deep/" + std::to_string(n) + ".png"));
+        fs::rename(folder / ("shoot/frame-" + std::to_string(n) + ".png"),
+                   folder / ("elsewhere/deep/" + std::to_string(n) + ".png"));
     OpenWindow app(folder / "shoot");
     ASSERT_TRUE(waitUntil([&] { return !question(app, "lost").isEmpty(); }));
     EXPECT_EQ(lost(app.document()), 4u);
@@ -124,7 +136,8 @@ TEST(MovedJobWindow, PicturesInAnotherPlaceAreFoundOnceItIsShown)
     // The wall says so and does not wait for ever.
     app.key(Qt::Key_3, Qt::ControlModifier);
     for (const char* view : {"frameInHand", "companion1", "companion2"})
-        EXPECT_TRUE(app.find<PictureView>(view).message().contains("not where it was")) << view << ": " << app.find<PictureView>(view).message().toStdString();
+        EXPECT_TRUE(app.find<PictureView>(view).message().contains("not where it was"))
+            << view << ": " << app.find<PictureView>(view).message().toStdString();
     app.window().findChild<LostFrames*>()->searchIn(name(folder / "elsewhere"));
     ASSERT_TRUE(waitUntil([&] { return lost(app.document()) == 0; }));
     EXPECT_TRUE(question(app, "lost").isEmpty());
@@ -160,7 +173,8 @@ TEST(MovedJobWindow, APictureReplacedByAnotherOfTheSameNameIsAskedAbout)
             ASSERT_EQ(app.document().frames().size(), 5u);
             EXPECT_TRUE(app.document().frames()[1].isLost);
             EXPECT_EQ(app.document().frames()[4].path, shoot / "frame-1.png");
-            EXPECT_EQ(app.document().rating(app.document().frames()[4].id), 0) << "the other picture is not given its work";
+            EXPECT_EQ(app.document().rating(app.document().frames()[4].id), 0)
+                << "the other picture is not given its work";
         }
     }
 }
@@ -201,9 +215,11 @@ TEST(HandoverWindow, IntoTheFolderOfTheShootNeverReplacesASiblingOrAnybodysFile)
         ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("exportState").text().startsWith("Done"); }));
         for (const auto& [file, bytes] : before)
             EXPECT_EQ(readText(folder / file), bytes) << file;
-        EXPECT_TRUE(app.find<QLabel>("exportState").text().contains("under another name")) << app.find<QLabel>("exportState").text().toStdString();
+        EXPECT_TRUE(app.find<QLabel>("exportState").text().contains("under another name"))
+            << app.find<QLabel>("exportState").text().toStdString();
     }
-    EXPECT_TRUE(fs::exists(folder / "frame-2-3.jpg")) << "the words are a frame that cannot be read, and have the name before";
+    EXPECT_TRUE(fs::exists(folder / "frame-2-3.jpg"))
+        << "the words are a frame that cannot be read, and have the name before";
     EXPECT_FALSE(fs::exists(folder / "frame-2-4.jpg")) << "the second time its own files are written anew";
 }
 
@@ -276,7 +292,8 @@ TEST(DamagedJobWindow, ABalanceThatCannotBeReadIsSaidKeptAndNotHandedOver)
     EXPECT_TRUE(app.message().contains("The balance of frame-1 cannot be read")) << app.message().toStdString();
     EXPECT_TRUE(app.message().contains("light groups cannot be read"));
     ASSERT_TRUE(app.thumbnailsRead());
-    EXPECT_EQ(app.document().choice("unreadable/groups"), "[{\"name\": 1}]") << "kept aside when lights are told apart anew";
+    EXPECT_EQ(app.document().choice("unreadable/groups"), "[{\"name\": 1}]")
+        << "kept aside when lights are told apart anew";
     app.key(Qt::Key_6, Qt::ControlModifier);
     QTest::mouseClick(&app.find<QPushButton>("exportStart"), Qt::LeftButton);
     ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("exportState").text().startsWith("Done"); }));
@@ -361,7 +378,8 @@ TEST(OddFiles, AFrameThatCannotBeReadIsReadOnceAndAgainOnceItHasChanged)
     ASSERT_TRUE(app.settled());
     EXPECT_EQ(faults, once) << "it was not read again";
     fs::rename(folder / "good.png_", folder / "frame-1.png");
-    EXPECT_TRUE(waitUntil([&] { return proxies.proxy(broken.id, broken.path) != nullptr; })) << "another file is another chance";
+    EXPECT_TRUE(waitUntil([&] { return proxies.proxy(broken.id, broken.path) != nullptr; }))
+        << "another file is another chance";
 }
 
 TEST(OddFiles, AFolderThatMayNotBeReadSaysSo)
@@ -402,7 +420,8 @@ TEST(LongWork, WhatItThrowsIsSaidAndTheProgramGoesOn)
     QString why;
     bool wasCancelled = false;
     QObject::connect(&task, &Task::broke, [&](const QString& words) { why = words; });
-    task.start([](const Task::Progress&, const CancelToken&) { throw std::runtime_error("out of a library"); }, [&](bool cancelled) { wasCancelled = cancelled; });
+    task.start([](const Task::Progress&, const CancelToken&) { throw std::runtime_error("out of a library"); },
+               [&](bool cancelled) { wasCancelled = cancelled; });
     ASSERT_TRUE(waitUntil([&] { return !task.isRunning(); }));
     EXPECT_TRUE(wasCancelled);
     EXPECT_EQ(why, "out of a library");
@@ -461,7 +480,8 @@ TEST(Shell, KeyboardFocusOnTheRailIsNoSecondChosenPlace)
 TEST(CommaLocale, FieldsTakeBothSignsAndFilesHaveAlwaysPoints)
 {
     if (std::getenv("AMBER_TEST_LOCALE")) {
-        EXPECT_STREQ(std::setlocale(LC_ALL, nullptr) ? std::setlocale(LC_CTYPE, nullptr) : "", "de_DE.UTF-8") << "the locale of the environment is in force";
+        EXPECT_STREQ(std::setlocale(LC_ALL, nullptr) ? std::setlocale(LC_CTYPE, nullptr) : "", "de_DE.UTF-8")
+            << "the locale of the environment is in force";
     }
     QLocale::setDefault(QLocale("de_DE"));
     const TemporaryFolder folder;
@@ -486,7 +506,8 @@ TEST(CommaLocale, FieldsTakeBothSignsAndFilesHaveAlwaysPoints)
     }
     OpenWindow again(folder.path());
     EXPECT_TRUE(again.message().isEmpty()) << again.message().toStdString();
-    EXPECT_EQ(again.document().framing(again.document().frames()[1].id), hole) << "crops and regions left out come back";
+    EXPECT_EQ(again.document().framing(again.document().frames()[1].id), hole)
+        << "crops and regions left out come back";
     EXPECT_EQ(again.document().balances().of(again.document().frames()[0].id).light.exposureStops, -0.75);
     QLocale::setDefault(QLocale::c());
 }

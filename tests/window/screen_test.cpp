@@ -1,4 +1,5 @@
-// What is on screen: words that can be translated, surfaces that are neutral, ink that can be read, pictures that repeat.
+// What is on screen: words that can be translated, surfaces that are neutral, ink that can be read, pictures that
+// repeat.
 #include "app/shell/screenshots.h"
 #include "app/theme/theme.h"
 #include "tests/window/window_support.h"
@@ -12,7 +13,10 @@ namespace {
 /// Marks every text that goes through translation.
 class Marking : public QTranslator {
 public:
-    QString translate(const char*, const char* source, const char*, int) const override { return QStringLiteral("«") + QString::fromUtf8(source) + QStringLiteral("»"); }
+    QString translate(const char*, const char* source, const char*, int) const override
+    {
+        return QStringLiteral("«") + QString::fromUtf8(source) + QStringLiteral("»");
+    }
     bool isEmpty() const override { return false; }
 };
 
@@ -21,7 +25,9 @@ bool hasWords(const QString& text) { return text.contains(QRegularExpression("[A
 /// Texts that are data or names and belong to no language.
 bool isData(const QString& text)
 {
-    static const QRegularExpression data("^(frame-\\d+|New look|amber-test-\\w+|sRGB|Display P3|opRGB|ProPhoto|Rec\\.2020|linear Rec\\.2020|Rose|Clay|Straw|Leaf|Lagoon|Dusk|Plum|/.*|\\w+\\.cube)$");
+    static const QRegularExpression data(
+        "^(frame-\\d+|New look|amber-test-\\w+|sRGB|Display P3|opRGB|ProPhoto|Rec\\.2020|linear "
+        "Rec\\.2020|Rose|Clay|Straw|Leaf|Lagoon|Dusk|Plum|/.*|\\w+\\.cube)$");
     return data.match(text).hasMatch();
 }
 
@@ -50,7 +56,8 @@ TEST(Screen, EveryWordGoesThroughTranslation)
     {
         OpenWindow app(folder.path());
         ASSERT_TRUE(app.thumbnailsRead() && app.goToLook());
-        for (const StepParameters& parameters : std::initializer_list<StepParameters>{ToneCurve{}, SplitToning{}, HueShifts{}, LookupTable{}})
+        for (const StepParameters& parameters :
+             std::initializer_list<StepParameters>{ToneCurve{}, SplitToning{}, HueShifts{}, LookupTable{}})
             app.document().addStep(parameters);
         app.window().look().bench().tableEditor().load(QString::fromStdString((folder / "one.cube").string()));
         app.document().pin({}, 50);
@@ -94,7 +101,8 @@ TEST(Screen, InkIsReadableOnEverySurface)
     EXPECT_GE(contrast(theme::kInk, theme::kDesk), kText);
     EXPECT_GE(contrast(theme::kQuietInk, theme::kDesk), kText);
     EXPECT_GE(contrast(theme::kQuietInk, theme::kPaper), kText);
-    EXPECT_GE(contrast(theme::kWallInk, theme::kWall), kText - 0.3);  // mid grey allows little more: black on it has 4.7
+    EXPECT_GE(contrast(theme::kWallInk, theme::kWall),
+              kText - 0.3);  // mid grey allows little more: black on it has 4.7
     for (const QColor& ink : theme::kChannelInk)
         EXPECT_GE(contrast(ink, theme::kPaper), kText);
     EXPECT_GE(contrast(theme::kAmber, theme::kPaper), kLines - 0.2);
@@ -102,7 +110,8 @@ TEST(Screen, InkIsReadableOnEverySurface)
 
 TEST(Screen, EverySurfaceIsNeutral)
 {
-    for (const QColor& c : {theme::kDesk, theme::kPaper, theme::kWall, theme::kInk, theme::kQuietInk, theme::kWallInk, theme::kHairline, theme::kGhost, theme::kShape, theme::kFaintShape})
+    for (const QColor& c : {theme::kDesk, theme::kPaper, theme::kWall, theme::kInk, theme::kQuietInk, theme::kWallInk,
+                            theme::kHairline, theme::kGhost, theme::kShape, theme::kFaintShape})
         EXPECT_TRUE(c.red() == c.green() && c.green() == c.blue()) << c.name().toStdString();
     // And as painted: nothing in the empty window has a tint but the amber of selection and focus.
     OpenWindow app;
@@ -127,7 +136,8 @@ TEST(Screen, ScreenshotsAreTheSameEveryTime)
         ASSERT_EQ(writeScreenshots(QString::fromStdString(folder->path().string())), 0);
     int pictures = 0;
     for (const auto& entry : std::filesystem::directory_iterator(one.path())) {
-        const QImage first(QString::fromStdString(entry.path().string())), second(QString::fromStdString((two / entry.path().filename().string()).string()));
+        const QImage first(QString::fromStdString(entry.path().string())),
+            second(QString::fromStdString((two / entry.path().filename().string()).string()));
         EXPECT_EQ(first, second) << entry.path().filename();
         if (entry.path().stem() != "bracket") {
             EXPECT_EQ(first.size(), QSize(1280, 800)) << entry.path().filename();

@@ -12,10 +12,14 @@ TEST(ShootWindow, FramesAreGroupedRatedFilteredAndAllOfItIsKept)
     writeShoot(folder.path(), 6);
     auto app = std::make_unique<OpenWindow>(folder.path());
     ASSERT_TRUE(app->thumbnailsRead());
-    ASSERT_TRUE(waitUntil([&] { return app->document().groups().size() == 1; })) << "without times or changes of light all is one light";
+    ASSERT_TRUE(waitUntil([&] { return app->document().groups().size() == 1; }))
+        << "without times or changes of light all is one light";
     EXPECT_EQ(app->document().groups()[0].frames.size(), 6u);
     QListView* sheet = &app->window().shoot().sheet();
-    const auto click = [&](int row, Qt::KeyboardModifiers modifiers = {}) { QTest::mouseClick(sheet->viewport(), Qt::LeftButton, modifiers, sheet->visualRect(sheet->model()->index(row, 0)).center()); };
+    const auto click = [&](int row, Qt::KeyboardModifiers modifiers = {}) {
+        QTest::mouseClick(sheet->viewport(), Qt::LeftButton, modifiers,
+                          sheet->visualRect(sheet->model()->index(row, 0)).center());
+    };
     // Two frames to a light of their own.
     click(1);
     QTest::keyClick(sheet, Qt::Key_Right, Qt::ShiftModifier);
@@ -28,7 +32,8 @@ TEST(ShootWindow, FramesAreGroupedRatedFilteredAndAllOfItIsKept)
                     QTest::keyClicks(name, "Lamp");
                     QTest::keyClick(dialog, Qt::Key_Return);
                 });
-                QTest::mouseClick(menu, Qt::LeftButton, {}, qobject_cast<QMenu*>(menu)->actionGeometry(action).center());
+                QTest::mouseClick(menu, Qt::LeftButton, {},
+                                  qobject_cast<QMenu*>(menu)->actionGeometry(action).center());
                 return;
             }
     });

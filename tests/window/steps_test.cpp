@@ -32,8 +32,18 @@ TEST_F(EverySteps, HasAnEditorThatDragsTypesAndExplains)
 {
     const struct {
         const char *title, *kind, *number;
-    } kinds[] = {{"Contrast", "contrast", "pivot"}, {"Tone bands", "tone-bands", "dark"}, {"Ends", "ends", "floor"}, {"Chroma", "chroma", "even"}, {"Primaries", "primaries", "greenTurn"}, {"Wash", "wash", "amount"},
-        {"Local contrast", "local-contrast", "size"}, {"Fine detail", "fine-detail", "size"}, {"Haze", "haze", "amount"}, {"Edge darkening", "edge-darkening", "begin"}, {"Grain", "grain", "midtones"}, {"Output sharpening", "output-sharpening", "radius"}};
+    } kinds[] = {{"Contrast", "contrast", "pivot"},
+                 {"Tone bands", "tone-bands", "dark"},
+                 {"Ends", "ends", "floor"},
+                 {"Chroma", "chroma", "even"},
+                 {"Primaries", "primaries", "greenTurn"},
+                 {"Wash", "wash", "amount"},
+                 {"Local contrast", "local-contrast", "size"},
+                 {"Fine detail", "fine-detail", "size"},
+                 {"Haze", "haze", "amount"},
+                 {"Edge darkening", "edge-darkening", "begin"},
+                 {"Grain", "grain", "midtones"},
+                 {"Output sharpening", "output-sharpening", "radius"}};
     for (const auto& kind : kinds) {
         ASSERT_TRUE(m_app.addStep(kind.title)) << kind.title;
         ASSERT_LE(m_app.window().width(), 1280) << kind.title;
@@ -48,7 +58,11 @@ TEST_F(EverySteps, HasAnEditorThatDragsTypesAndExplains)
         auto& number = m_app.find<QDoubleSpinBox>((std::string(kind.kind) + "." + kind.number).c_str());
         const double typed = (number.minimum() + number.maximum()) / 2 + (number.maximum() - number.minimum()) / 7;
         m_app.type(number, QLocale().toString(typed, 'f', number.decimals()));
-        EXPECT_NEAR(parametersOf(m_app.look().steps.back()).contains(kind.number) ? parametersOf(m_app.look().steps.back())[kind.number].get<double>() : -99, number.value(), 1e-9) << kind.title;
+        EXPECT_NEAR(parametersOf(m_app.look().steps.back()).contains(kind.number)
+                        ? parametersOf(m_app.look().steps.back())[kind.number].get<double>()
+                        : -99,
+                    number.value(), 1e-9)
+            << kind.title;
         // The control under the pointer explains itself.
         const QPointF middle = number.rect().center();
         QEnterEvent enter(middle, number.mapTo(&m_app.window(), middle), number.mapToGlobal(middle));
@@ -70,7 +84,8 @@ TEST_F(EverySteps, EffectsAreMeasuredFromTheStepItself)
     std::get<ToneBands>(with.parameters).dark = 0.6;
     const EffectPlot::Effect bands = EffectPlot::measure(with, without);
     const auto darkest = std::max_element(bands.lightness.begin(), bands.lightness.end());
-    EXPECT_NEAR(static_cast<double>(darkest - bands.lightness.begin()) / static_cast<double>(bands.lightness.size()), kBandCentres[1], 0.1);
+    EXPECT_NEAR(static_cast<double>(darkest - bands.lightness.begin()) / static_cast<double>(bands.lightness.size()),
+                kBandCentres[1], 0.1);
     EXPECT_NEAR(bands.lightness.back(), 0, 1e-4);
     Step local{LocalContrast{1, 3, {}}, true, 1, {}, {}}, none = local;
     none.enabled = false;
@@ -79,7 +94,9 @@ TEST_F(EverySteps, EffectsAreMeasuredFromTheStepItself)
     Step turned{Primaries{}, true, 1, {}, {}}, still = turned;
     std::get<Primaries>(turned.parameters).greenTurn = 15;
     const EffectPlot::Effect hues = EffectPlot::measure(turned, still);
-    EXPECT_GT(std::abs(*std::max_element(hues.turn.begin(), hues.turn.end(), [](double a, double b) { return std::abs(a) < std::abs(b); })), 3);
+    EXPECT_GT(std::abs(*std::max_element(hues.turn.begin(), hues.turn.end(),
+                                         [](double a, double b) { return std::abs(a) < std::abs(b); })),
+              3);
 }
 
 TEST_F(EverySteps, ContrastHoldsTheBrightnessOfTheFrameInHand)
@@ -157,8 +174,11 @@ TEST_F(EverySteps, WhatIsKeptPerPictureStaysWithItsFrameThroughReopening)
     m_app.type(m_app.find("edge-darkening.existing"), QLocale().toString(-0.5, 'f', 2));
     m_app.document().commitPending();
     const auto inHand = m_app.document().frameInHand();
-    const auto other = m_app.document().frames()[0].id == inHand ? m_app.document().frames()[1].id : m_app.document().frames()[0].id;
-    const auto existingOn = [](Document& document, std::int64_t frame) { return std::get<EdgeDarkening>(document.lookOf(frame).steps[0].parameters).existing; };
+    const auto other =
+        m_app.document().frames()[0].id == inHand ? m_app.document().frames()[1].id : m_app.document().frames()[0].id;
+    const auto existingOn = [](Document& document, std::int64_t frame) {
+        return std::get<EdgeDarkening>(document.lookOf(frame).steps[0].parameters).existing;
+    };
     EXPECT_EQ(existingOn(m_app.document(), inHand), -0.5);
     EXPECT_EQ(existingOn(m_app.document(), other), 0);
     m_app.document().setFrameInHand(other);
@@ -178,7 +198,8 @@ TEST_F(EverySteps, AnExportedTableComesWithItsTravelReport)
     ASSERT_TRUE(m_app.addStep("Grain"));
     m_app.type(m_app.find("grain.amount"), QLocale().toString(0.05, 'f', 3));
     for (const char* name : {"look.cube", "look.clf", "look.png", "look.cc"}) {
-        const auto report = m_app.window().look().exportTable(QString::fromStdString((m_folder.path() / name).string()));
+        const auto report =
+            m_app.window().look().exportTable(QString::fromStdString((m_folder.path() / name).string()));
         ASSERT_TRUE(report) << report.error().message();
         EXPECT_TRUE(report->contains("carries: Chroma")) << report->toStdString();
         EXPECT_TRUE(report->contains("leaves out: Grain"));

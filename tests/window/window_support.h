@@ -26,7 +26,9 @@ inline void writeShoot(const std::filesystem::path& folder, int count, const cha
         RawPicture raw{360, 240, 3, 8, {}};
         for (int y = 0; y < 240; ++y)
             for (int x = 0; x < 360; ++x) {
-                const QColor c = y < 100 ? QColor::fromHsv(0, 0, x * 255 / 359) : QColor::fromHsv((x * 359 / 360 + 40 * n) % 360, 90 + y / 2, 120 + (y + 13 * n) % 100);
+                const QColor c =
+                    y < 100 ? QColor::fromHsv(0, 0, x * 255 / 359)
+                            : QColor::fromHsv((x * 359 / 360 + 40 * n) % 360, 90 + y / 2, 120 + (y + 13 * n) % 100);
                 for (int v : {c.red(), c.green(), c.blue()})
                     raw.codes.push_back(static_cast<std::uint16_t>(v));
             }
@@ -66,11 +68,18 @@ public:
     }
     QString message() { return find("messageBar").isVisible() ? find<QLabel>("message").text() : QString(); }
 
-    bool thumbnailsRead() { return waitUntil([&] { return m_window.shoot().model().readCount() == static_cast<int>(document().frames().size()); }); }
+    bool thumbnailsRead()
+    {
+        return waitUntil(
+            [&] { return m_window.shoot().model().readCount() == static_cast<int>(document().frames().size()); });
+    }
     /// The wall shows the newest render.
     bool settled()
     {
-        return waitUntil([&] { return picture().paintedNumber() == wall().requested() && wall().requested() > 0 && !picture().image().isNull(); });
+        return waitUntil([&] {
+            return picture().paintedNumber() == wall().requested() && wall().requested() > 0 &&
+                   !picture().image().isNull();
+        });
     }
     bool goToLook()
     {
@@ -95,7 +104,8 @@ public:
     {
         auto* timer = new QTimer(qApp);
         QObject::connect(timer, &QTimer::timeout, timer, [timer, act] {
-            QWidget* open = QApplication::activePopupWidget() ? QApplication::activePopupWidget() : QApplication::activeModalWidget();
+            QWidget* open = QApplication::activePopupWidget() ? QApplication::activePopupWidget()
+                                                              : QApplication::activeModalWidget();
             if (!open || !open->isVisible())
                 return;
             timer->deleteLater();
@@ -110,7 +120,8 @@ public:
         whenOpen([title](QWidget* menu) {
             for (QAction* action : menu->actions())
                 if (action->text() == title)
-                    QTest::mouseClick(menu, Qt::LeftButton, {}, qobject_cast<QMenu*>(menu)->actionGeometry(action).center());
+                    QTest::mouseClick(menu, Qt::LeftButton, {},
+                                      qobject_cast<QMenu*>(menu)->actionGeometry(action).center());
         });
         const std::size_t before = look().steps.size();
         StepLine& line = m_window.look().stepLine();

@@ -27,7 +27,10 @@ TEST(Window, DesignsALookAndHandsItOverExactlyAsTheCommandLineDoes)
 
     // Shoot: a click takes a frame in hand, Ctrl and a click takes a companion away or adds it.
     QListView& sheet = app.window().shoot().sheet();
-    const auto clickFrame = [&](int row, Qt::KeyboardModifiers modifiers = {}) { QTest::mouseClick(sheet.viewport(), Qt::LeftButton, modifiers, sheet.visualRect(sheet.model()->index(row, 0)).center()); };
+    const auto clickFrame = [&](int row, Qt::KeyboardModifiers modifiers = {}) {
+        QTest::mouseClick(sheet.viewport(), Qt::LeftButton, modifiers,
+                          sheet.visualRect(sheet.model()->index(row, 0)).center());
+    };
     clickFrame(1);
     EXPECT_EQ(app.document().frame(app.document().frameInHand())->path.filename(), "frame-1.png");
     ASSERT_TRUE(app.goToLook());
@@ -55,7 +58,9 @@ TEST(Window, DesignsALookAndHandsItOverExactlyAsTheCommandLineDoes)
     ASSERT_TRUE(app.addStep("Hue shifts"));
     OpenWindow::drag(app.picture(), app.placeInPicture(0.30, 0.8), QPoint(0, -60));
     const HueShifts& hues = stepOf<HueShifts>(app.look(), 2);
-    EXPECT_EQ(std::count_if(hues.families.begin(), hues.families.end(), [](const HueFamily& f) { return f.move.turnDegrees > 5; }), 1);
+    EXPECT_EQ(std::count_if(hues.families.begin(), hues.families.end(),
+                            [](const HueFamily& f) { return f.move.turnDegrees > 5; }),
+              1);
     ASSERT_TRUE(app.settled());
 
     // Hand over: 16-bit PNG of everything, compared with what the command line makes of the same look.
@@ -70,14 +75,16 @@ TEST(Window, DesignsALookAndHandsItOverExactlyAsTheCommandLineDoes)
     ASSERT_TRUE(waitUntil([&] { return finished; }));
     EXPECT_TRUE(app.find<QLabel>("exportState").text().startsWith("Done: 4 written"));
     ASSERT_TRUE(app.document().exportLook(QString::fromStdString((folder / "look.json").string())));
-    const Ran ran = amber("apply " + (folder / "look.json").string() + " " + folder.path().string() + "/*.png --format png16 --out " + (folder / "command").string());
+    const Ran ran = amber("apply " + (folder / "look.json").string() + " " + folder.path().string() +
+                          "/*.png --format png16 --out " + (folder / "command").string());
     ASSERT_EQ(ran.status, 0) << ran.err;
     for (int i = 0; i < 4; ++i) {
         const std::string name = "frame-" + std::to_string(i) + ".png";
         const RawPicture one = readRaw(folder / "window" / name), two = readRaw(folder / "command" / name);
         EXPECT_EQ(one.bits, 16);
         EXPECT_EQ(largestDifference(one, two), 0) << name;
-        EXPECT_GT(largestDifference(one, RawPicture{360, 240, 3, 16, std::vector<std::uint16_t>(one.codes.size(), 0)}), 0);
+        EXPECT_GT(largestDifference(one, RawPicture{360, 240, 3, 16, std::vector<std::uint16_t>(one.codes.size(), 0)}),
+                  0);
     }
 }
 
@@ -242,7 +249,8 @@ TEST(Window, EverythingCanBeDoneByKeyboard)
         if (QWidget* focus = QApplication::focusWidget())
             reached.insert(focus->objectName());
     }
-    for (const char* name : {"stepLine", "frameInHand", "curvePlot", "stepStrength", "stepNote", "pinVersion", "curveIn"})
+    for (const char* name :
+         {"stepLine", "frameInHand", "curvePlot", "stepStrength", "stepNote", "pinVersion", "curveIn"})
         EXPECT_TRUE(reached.contains(name)) << name;
 }
 
@@ -274,7 +282,8 @@ TEST(Window, PinsVersionsAndComparesThemWithTheirMeasuredDifference)
     EXPECT_TRUE(left.currentText().contains("as it came"));
     left.setFocus();
     QTest::keyClick(&left, Qt::Key_Up);
-    EXPECT_TRUE(difference.text().contains("mean 0.00")) << left.currentText().toStdString() << ": " << difference.text().toStdString();
+    EXPECT_TRUE(difference.text().contains("mean 0.00"))
+        << left.currentText().toStdString() << ": " << difference.text().toStdString();
     QTest::mouseClick(&app.find("compareClose"), Qt::LeftButton);
     EXPECT_FALSE(app.window().look().isComparing());
 }
@@ -370,14 +379,16 @@ TEST(Window, BadInputSaysWhatHappenedAndLosesNothing)
     EXPECT_TRUE(app.message().contains("still open"));
     app.window().open({"/nowhere/at/all"});
     EXPECT_TRUE(app.message().contains("no such file or folder"));
-    app.window().open({QString::fromStdString(other.write("fake.amberjob", "not a database, but long enough to be looked at").string())});
+    app.window().open({QString::fromStdString(
+        other.write("fake.amberjob", "not a database, but long enough to be looked at").string())});
     EXPECT_TRUE(app.message().contains("fake.amberjob"));
     EXPECT_EQ(app.window().windowTitle(), title);
     EXPECT_EQ(app.document().frames().size(), 3u);
     // Taking the broken frame in hand shows why, in its place; the companions are still there.
     app.document().setFrameInHand(model.index(2).data(FrameModel::IdRole).toLongLong());
     app.key(Qt::Key_3, Qt::ControlModifier);
-    ASSERT_TRUE(waitUntil([&] { return !app.wall().companionViews().empty() && !app.wall().companionViews()[0]->image().isNull(); }));
+    ASSERT_TRUE(waitUntil(
+        [&] { return !app.wall().companionViews().empty() && !app.wall().companionViews()[0]->image().isNull(); }));
     EXPECT_TRUE(app.picture().image().isNull());
     // A frame that vanished while the window was open.
     fs::remove(folder / "frame-0.png");
@@ -395,7 +406,9 @@ TEST(Window, ALookOfANewerVersionIsEditedWithoutLosingWhatIsNotKnown)
 {
     const TemporaryFolder folder;
     writeShoot(folder.path(), 1);
-    folder.write("later.json", R"({"format": "jolly-amber-look", "version": 5, "name": "Later", "steps": [{"type": "halation", "parameters": {"radius": 3}}]})");
+    folder.write("later.json",
+                 R"({"format": "jolly-amber-look", "version": 5, "name": "Later",
+            "steps": [{"type": "halation", "parameters": {"radius": 3}}]})");
     OpenWindow app(folder.path());
     ASSERT_TRUE(app.document().importLook(QString::fromStdString((folder / "later.json").string())));
     EXPECT_TRUE(app.message().contains("newer version"));
@@ -419,7 +432,8 @@ TEST(Window, DroppedFilesAndFoldersAreOpened)
     OpenWindow app;
     EXPECT_FALSE(app.document().isOpen());
     QMimeData files;
-    files.setUrls({QUrl::fromLocalFile(QString::fromStdString((folder / "frame-2.png").string())), QUrl::fromLocalFile(QString::fromStdString((folder / "frame-0.png").string()))});
+    files.setUrls({QUrl::fromLocalFile(QString::fromStdString((folder / "frame-2.png").string())),
+                   QUrl::fromLocalFile(QString::fromStdString((folder / "frame-0.png").string()))});
     QDragEnterEvent enter(QPoint(600, 400), Qt::CopyAction, &files, Qt::LeftButton, {});
     QApplication::sendEvent(&app.window(), &enter);
     EXPECT_TRUE(enter.isAccepted());
@@ -438,14 +452,20 @@ TEST(Window, EveryControlHasANameAndSaysWhatItIs)
     OpenWindow app(folder.path());
     int seen = 0;
     for (QWidget* w : app.window().findChildren<QWidget*>()) {
-        const bool control = qobject_cast<QAbstractButton*>(w) || qobject_cast<QComboBox*>(w) || qobject_cast<QAbstractSpinBox*>(w) || qobject_cast<QLineEdit*>(w) || qobject_cast<QAbstractItemView*>(w) || qobject_cast<AxisPlot*>(w);
+        const bool control = qobject_cast<QAbstractButton*>(w) || qobject_cast<QComboBox*>(w) ||
+                             qobject_cast<QAbstractSpinBox*>(w) || qobject_cast<QLineEdit*>(w) ||
+                             qobject_cast<QAbstractItemView*>(w) || qobject_cast<AxisPlot*>(w);
         const QString parent = w->parentWidget() ? w->parentWidget()->metaObject()->className() : "";
-        if (!control || w->objectName().startsWith("qt_") || parent == "QComboBoxPrivateContainer" || parent == "QTableView" || qobject_cast<QHeaderView*>(w) || (qobject_cast<QLineEdit*>(w) && parent != "QWidget"))
+        if (!control || w->objectName().startsWith("qt_") || parent == "QComboBoxPrivateContainer" ||
+            parent == "QTableView" || qobject_cast<QHeaderView*>(w) ||
+            (qobject_cast<QLineEdit*>(w) && parent != "QWidget"))
             continue;
         ++seen;
         EXPECT_FALSE(w->objectName().isEmpty()) << w->metaObject()->className() << " in " << parent.toStdString();
         auto* button = qobject_cast<QAbstractButton*>(w);
-        EXPECT_FALSE(w->accessibleName().isEmpty() && (!button || button->text().isEmpty()) && !qobject_cast<QComboBox*>(w->parentWidget())) << w->objectName().toStdString();
+        EXPECT_FALSE(w->accessibleName().isEmpty() && (!button || button->text().isEmpty()) &&
+                     !qobject_cast<QComboBox*>(w->parentWidget()))
+            << w->objectName().toStdString();
     }
     EXPECT_GT(seen, 50);
 }
@@ -455,7 +475,8 @@ TEST(Models, PassTheModelTester)
     const TemporaryFolder folder;
     writeShoot(folder.path(), 5);
     OpenWindow app;
-    const QAbstractItemModelTester frames(&app.window().shoot().model(), QAbstractItemModelTester::FailureReportingMode::Fatal);
+    const QAbstractItemModelTester frames(&app.window().shoot().model(),
+                                          QAbstractItemModelTester::FailureReportingMode::Fatal);
     DeliveryModel deliveries;
     const QAbstractItemModelTester rows(&deliveries, QAbstractItemModelTester::FailureReportingMode::Fatal);
     app.window().open({QString::fromStdString(folder.path().string())});

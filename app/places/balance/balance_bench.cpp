@@ -9,7 +9,9 @@ namespace amber {
 
 std::vector<Shape> shapes()
 {
-    return {{BalanceBench::tr("as it is"), 0}, {QStringLiteral("3 : 2"), 1.5}, {QStringLiteral("2 : 3"), 2.0 / 3}, {QStringLiteral("4 : 3"), 4.0 / 3}, {QStringLiteral("1 : 1"), 1}, {QStringLiteral("4 : 5"), 0.8}, {QStringLiteral("16 : 9"), 16.0 / 9}, {QStringLiteral("2 : 1"), 2}};
+    return {{BalanceBench::tr("as it is"), 0},    {QStringLiteral("3 : 2"), 1.5}, {QStringLiteral("2 : 3"), 2.0 / 3},
+            {QStringLiteral("4 : 3"), 4.0 / 3},   {QStringLiteral("1 : 1"), 1},   {QStringLiteral("4 : 5"), 0.8},
+            {QStringLiteral("16 : 9"), 16.0 / 9}, {QStringLiteral("2 : 1"), 2}};
 }
 
 BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
@@ -61,17 +63,37 @@ BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
     auto* light = column(tr("Light"));
     m_lockExposure = lock("lockExposure", tr("Solving leaves the exposure as it is"));
     m_lockWhite = lock("lockWhite", tr("Solving leaves the white as it is"));
-    row(light, tr("exposure"), m_stops = number("balanceStops", tr("Exposure"), tr("Stops of scene light"), -6, 6, 0.05, 2), m_lockExposure);
-    row(light, tr("white"), m_kelvin = number("balanceKelvin", tr("White"), tr("The light that becomes white, in kelvin; higher makes the picture warmer"), 2000, 25000, 50, 0), m_lockWhite);
-    row(light, tr("tint"), m_tint = number("balanceTint", tr("Tint"), tr("How far that light lies towards green (above 0) or magenta"), -50, 50, 0.5, 1));
+    row(light, tr("exposure"),
+        m_stops = number("balanceStops", tr("Exposure"), tr("Stops of scene light"), -6, 6, 0.05, 2), m_lockExposure);
+    row(light, tr("white"),
+        m_kelvin =
+            number("balanceKelvin", tr("White"),
+                   tr("The light that becomes white, in kelvin; higher makes the picture warmer"), 2000, 25000, 50, 0),
+        m_lockWhite);
+    row(light, tr("tint"),
+        m_tint = number("balanceTint", tr("Tint"), tr("How far that light lies towards green (above 0) or magenta"),
+                        -50, 50, 0.5, 1));
     auto* ends = column(tr("Ends"));
     m_lockEnds = lock("lockEnds", tr("Solving leaves the ends as they are"));
-    row(ends, tr("black"), m_black = number("balanceBlack", tr("Black end"), tr("The picture light that becomes black"), -0.2, 0.3, 0.001, 3), m_lockEnds);
-    row(ends, tr("white"), m_white = number("balanceWhite", tr("White end"), tr("The picture light that becomes white"), 0.3, 4, 0.01, 2));
-    ends->addWidget(button("solveEnds", tr("To the first pixels"), tr("Ends at which a thousandth of the picture reaches black and white"), [this] { emit endsWanted(); }), ends->rowCount(), 1, 1, 2);
+    row(ends, tr("black"),
+        m_black =
+            number("balanceBlack", tr("Black end"), tr("The picture light that becomes black"), -0.2, 0.3, 0.001, 3),
+        m_lockEnds);
+    row(ends, tr("white"),
+        m_white = number("balanceWhite", tr("White end"), tr("The picture light that becomes white"), 0.3, 4, 0.01, 2));
+    ends->addWidget(button("solveEnds", tr("To the first pixels"),
+                           tr("Ends at which a thousandth of the picture reaches black and white"),
+                           [this] { emit endsWanted(); }),
+                    ends->rowCount(), 1, 1, 2);
     auto* stand = column(tr("Framing"));
-    row(stand, tr("straighten"), m_straighten = number("balanceStraighten", tr("Straighten"), tr("Degrees, clockwise"), -45, 45, 0.1, 2), button("measureTilt", tr("Measure"), tr("The turn that sets long straight edges level"), [this] { emit tiltWanted(); }));
-    row(stand, tr("lean"), m_leanUp = number("balanceLeanUp", tr("Lean up"), tr("Sets falling verticals upright"), -0.4, 0.4, 0.01, 2), m_leanAside = number("balanceLeanAside", tr("Lean aside"), tr("Sets receding horizontals level"), -0.4, 0.4, 0.01, 2));
+    row(stand, tr("straighten"),
+        m_straighten = number("balanceStraighten", tr("Straighten"), tr("Degrees, clockwise"), -45, 45, 0.1, 2),
+        button("measureTilt", tr("Measure"), tr("The turn that sets long straight edges level"),
+               [this] { emit tiltWanted(); }));
+    row(stand, tr("lean"),
+        m_leanUp = number("balanceLeanUp", tr("Lean up"), tr("Sets falling verticals upright"), -0.4, 0.4, 0.01, 2),
+        m_leanAside =
+            number("balanceLeanAside", tr("Lean aside"), tr("Sets receding horizontals level"), -0.4, 0.4, 0.01, 2));
     m_shape = new QComboBox(this);
     m_shape->setObjectName("balanceShape");
     m_shape->setAccessibleName(tr("Shape"));
@@ -80,33 +102,52 @@ BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
     m_shape->setToolTip(tr("The largest crop of this ratio that shows nothing from outside the picture"));
     row(stand, tr("shape"), m_shape);
     auto* meant = column(tr("Intent"));
-    row(meant, tr("from its lead"), m_keyStops = number("balanceKey", tr("Meant stops from the lead"), tr("A frame meant to be darker or lighter than its light's lead keeps that when it is solved"), -4, 4, 0.1, 2));
-    meant->addWidget(button("balanceReset", tr("As it came"), tr("Takes the whole balance off this frame"), [this] { emit resetWanted(); }), meant->rowCount(), 1);
+    row(meant, tr("from its lead"),
+        m_keyStops =
+            number("balanceKey", tr("Meant stops from the lead"),
+                   tr("A frame meant to be darker or lighter than its light's lead keeps that when it is solved"), -4,
+                   4, 0.1, 2));
+    meant->addWidget(button("balanceReset", tr("As it came"), tr("Takes the whole balance off this frame"),
+                            [this] { emit resetWanted(); }),
+                     meant->rowCount(), 1);
     columns->addStretch(1);
 
     const auto follow = [this](QDoubleSpinBox* box, const QString& action, auto&& change) {
-        connect(box, &QDoubleSpinBox::valueChanged, this, [this, action, change](double v) { edit(action, [&](FrameBalance& b) { change(b, v); }); });
+        connect(box, &QDoubleSpinBox::valueChanged, this,
+                [this, action, change](double v) { edit(action, [&](FrameBalance& b) { change(b, v); }); });
     };
-    follow(m_stops, tr("Exposure of a frame"), [](FrameBalance& b, double v) { b.light.exposureStops = v, b.exposureLocked = true; });
-    follow(m_kelvin, tr("White of a frame"), [](FrameBalance& b, double v) { b.light.kelvin = v, b.whiteLocked = true; });
+    follow(m_stops, tr("Exposure of a frame"),
+           [](FrameBalance& b, double v) { b.light.exposureStops = v, b.exposureLocked = true; });
+    follow(m_kelvin, tr("White of a frame"),
+           [](FrameBalance& b, double v) { b.light.kelvin = v, b.whiteLocked = true; });
     follow(m_tint, tr("White of a frame"), [](FrameBalance& b, double v) { b.light.tint = v, b.whiteLocked = true; });
     follow(m_black, tr("Ends of a frame"), [](FrameBalance& b, double v) { b.ends.black = v, b.endsLocked = true; });
-    follow(m_white, tr("Ends of a frame"), [](FrameBalance& b, double v) { b.ends.white = std::max(v, b.ends.black + 0.05), b.endsLocked = true; });
+    follow(m_white, tr("Ends of a frame"),
+           [](FrameBalance& b, double v) { b.ends.white = std::max(v, b.ends.black + 0.05), b.endsLocked = true; });
     follow(m_keyStops, tr("Intent of a frame"), [](FrameBalance& b, double v) { b.keyStops = v; });
     const auto reframe = [this](FrameBalance& b) {
         Geometry uncut = b.geometry;
         uncut.crop = {};
-        b.geometry.crop = inscribedCrop(uncut, m_ratio, shapes()[static_cast<std::size_t>(std::max(0, m_shape->currentIndex()))].ratio);
+        b.geometry.crop = inscribedCrop(uncut, m_ratio,
+                                        shapes()[static_cast<std::size_t>(std::max(0, m_shape->currentIndex()))].ratio);
     };
-    follow(m_straighten, tr("Frame straightened"), [reframe](FrameBalance& b, double v) { b.geometry.straightenDegrees = v, reframe(b); });
-    follow(m_leanUp, tr("Frame set upright"), [reframe](FrameBalance& b, double v) { b.geometry.leanUp = v, reframe(b); });
-    follow(m_leanAside, tr("Frame set upright"), [reframe](FrameBalance& b, double v) { b.geometry.leanAside = v, reframe(b); });
+    follow(m_straighten, tr("Frame straightened"),
+           [reframe](FrameBalance& b, double v) { b.geometry.straightenDegrees = v, reframe(b); });
+    follow(m_leanUp, tr("Frame set upright"),
+           [reframe](FrameBalance& b, double v) { b.geometry.leanUp = v, reframe(b); });
+    follow(m_leanAside, tr("Frame set upright"),
+           [reframe](FrameBalance& b, double v) { b.geometry.leanAside = v, reframe(b); });
     connect(m_shape, &QComboBox::activated, this, [this, reframe] { edit(tr("Frame cropped"), reframe); });
-    for (const auto& [box, member] : {std::pair(m_lockExposure, &FrameBalance::exposureLocked), std::pair(m_lockWhite, &FrameBalance::whiteLocked), std::pair(m_lockEnds, &FrameBalance::endsLocked)})
-        connect(box, &QCheckBox::clicked, this, [this, member = member](bool on) { edit(on ? tr("Balance locked") : tr("Balance unlocked"), [&](FrameBalance& b) { b.*member = on; }); });
+    for (const auto& [box, member] :
+         {std::pair(m_lockExposure, &FrameBalance::exposureLocked), std::pair(m_lockWhite, &FrameBalance::whiteLocked),
+          std::pair(m_lockEnds, &FrameBalance::endsLocked)})
+        connect(box, &QCheckBox::clicked, this, [this, member = member](bool on) {
+            edit(on ? tr("Balance locked") : tr("Balance unlocked"), [&](FrameBalance& b) { b.*member = on; });
+        });
 }
 
-QDoubleSpinBox* BalanceBench::number(const char* name, const QString& words, const QString& tip, double low, double high, double step, int decimals)
+QDoubleSpinBox* BalanceBench::number(const char* name, const QString& words, const QString& tip, double low,
+                                     double high, double step, int decimals)
 {
     auto* box = new NumberBox(this);
     box->setObjectName(name);
@@ -136,7 +177,11 @@ void BalanceBench::show(const FrameBalance& balance, double ratio)
     m_balance = balance;
     m_ratio = ratio;
     const Geometry& g = balance.geometry;
-    for (const auto& [box, value] : {std::pair(m_stops, balance.light.exposureStops), std::pair(m_kelvin, balance.light.kelvin), std::pair(m_tint, balance.light.tint), std::pair(m_black, balance.ends.black), std::pair(m_white, balance.ends.white), std::pair(m_straighten, g.straightenDegrees), std::pair(m_leanUp, g.leanUp), std::pair(m_leanAside, g.leanAside), std::pair(m_keyStops, balance.keyStops)})
+    for (const auto& [box, value] :
+         {std::pair(m_stops, balance.light.exposureStops), std::pair(m_kelvin, balance.light.kelvin),
+          std::pair(m_tint, balance.light.tint), std::pair(m_black, balance.ends.black),
+          std::pair(m_white, balance.ends.white), std::pair(m_straighten, g.straightenDegrees),
+          std::pair(m_leanUp, g.leanUp), std::pair(m_leanAside, g.leanAside), std::pair(m_keyStops, balance.keyStops)})
         box->setValue(value);
     m_lockExposure->setChecked(balance.exposureLocked);
     m_lockWhite->setChecked(balance.whiteLocked);

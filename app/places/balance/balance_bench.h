@@ -29,12 +29,14 @@ signals:
     void resetWanted();
 
 private:
-    QDoubleSpinBox* number(const char* name, const QString& words, const QString& tip, double low, double high, double step, int decimals);
+    QDoubleSpinBox* number(const char* name, const QString& words, const QString& tip, double low, double high,
+                           double step, int decimals);
     void edit(const QString& action, const std::function<void(FrameBalance&)>& change);
 
     FrameBalance m_balance;
     double m_ratio = 1.5;
-    QDoubleSpinBox *m_stops, *m_kelvin, *m_tint, *m_black, *m_white, *m_straighten, *m_leanUp, *m_leanAside, *m_keyStops;
+    QDoubleSpinBox *m_stops, *m_kelvin, *m_tint, *m_black, *m_white, *m_straighten, *m_leanUp, *m_leanAside,
+        *m_keyStops;
     QComboBox* m_shape;
     QCheckBox *m_lockExposure, *m_lockWhite, *m_lockEnds;
     bool m_showing = false;

@@ -4,7 +4,8 @@
 
 namespace amber {
 
-BalanceModel::BalanceModel(Document& document, std::function<QPixmap(std::int64_t)> thumbnail, QObject* parent) : QAbstractTableModel(parent), m_document(document), m_thumbnail(std::move(thumbnail))
+BalanceModel::BalanceModel(Document& document, std::function<QPixmap(std::int64_t)> thumbnail, QObject* parent)
+    : QAbstractTableModel(parent), m_document(document), m_thumbnail(std::move(thumbnail))
 {
     connect(&document, &Document::opening, this, [this] {
         m_proposals.clear(), m_last.clear();
@@ -94,12 +95,18 @@ QString BalanceModel::groundWords(std::int64_t frame) const
     const Frame* through = m_document.frame(last->second.through);
     const QString other = through ? titleOf(*through) : QString();
     switch (s.ground) {
-    case Ground::Lead: return tr("stands for its light");
-    case Ground::ByHand: return tr("set by hand");
-    case Ground::KeyColours: return s.support == 1 ? tr("1 key colour, %1").arg(other) : tr("%1 key colours, %2").arg(s.support).arg(other);
-    case Ground::SameThings: return tr("same things as %1").arg(other);
-    case Ground::SettingsAndColours: return s.residual >= 0 ? tr("settings; same things as %1").arg(other) : tr("settings and colours");
-    case Ground::ColoursOnly: return tr("colours as a whole");
+    case Ground::Lead:
+        return tr("stands for its light");
+    case Ground::ByHand:
+        return tr("set by hand");
+    case Ground::KeyColours:
+        return s.support == 1 ? tr("1 key colour, %1").arg(other) : tr("%1 key colours, %2").arg(s.support).arg(other);
+    case Ground::SameThings:
+        return tr("same things as %1").arg(other);
+    case Ground::SettingsAndColours:
+        return s.residual >= 0 ? tr("settings; same things as %1").arg(other) : tr("settings and colours");
+    case Ground::ColoursOnly:
+        return tr("colours as a whole");
     }
     return {};
 }
@@ -115,15 +122,27 @@ QString BalanceModel::noteWords(std::int64_t frame) const
         if (!last->second.fault.isEmpty())
             words << last->second.fault;
         switch (s.trouble) {
-        case Trouble::None: break;
-        case Trouble::MixedLight: words << tr("mixed light: %1 % of it lies in another light").arg(percent); break;
-        case Trouble::ClippedSource: words << tr("clipped: %1 % of it is lost at white").arg(percent); break;
-        case Trouble::OtherContent: words << tr("other content: %1 % has colours no other frame has").arg(percent); break;
-        case Trouble::StandsAlone: words << tr("stands alone: no other frame in its light"); break;
+        case Trouble::None:
+            break;
+        case Trouble::MixedLight:
+            words << tr("mixed light: %1 % of it lies in another light").arg(percent);
+            break;
+        case Trouble::ClippedSource:
+            words << tr("clipped: %1 % of it is lost at white").arg(percent);
+            break;
+        case Trouble::OtherContent:
+            words << tr("other content: %1 % has colours no other frame has").arg(percent);
+            break;
+        case Trouble::StandsAlone:
+            words << tr("stands alone: no other frame in its light");
+            break;
         }
     }
     if (kept.exposureLocked || kept.whiteLocked || kept.endsLocked)
-        words << (kept.exposureLocked && kept.whiteLocked ? tr("exposure and white locked") : kept.exposureLocked ? tr("exposure locked") : kept.whiteLocked ? tr("white locked") : tr("ends locked"));
+        words << (kept.exposureLocked && kept.whiteLocked ? tr("exposure and white locked")
+                  : kept.exposureLocked                   ? tr("exposure locked")
+                  : kept.whiteLocked                      ? tr("white locked")
+                                                          : tr("ends locked"));
     if (kept.keyStops != 0)
         words << tr("meant %1 stops from its lead").arg(theme::number(kept.keyStops, 2));
     return words.join(QStringLiteral(" · "));
@@ -145,7 +164,8 @@ QVariant BalanceModel::data(const QModelIndex& index, int role) const
         const QPixmap picture = m_thumbnail(frame);
         return picture.isNull() ? QVariant() : picture.scaled(48, 32, Qt::KeepAspectRatio, Qt::SmoothTransformation);
     }
-    if (role == Qt::TextAlignmentRole && index.column() >= ExposureColumn && index.column() <= LeftColumn && index.column() != GroundColumn)
+    if (role == Qt::TextAlignmentRole && index.column() >= ExposureColumn && index.column() <= LeftColumn &&
+        index.column() != GroundColumn)
         return QVariant::fromValue(Qt::Alignment(Qt::AlignRight | Qt::AlignVCenter));
     if (role == Qt::FontRole && waiting && index.column() >= ExposureColumn && index.column() <= TintColumn)
         return theme::font(13, true);
@@ -155,7 +175,10 @@ QVariant BalanceModel::data(const QModelIndex& index, int role) const
         if (index.column() == NoteColumn)
             return noteWords(frame);
         const FrameBalance kept = m_document.balances().of(frame);
-        return waiting ? tr("Proposed. Kept now: %1 stops, %2 K, tint %3").arg(theme::number(kept.light.exposureStops, 2), theme::number(kept.light.kelvin, 0), theme::number(kept.light.tint, 1)) : tr("Kept");
+        return waiting ? tr("Proposed. Kept now: %1 stops, %2 K, tint %3")
+                             .arg(theme::number(kept.light.exposureStops, 2), theme::number(kept.light.kelvin, 0),
+                                  theme::number(kept.light.tint, 1))
+                       : tr("Kept");
     }
     if (role != Qt::DisplayRole && role != Qt::AccessibleTextRole)
         return {};
@@ -166,14 +189,25 @@ QVariant BalanceModel::data(const QModelIndex& index, int role) const
         const bool isLead = group >= 0 && m_document.groups()[static_cast<std::size_t>(group)].lead == frame;
         return entry ? titleOf(*entry) + (isLead ? tr(" (lead)") : QString()) : QString();
     }
-    case ExposureColumn: return theme::number(balance.light.exposureStops, 2);
-    case WhiteColumn: return theme::number(balance.light.kelvin, 0);
-    case TintColumn: return theme::number(balance.light.tint, 1);
-    case GroundColumn: return groundWords(frame);
-    case SureColumn: return last != m_last.end() ? tr("%1 %").arg(std::lround(100 * last->second.solved.confidence)) : balance.confidence > 0 ? tr("%1 %").arg(std::lround(100 * balance.confidence)) : QString();
-    case LeftColumn: return last != m_last.end() && last->second.solved.residual > 0 ? theme::number(last->second.solved.residual, 1) : QString();
-    case NoteColumn: return noteWords(frame);
-    default: return {};
+    case ExposureColumn:
+        return theme::number(balance.light.exposureStops, 2);
+    case WhiteColumn:
+        return theme::number(balance.light.kelvin, 0);
+    case TintColumn:
+        return theme::number(balance.light.tint, 1);
+    case GroundColumn:
+        return groundWords(frame);
+    case SureColumn:
+        return last != m_last.end()     ? tr("%1 %").arg(std::lround(100 * last->second.solved.confidence))
+               : balance.confidence > 0 ? tr("%1 %").arg(std::lround(100 * balance.confidence))
+                                        : QString();
+    case LeftColumn:
+        return last != m_last.end() && last->second.solved.residual > 0 ? theme::number(last->second.solved.residual, 1)
+                                                                        : QString();
+    case NoteColumn:
+        return noteWords(frame);
+    default:
+        return {};
     }
 }
 
@@ -192,21 +226,34 @@ Qt::ItemFlags BalanceModel::flags(const QModelIndex& index) const
 {
     const auto flags = QAbstractTableModel::flags(index);
     const Proposal* waiting = proposal(frameAt(index.row()));
-    return index.column() == FrameColumn && waiting && waiting->fault.isEmpty() ? flags | Qt::ItemIsUserCheckable : flags;
+    return index.column() == FrameColumn && waiting && waiting->fault.isEmpty() ? flags | Qt::ItemIsUserCheckable
+                                                                                : flags;
 }
 
 QVariant BalanceModel::headerData(int section, Qt::Orientation orientation, int role) const
 {
     if (orientation != Qt::Horizontal)
         return {};
-    static const QString kNames[] = {tr("Frame"), tr("Stops"), tr("White, K"), tr("Tint"), tr("Rests on"), tr("Sure"), tr("Left, ΔE"), tr("Note")};
-    static const QString kTips[] = {tr("Ticked frames are taken"), tr("Exposure"), tr("The light that becomes white; above 6504 K the picture grows warmer"), tr("Green above 0, magenta below"), tr("What the solver found to go by, the firmest first: key colours, the same things in two frames, the camera's settings, the colours as a whole"), tr("How sure the solver is"), tr("Median CIEDE2000 left between what is seen in both frames"), tr("Why a frame cannot be brought onto the others, and what you set")};
+    static const QString kNames[] = {tr("Frame"),    tr("Stops"), tr("White, K"), tr("Tint"),
+                                     tr("Rests on"), tr("Sure"),  tr("Left, ΔE"), tr("Note")};
+    static const QString kTips[] = {tr("Ticked frames are taken"),
+                                    tr("Exposure"),
+                                    tr("The light that becomes white; above 6504 K the picture grows warmer"),
+                                    tr("Green above 0, magenta below"),
+                                    tr("What the solver found to go by, the firmest first: key colours, the same "
+                                       "things in two frames, the camera's settings, the colours as a whole"),
+                                    tr("How sure the solver is"),
+                                    tr("Median CIEDE2000 left between what is seen in both frames"),
+                                    tr("Why a frame cannot be brought onto the others, and what you set")};
     if (role == Qt::DisplayRole)
         return kNames[section];
     if (role == Qt::ToolTipRole)
         return kTips[section];
     if (role == Qt::TextAlignmentRole)
-        return QVariant::fromValue(Qt::Alignment((section >= ExposureColumn && section <= LeftColumn && section != GroundColumn ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter));
+        return QVariant::fromValue(Qt::Alignment(
+            (section >= ExposureColumn && section <= LeftColumn && section != GroundColumn ? Qt::AlignRight
+                                                                                           : Qt::AlignLeft) |
+            Qt::AlignVCenter));
     return {};
 }
 

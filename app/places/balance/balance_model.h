@@ -14,7 +14,17 @@ class BalanceModel : public QAbstractTableModel {
     Q_OBJECT
 
 public:
-    enum Column { FrameColumn, ExposureColumn, WhiteColumn, TintColumn, GroundColumn, SureColumn, LeftColumn, NoteColumn, ColumnCount };
+    enum Column {
+        FrameColumn,
+        ExposureColumn,
+        WhiteColumn,
+        TintColumn,
+        GroundColumn,
+        SureColumn,
+        LeftColumn,
+        NoteColumn,
+        ColumnCount
+    };
     enum Role { IdRole = Qt::UserRole + 1 };
 
     BalanceModel(Document& document, std::function<QPixmap(std::int64_t)> thumbnail, QObject* parent = nullptr);
@@ -22,13 +32,16 @@ public:
     /// -1: all lights.
     void setGroup(int group);
     int group() const { return m_group; }
-    std::int64_t frameAt(int row) const { return row >= 0 && row < static_cast<int>(m_rows.size()) ? m_rows[static_cast<std::size_t>(row)] : 0; }
+    std::int64_t frameAt(int row) const
+    {
+        return row >= 0 && row < static_cast<int>(m_rows.size()) ? m_rows[static_cast<std::size_t>(row)] : 0;
+    }
     int rowOf(std::int64_t frame) const;
 
     struct Proposal {
         SolvedBalance solved;
-        FrameBalance balance;     ///< the kept one with what was solved in it
-        std::int64_t through = 0; ///< the frame it rests on
+        FrameBalance balance;      ///< the kept one with what was solved in it
+        std::int64_t through = 0;  ///< the frame it rests on
         QString fault;
         bool isTicked = false;
     };
@@ -43,7 +56,10 @@ public:
     QString groundWords(std::int64_t frame) const;
     QString noteWords(std::int64_t frame) const;
 
-    int rowCount(const QModelIndex& parent = {}) const override { return parent.isValid() ? 0 : static_cast<int>(m_rows.size()); }
+    int rowCount(const QModelIndex& parent = {}) const override
+    {
+        return parent.isValid() ? 0 : static_cast<int>(m_rows.size());
+    }
     int columnCount(const QModelIndex& parent = {}) const override { return parent.isValid() ? 0 : ColumnCount; }
     QVariant data(const QModelIndex& index, int role) const override;
     bool setData(const QModelIndex& index, const QVariant& value, int role) override;

@@ -14,7 +14,8 @@ namespace {
 /// The pictures' ground: the wall, with room for one large and two small pictures.
 class Ground3 : public QWidget {
 public:
-    Ground3(PictureView* large, PictureView* upper, PictureView* lower, QWidget* parent) : QWidget(parent), m_large(large), m_upper(upper), m_lower(lower)
+    Ground3(PictureView* large, PictureView* upper, PictureView* lower, QWidget* parent)
+        : QWidget(parent), m_large(large), m_upper(upper), m_lower(lower)
     {
         setObjectName("balancePictures");
         for (PictureView* view : {large, upper, lower})
@@ -26,7 +27,8 @@ protected:
     void resizeEvent(QResizeEvent*) override
     {
         const QRect area = rect().adjusted(14, 6, -14, -10);
-        const int small = (area.height() - 8) / 2, side = static_cast<int>((small - 22) * 1.5), main = std::min(area.width() - side - 14, static_cast<int>((area.height() - 22) * 1.5) + 2);
+        const int small = (area.height() - 8) / 2, side = static_cast<int>((small - 22) * 1.5),
+                  main = std::min(area.width() - side - 14, static_cast<int>((area.height() - 22) * 1.5) + 2);
         const int left = area.left() + std::max(0, (area.width() - main - side - 14) / 2);
         m_large->setGeometry(left, area.top(), main, area.height());
         m_upper->setGeometry(left + main + 14, area.top(), side, small);
@@ -40,8 +42,12 @@ private:
 }  // namespace
 
 BalancePlace::BalancePlace(Document& document, ProxyStore& proxies, FrameModel& frames, QWidget* parent)
-    : QWidget(parent), m_document(document), m_proxies(proxies), m_frames(frames), m_model(new BalanceModel(document, [&frames](std::int64_t frame) { return frames.thumbnail(frame); }, this)), m_task(new Task(this)), m_table(new QTableView(this)), m_after(new PictureView(this)),
-      m_before(new PictureView(this)), m_lead(new PictureView(this)), m_bench(new BalanceBench(this)), m_groups(new QComboBox(this)), m_state(new QLabel(this)), m_pause(new QTimer(this))
+    : QWidget(parent), m_document(document), m_proxies(proxies), m_frames(frames),
+      m_model(new BalanceModel(
+          document, [&frames](std::int64_t frame) { return frames.thumbnail(frame); }, this)),
+      m_task(new Task(this)), m_table(new QTableView(this)), m_after(new PictureView(this)),
+      m_before(new PictureView(this)), m_lead(new PictureView(this)), m_bench(new BalanceBench(this)),
+      m_groups(new QComboBox(this)), m_state(new QLabel(this)), m_pause(new QTimer(this))
 {
     setObjectName("balancePlace");
     m_after->setObjectName("balanceAfter");
@@ -142,7 +148,10 @@ QLayout* BalancePlace::makeHeader()
     };
     m_undo = tool("balanceUndo", tr("Undo"), [this] { undo(); });
     m_redo = tool("balanceRedo", tr("Redo"), [this] { redo(); });
-    m_solve = button("balanceSolve", tr("Solve"), tr("Finds exposure and white of the frames shown against the lead of each light; nothing changes before you take it"), [this] { solve(); });
+    m_solve = button("balanceSolve", tr("Solve"),
+                     tr("Finds exposure and white of the frames shown against the lead of each light; nothing changes "
+                        "before you take it"),
+                     [this] { solve(); });
     m_take = button("balanceTake", tr("Take"), tr("Takes what is proposed for the ticked frames"), [this] { take(); });
     row->addWidget(m_groups);
     row->addWidget(m_state, 1);
@@ -195,7 +204,8 @@ void BalancePlace::refreshGroups()
 
 void BalancePlace::refresh()
 {
-    const QString undo = m_document.isOpen() ? m_document.balances().undoAction() : QString(), redo = m_document.isOpen() ? m_document.balances().redoAction() : QString();
+    const QString undo = m_document.isOpen() ? m_document.balances().undoAction() : QString(),
+                  redo = m_document.isOpen() ? m_document.balances().redoAction() : QString();
     m_undo->setEnabled(!undo.isEmpty());
     m_undo->setToolTip(undo.isEmpty() ? tr("Nothing to undo") : tr("Undo: %1 (Ctrl+Z)").arg(undo));
     m_redo->setEnabled(!redo.isEmpty());
@@ -210,7 +220,12 @@ void BalancePlace::refresh()
     for (int row = 0; row < m_model->rowCount(); ++row)
         if (const auto* p = m_model->proposal(m_model->frameAt(row)))
             ++waiting, troubled += p->solved.trouble != Trouble::None || !p->fault.isEmpty();
-    m_state->setText(m_document.groups().empty() ? tr("Lights are told apart once all frames are read.") : waiting == 0 ? tr("Nothing proposed. Solve looks at the frames and proposes; you take what you like.") : troubled == 0 ? tr("%1 proposed").arg(waiting) : tr("%1 proposed, %2 cannot be brought onto the others: see their notes").arg(waiting).arg(troubled));
+    m_state->setText(
+        m_document.groups().empty() ? tr("Lights are told apart once all frames are read.")
+        : waiting == 0 ? tr("Nothing proposed. Solve looks at the frames and proposes; you take what you like.")
+        : troubled == 0
+            ? tr("%1 proposed").arg(waiting)
+            : tr("%1 proposed, %2 cannot be brought onto the others: see their notes").arg(waiting).arg(troubled));
     m_groups->setCurrentIndex(std::min(m_model->group() + 1, m_groups->count() - 1));
     const int row = m_model->rowOf(m_document.frameInHand());
     if (row >= 0 && m_table->currentIndex().row() != row) {
@@ -247,10 +262,14 @@ void BalancePlace::showPictures()
         int width = proxy->image.width(), height = proxy->image.height();
         placedSize(balance.geometry, width, height);
         // Reduced so far that the finished picture fits, then balanced: what is not seen costs nothing.
-        const double scale = std::min({1.0, static_cast<double>(space.width()) / width, static_cast<double>(space.height()) / height});
-        Image small = reduceByArea(proxy->image.view(), std::max(1, static_cast<int>(proxy->image.width() * scale)), std::max(1, static_cast<int>(proxy->image.height() * scale)));
-        const QImage before = balance.geometry.isIdentity() ? toScreen(small.view()) : toScreen(placed(small, balance.geometry).view());
-        const QImage after = toScreen(balancedPicture(std::move(small), balance, m_document.balances().responseOf(balance)).view());
+        const double scale =
+            std::min({1.0, static_cast<double>(space.width()) / width, static_cast<double>(space.height()) / height});
+        Image small = reduceByArea(proxy->image.view(), std::max(1, static_cast<int>(proxy->image.width() * scale)),
+                                   std::max(1, static_cast<int>(proxy->image.height() * scale)));
+        const QImage before =
+            balance.geometry.isIdentity() ? toScreen(small.view()) : toScreen(placed(small, balance.geometry).view());
+        const QImage after =
+            toScreen(balancedPicture(std::move(small), balance, m_document.balances().responseOf(balance)).view());
         view.setImages(++m_number, after, before);
     };
     if (!frame) {
@@ -259,11 +278,15 @@ void BalancePlace::showPictures()
         return;
     }
     const QString name = titleOf(*frame);
-    show(*m_after, frame, true, m_model->proposal(frame->id) ? tr("%1 · proposed").arg(name) : m_document.balances().of(frame->id).changesPixels() ? tr("%1 · balanced").arg(name) : tr("%1 · not balanced").arg(name));
+    show(*m_after, frame, true,
+         m_model->proposal(frame->id)                          ? tr("%1 · proposed").arg(name)
+         : m_document.balances().of(frame->id).changesPixels() ? tr("%1 · balanced").arg(name)
+                                                               : tr("%1 · not balanced").arg(name));
     show(*m_before, frame, false, tr("as it came"));
     show(*m_lead, lead, true, lead ? tr("lead: %1").arg(titleOf(*lead)) : tr("lead"));
     if (const auto proxy = m_proxies.untouched(frame->id, frame->path))
-        m_bench->show(m_pendingFrame == frame->id ? m_pending : shown(frame->id), static_cast<double>(proxy->info.width) / proxy->info.height);
+        m_bench->show(m_pendingFrame == frame->id ? m_pending : shown(frame->id),
+                      static_cast<double>(proxy->info.width) / proxy->info.height);
 }
 
 void BalancePlace::edited(const FrameBalance& balance, const QString& action)
@@ -340,17 +363,24 @@ void BalancePlace::solve()
         const int group = frame ? m_document.groupOf(frame->id) : -1;
         if (group < 0)
             continue;
-        ShootFrame one{frame->path, group, m_document.groups()[static_cast<std::size_t>(group)].lead == frame->id, m_frames.bracketOf(frame->id), m_document.balances().of(frame->id), {}};
+        ShootFrame one{frame->path,
+                       group,
+                       m_document.groups()[static_cast<std::size_t>(group)].lead == frame->id,
+                       m_frames.bracketOf(frame->id),
+                       m_document.balances().of(frame->id),
+                       {}};
         for (const KeyColour& key : m_document.keyColours())
             if (key.frame == frame->id)
                 one.keys[key.name] = key.place;
-            else if (const auto place = m_document.balances().keyPlace(key.name, frame->id); place && place->isConfirmed)
+            else if (const auto place = m_document.balances().keyPlace(key.name, frame->id);
+                     place && place->isConfirmed)
                 one.keys[key.name] = place->place;
         ids.push_back(frame->id);
         frames.push_back(std::move(one));
     }
     auto result = std::make_shared<std::optional<ShootBalance>>();
-    m_task->start([frames, result](const Task::Progress& progress, const CancelToken& cancel) { *result = balanceShoot(frames, progress, cancel); },
+    m_task->start([frames, result](const Task::Progress& progress,
+                                   const CancelToken& cancel) { *result = balanceShoot(frames, progress, cancel); },
                   [this, ids, frames, result](bool cancelled) {
                       if (cancelled || !*result) {
                           m_state->setText(tr("Stopped. Nothing was changed."));
@@ -369,7 +399,8 @@ void BalancePlace::solve()
                           p.balance.confidence = p.solved.confidence;
                           p.fault = text(solved.faults[i]);
                           p.through = ids[std::min(p.solved.through, ids.size() - 1)];
-                          p.isTicked = p.fault.isEmpty() && (p.solved.trouble == Trouble::None || p.solved.trouble == Trouble::ClippedSource);
+                          p.isTicked = p.fault.isEmpty() && (p.solved.trouble == Trouble::None ||
+                                                             p.solved.trouble == Trouble::ClippedSource);
                           proposals[ids[i]] = std::move(p);
                       }
                       m_model->setProposals(proposals);
@@ -389,7 +420,8 @@ void BalancePlace::take()
     for (const auto& [frame, balance] : ticked)
         frames.push_back(frame);
     m_model->settle(frames);
-    m_document.balances().set(ticked, frames.size() == 1 ? tr("Balance of 1 frame") : tr("Balance of %1 frames").arg(frames.size()));
+    m_document.balances().set(ticked, frames.size() == 1 ? tr("Balance of 1 frame")
+                                                         : tr("Balance of %1 frames").arg(frames.size()));
     refresh();
 }
 

@@ -17,14 +17,19 @@ void DeliveryModel::clear()
 
 void DeliveryModel::add(const Delivery& delivery)
 {
-    const auto row = std::upper_bound(m_deliveries.begin(), m_deliveries.end(), delivery, [](const Delivery& a, const Delivery& b) { return a.source < b.source; }) - m_deliveries.begin();
+    const auto row = std::upper_bound(m_deliveries.begin(), m_deliveries.end(), delivery,
+                                      [](const Delivery& a, const Delivery& b) { return a.source < b.source; }) -
+                     m_deliveries.begin();
     beginInsertRows({}, static_cast<int>(row), static_cast<int>(row));
     m_deliveries.insert(m_deliveries.begin() + row, delivery);
     m_sizes.insert(m_sizes.begin() + row, delivery.fault.empty() ? QFileInfo(text(delivery.target)).size() : 0);
     endInsertRows();
 }
 
-int DeliveryModel::rowCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : static_cast<int>(m_deliveries.size()); }
+int DeliveryModel::rowCount(const QModelIndex& parent) const
+{
+    return parent.isValid() ? 0 : static_cast<int>(m_deliveries.size());
+}
 
 QVariant DeliveryModel::data(const QModelIndex& index, int role) const
 {
@@ -38,11 +43,18 @@ QVariant DeliveryModel::data(const QModelIndex& index, int role) const
     if (role != Qt::DisplayRole)
         return {};
     switch (index.column()) {
-    case PictureColumn: return oneLine(text(d.source.filename()));
-    case ResultColumn: return d.fault.empty() ? tr("written") : tr("failed: %1").arg(text(d.fault));
-    case FileColumn: return oneLine(text(d.target.filename()));
-    case SizeColumn: return d.fault.empty() ? QLocale().formattedDataSize(m_sizes[static_cast<std::size_t>(index.row())], 1, QLocale::DataSizeSIFormat) : QString();
-    default: return {};
+    case PictureColumn:
+        return oneLine(text(d.source.filename()));
+    case ResultColumn:
+        return d.fault.empty() ? tr("written") : tr("failed: %1").arg(text(d.fault));
+    case FileColumn:
+        return oneLine(text(d.target.filename()));
+    case SizeColumn:
+        return d.fault.empty() ? QLocale().formattedDataSize(m_sizes[static_cast<std::size_t>(index.row())], 1,
+                                                             QLocale::DataSizeSIFormat)
+                               : QString();
+    default:
+        return {};
     }
 }
 

@@ -2,7 +2,8 @@
 
 namespace amber {
 
-void ExportTask::start(const Look& look, const std::vector<std::filesystem::path>& sources, const Recipe& recipe, const std::vector<PictureOwn>& own)
+void ExportTask::start(const Look& look, const std::vector<std::filesystem::path>& sources, const Recipe& recipe,
+                       const std::vector<PictureOwn>& own)
 {
     if (isRunning())
         return;
@@ -12,13 +13,17 @@ void ExportTask::start(const Look& look, const std::vector<std::filesystem::path
         [this, report, look, sources, recipe, own](const Task::Progress&, const CancelToken& cancel) {
             const auto progress = [this](int done, int total, const Delivery& latest) {
                 const double left = static_cast<double>(m_clock.elapsed()) / 1000 / done * (total - done);
-                QMetaObject::invokeMethod(this, [this, done, total, left, latest] { emit progressed(done, total, left, latest); });
+                QMetaObject::invokeMethod(
+                    this, [this, done, total, left, latest] { emit progressed(done, total, left, latest); });
             };
             *report = exportPictures(look, sources, recipe, progress, cancel, own);
         },
         [this, report](bool) {
-            const Result<ExportReport> done = *report ? std::move(**report) : fail(tr("The work broke off. What was written is whole.").toStdString());
-            emit finished(done.value_or(ExportReport{}), done ? QString() : QString::fromStdString(done.error().message()));
+            const Result<ExportReport> done =
+                *report ? std::move(**report)
+                        : fail(tr("The work broke off. What was written is whole.").toStdString());
+            emit finished(done.value_or(ExportReport{}),
+                          done ? QString() : QString::fromStdString(done.error().message()));
         });
 }
 

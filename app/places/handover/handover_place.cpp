@@ -6,7 +6,8 @@
 namespace amber {
 namespace {
 
-constexpr FileFormat kFormats[] = {FileFormat::Jpeg, FileFormat::Png8, FileFormat::Png16, FileFormat::Tiff8, FileFormat::Tiff16};
+constexpr FileFormat kFormats[] = {FileFormat::Jpeg, FileFormat::Png8, FileFormat::Png16, FileFormat::Tiff8,
+                                   FileFormat::Tiff16};
 constexpr RgbSpace kSpaces[] = {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::Rec2020};
 
 QString duration(double seconds)
@@ -18,7 +19,9 @@ QString duration(double seconds)
 }  // namespace
 
 HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
-    : QWidget(parent), m_document(document), m_task(new ExportTask(this)), m_model(new DeliveryModel(this)), m_progress(new QProgressBar(this)), m_state(new QLabel(this)), m_summary(new QLabel(this)), m_table(new QTableView(this))
+    : QWidget(parent), m_document(document), m_task(new ExportTask(this)), m_model(new DeliveryModel(this)),
+      m_progress(new QProgressBar(this)), m_state(new QLabel(this)), m_summary(new QLabel(this)),
+      m_table(new QTableView(this))
 {
     setObjectName("handoverPlace");
     m_table->setObjectName("deliveries");
@@ -96,15 +99,19 @@ QWidget* HandoverPlace::makeForm()
     add(tr("colour space"), m_space = new QComboBox(page), "exportSpace", tr("The profile is always embedded"));
     for (RgbSpace space : kSpaces)
         m_space->addItem(text(std::string(titleOf(space))));
-    add(tr("long edge"), m_edge = new QSpinBox(page), "exportEdge", tr("Longer side in pixels; 0 keeps the size; nothing is enlarged"));
+    add(tr("long edge"), m_edge = new QSpinBox(page), "exportEdge",
+        tr("Longer side in pixels; 0 keeps the size; nothing is enlarged"));
     m_edge->setRange(0, 30000);
     m_edge->setSpecialValueText(tr("as it is"));
     m_edge->setSuffix(tr(" px"));
     m_edge->setButtonSymbols(QAbstractSpinBox::NoButtons);
-    add(tr("shape"), m_shape = new QComboBox(page), "exportShape", tr("Every picture cut to this ratio of width to height, inside its own crop; the pictures of the job stay as they are"));
+    add(tr("shape"), m_shape = new QComboBox(page), "exportShape",
+        tr("Every picture cut to this ratio of width to height, inside its own crop; the pictures of the job stay as "
+           "they are"));
     for (const Shape& shape : shapes())
         m_shape->addItem(shape.words);
-    add(tr("folder"), m_folder = new QLineEdit(page), "exportFolder", tr("Where the files go; made when it is missing"));
+    add(tr("folder"), m_folder = new QLineEdit(page), "exportFolder",
+        tr("Where the files go; made when it is missing"));
     auto* browse = new QPushButton(tr("Choose folder…"), page);
     browse->setObjectName("exportBrowse");
     connect(browse, &QPushButton::clicked, this, [this] {
@@ -160,12 +167,15 @@ void HandoverPlace::refresh()
     const int which = std::max(0, m_which->currentIndex());
     const Frame* frame = m_document.frame(m_document.frameInHand());
     m_which->clear();
-    m_which->addItem(m_document.frames().size() == 1 ? tr("the one frame") : tr("all %L1 frames").arg(m_document.frames().size()));
+    m_which->addItem(m_document.frames().size() == 1 ? tr("the one frame")
+                                                     : tr("all %L1 frames").arg(m_document.frames().size()));
     m_which->addItem(frame ? tr("only %1").arg(titleOf(*frame)) : tr("the frame in hand"));
     m_which->addItem(tr("all but unused exposures"));
     m_which->setItemData(2, tr("Without the exposures of brackets of which another was chosen"), Qt::ToolTipRole);
     m_which->setCurrentIndex(which);
-    m_summary->setText(!m_document.lookFault().isEmpty() ? m_document.lookFault() : m_document.isOpen() ? tr("%1 on %2").arg(text(m_document.look().name), m_document.title()) : tr("No job is open"));
+    m_summary->setText(!m_document.lookFault().isEmpty() ? m_document.lookFault()
+                       : m_document.isOpen() ? tr("%1 on %2").arg(text(m_document.look().name), m_document.title())
+                                             : tr("No job is open"));
     m_start->setEnabled(ready && m_document.lookFault().isEmpty() && !m_task->isRunning());
     m_cancel->setEnabled(m_task->isRunning());
 }
@@ -176,11 +186,17 @@ void HandoverPlace::start()
     std::vector<std::filesystem::path> sources;
     std::vector<PictureOwn> own;
     const auto faultOf = [&](std::int64_t frame) {
-        return m_document.changedContents().count(frame) ? tr("another picture may have its name now: say first whether it is the same one").toStdString() : m_document.balances().fault(frame);
+        return m_document.changedContents().count(frame)
+                   ? tr("another picture may have its name now: say first whether it is the same one").toStdString()
+                   : m_document.balances().fault(frame);
     };
     for (const Frame& frame : m_document.frames())
-        if (m_which->currentIndex() == 0 || (m_which->currentIndex() == 1 && frame.id == m_document.frameInHand()) || (m_which->currentIndex() == 2 && m_document.choice("unused/" + std::to_string(frame.id)).empty()))
-            sources.push_back(frame.path), own.push_back({Document::pictureName(frame.id), m_document.balances().of(frame.id), m_document.balances().responseOf(m_document.balances().of(frame.id)), faultOf(frame.id)});
+        if (m_which->currentIndex() == 0 || (m_which->currentIndex() == 1 && frame.id == m_document.frameInHand()) ||
+            (m_which->currentIndex() == 2 && m_document.choice("unused/" + std::to_string(frame.id)).empty()))
+            sources.push_back(frame.path),
+                own.push_back({Document::pictureName(frame.id), m_document.balances().of(frame.id),
+                               m_document.balances().responseOf(m_document.balances().of(frame.id)),
+                               faultOf(frame.id)});
     Recipe recipe;
     recipe.output = {kFormats[m_format->currentIndex()], kSpaces[m_space->currentIndex()], m_quality->value()};
     recipe.longEdge = m_edge->value();

@@ -2,16 +2,16 @@
 
 #include "app/bench/bench.h"
 #include "app/findings/findings_panel.h"
+#include "app/instruments/instruments.h"
 #include "app/instruments/key_list.h"
 #include "app/intent/intent_panel.h"
 #include "app/library/library_view.h"
 #include "app/shell/shortcuts.h"
 #include "app/stepline/spot_view.h"
-#include "app/variants/sweep_view.h"
-#include "app/variants/tray_view.h"
-#include "app/instruments/instruments.h"
 #include "app/stepline/step_line.h"
 #include "app/theme/theme.h"
+#include "app/variants/sweep_view.h"
+#include "app/variants/tray_view.h"
 #include "app/wall/compare_view.h"
 #include "core/engine/bake.h"
 #include "core/image/resize.h"
@@ -24,23 +24,13 @@ constexpr double kDragThreshold = 3;
 }  // namespace
 
 LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& renders, QWidget* parent)
-    : QWidget(parent),
-      m_document(document),
-      m_proxies(proxies),
-      m_wall(new Wall(document, proxies, renders, this)),
-      m_compare(new CompareView(document, *m_wall, this)),
-      m_instruments(new Instruments(document, this)),
-      m_stepLine(new StepLine(document, this)),
-      m_bench(new Bench(document, this)),
-      m_intent(new IntentPanel(document, this)),
-      m_findings(new FindingsPanel(document, this)),
-      m_sweep(new SweepView(document, *m_wall, this)),
-      m_tray(new TrayView(document, proxies, *m_wall, this)),
-      m_library(new LibraryView(document, *m_wall, this)),
-      m_spot(new SpotView(this)),
-      m_upper(new QStackedWidget(this)),
-      m_lower(new QStackedWidget(this)),
-      m_header(new QWidget(this))
+    : QWidget(parent), m_document(document), m_proxies(proxies), m_wall(new Wall(document, proxies, renders, this)),
+      m_compare(new CompareView(document, *m_wall, this)), m_instruments(new Instruments(document, this)),
+      m_stepLine(new StepLine(document, this)), m_bench(new Bench(document, this)),
+      m_intent(new IntentPanel(document, this)), m_findings(new FindingsPanel(document, this)),
+      m_sweep(new SweepView(document, *m_wall, this)), m_tray(new TrayView(document, proxies, *m_wall, this)),
+      m_library(new LibraryView(document, *m_wall, this)), m_spot(new SpotView(this)),
+      m_upper(new QStackedWidget(this)), m_lower(new QStackedWidget(this)), m_header(new QWidget(this))
 {
     setObjectName("lookPlace");
     for (QWidget* view : std::initializer_list<QWidget*>{m_wall, m_compare, m_sweep, m_tray, m_library})
@@ -131,7 +121,8 @@ void LookPlace::connectPictures()
     connect(&picture, &PictureView::left, this, [this] { probeAt(std::nullopt); });
     connect(&picture, &PictureView::marked, this, &LookPlace::mark);
     connect(&picture, &PictureView::markingEnded, this, &LookPlace::toggleMarking);
-    connect(&picture, &PictureView::activated, this, [this] { m_wall->setActualSize(!m_wall->isActualSize(), m_place.value_or(QPointF(0.5, 0.5))); });
+    connect(&picture, &PictureView::activated, this,
+            [this] { m_wall->setActualSize(!m_wall->isActualSize(), m_place.value_or(QPointF(0.5, 0.5))); });
     connect(&picture, &PictureView::dragBegun, this, [this](QPointF place) { m_dragPlace = place; });
     connect(&picture, &PictureView::dragMoved, this, [this](QPointF delta) {
         if (!m_dragging && m_dragPlace && std::abs(delta.y()) >= kDragThreshold)
@@ -161,7 +152,8 @@ QLayout* LookPlace::makeHeader()
     m_looks->setMaximumWidth(320);
     m_looks->setEditable(true);
     m_looks->setInsertPolicy(QComboBox::NoInsert);
-    connect(m_looks, &QComboBox::activated, this, [this] { m_document.chooseLook(m_looks->currentData().toLongLong()); });
+    connect(m_looks, &QComboBox::activated, this,
+            [this] { m_document.chooseLook(m_looks->currentData().toLongLong()); });
     m_looks->lineEdit()->setObjectName("lookName");
     m_looks->lineEdit()->setAccessibleName(tr("Name of the look"));
     connect(m_looks->lineEdit(), &QLineEdit::editingFinished, this, [this] {
@@ -184,21 +176,35 @@ QLayout* LookPlace::makeHeader()
     };
     row->addWidget(m_looks, 3);
     tool("lookNew", tr("New"), tr("Begin another look"), [this] { m_document.newLook(); });
-    m_viewButtons[2] = toggle("showLibrary", tr("Looks"), tr("All looks of this job on the frame in hand (F9)"), [this] { showView(view() == View::Library ? View::Wall : View::Library); });
+    m_viewButtons[2] = toggle("showLibrary", tr("Looks"), tr("All looks of this job on the frame in hand (F9)"),
+                              [this] { showView(view() == View::Library ? View::Wall : View::Library); });
     m_undo = tool("undo", tr("Undo"), QString(), [this] { m_document.undo(); });
     m_redo = tool("redo", tr("Redo"), QString(), [this] { m_document.redo(); });
     row->addSpacing(5);
     row->addStretch(1);
-    m_panelButtons[0] = toggle("showIntent", tr("Intent"), tr("What the look is to be, and how it stands to that (Ctrl+I)"), [this](bool on) { showPanel(on ? Panel::Intent : Panel::Bench); });
-    m_panelButtons[1] = toggle("showFindings", tr("Findings"), tr("Steps that undo one another, levels that moved, tints that add up, sayings measured (Ctrl+F)"), [this](bool on) { showPanel(on ? Panel::Findings : Panel::Bench); });
+    m_panelButtons[0] =
+        toggle("showIntent", tr("Intent"), tr("What the look is to be, and how it stands to that (Ctrl+I)"),
+               [this](bool on) { showPanel(on ? Panel::Intent : Panel::Bench); });
+    m_panelButtons[1] =
+        toggle("showFindings", tr("Findings"),
+               tr("Steps that undo one another, levels that moved, tints that add up, sayings measured (Ctrl+F)"),
+               [this](bool on) { showPanel(on ? Panel::Findings : Panel::Bench); });
     row->addSpacing(5);
-    m_aside = tool("secondLook", QString(), tr("Take the frame that was put aside in hand again, beside the version left behind"), [this] { takeSecondLook(); });
+    m_aside = tool("secondLook", QString(),
+                   tr("Take the frame that was put aside in hand again, beside the version left behind"),
+                   [this] { takeSecondLook(); });
     m_aside->setAccessibleName(tr("Second look"));
     m_aside->hide();
-    m_mark = toggle("markPicture", tr("Mark"), tr("Mark key colours, regions to read or to leave out, and the planned crop (Ctrl+M)"), [this] { toggleMarking(); });
-    m_split = toggle("split", tr("Split"), tr("A line on the picture: before on its left, after on its right (F4)"), [this] { toggleSplit(); });
-    m_viewButtons[0] = toggle("showSweep", tr("Sweep"), tr("The frame at many values of one quantity of the chosen step (Ctrl+W)"), [this] { showView(view() == View::Sweep ? View::Wall : View::Sweep); });
-    m_viewButtons[1] = toggle("showTray", tr("Tray"), tr("Pinned versions side by side, with their differences (F8)"), [this] { showView(view() == View::Tray ? View::Wall : View::Tray); });
+    m_mark = toggle("markPicture", tr("Mark"),
+                    tr("Mark key colours, regions to read or to leave out, and the planned crop (Ctrl+M)"),
+                    [this] { toggleMarking(); });
+    m_split = toggle("split", tr("Split"), tr("A line on the picture: before on its left, after on its right (F4)"),
+                     [this] { toggleSplit(); });
+    m_viewButtons[0] =
+        toggle("showSweep", tr("Sweep"), tr("The frame at many values of one quantity of the chosen step (Ctrl+W)"),
+               [this] { showView(view() == View::Sweep ? View::Wall : View::Sweep); });
+    m_viewButtons[1] = toggle("showTray", tr("Tray"), tr("Pinned versions side by side, with their differences (F8)"),
+                              [this] { showView(view() == View::Tray ? View::Wall : View::Tray); });
     m_compareButton = new QPushButton(tr("Compare"), this);
     m_compareButton->setObjectName("compareVersions");
     m_compareButton->setToolTip(tr("Two versions side by side with their measured difference (F7)"));
@@ -210,7 +216,8 @@ QLayout* LookPlace::makeHeader()
     m_pin->setAccessibleName(tr("Pin version"));
     connect(m_pin, &QPushButton::clicked, this, &LookPlace::askPin);
     row->addWidget(m_pin);
-    auto* more = tool("viewMenuButton", tr("View"), tr("Quiet view, 100 %, surround, theme, blind mode, second look, trial frames"), [] {});
+    auto* more = tool("viewMenuButton", tr("View"),
+                      tr("Quiet view, 100 %, surround, theme, blind mode, second look, trial frames"), [] {});
     auto* menu = new QMenu(more);
     menu->setObjectName("viewMenu");
     more->setMenu(menu);
@@ -223,7 +230,8 @@ void LookPlace::fillViewMenu(QMenu& menu)
 {
     menu.clear();
     const auto add = [&](const QString& words, bool on, const char* keys, auto&& act) {
-        QAction* action = menu.addAction(keys ? words + QStringLiteral("\t") + keysOf(keys).toString(QKeySequence::NativeText) : words, this, act);
+        QAction* action = menu.addAction(
+            keys ? words + QStringLiteral("\t") + keysOf(keys).toString(QKeySequence::NativeText) : words, this, act);
         action->setCheckable(true);
         action->setChecked(on);
     };
@@ -232,10 +240,13 @@ void LookPlace::fillViewMenu(QMenu& menu)
     add(tr("Blind: hide numbers"), theme::isBlind(), nullptr, [] { theme::setBlind(!theme::isBlind()); });
     menu.addSection(tr("Wall behind the pictures, L*"));
     for (int lightness : {20, 35, 50, 65, 80, 96})
-        add(lightness == 50 ? tr("50, print viewing") : lightness == 96 ? tr("96, paper") : QString::number(lightness), theme::surround() == lightness, nullptr, [this, lightness] {
-            theme::setSurround(lightness);
-            m_document.setChoice("surround", std::to_string(lightness));
-        });
+        add(lightness == 50   ? tr("50, print viewing")
+            : lightness == 96 ? tr("96, paper")
+                              : QString::number(lightness),
+            theme::surround() == lightness, nullptr, [this, lightness] {
+                theme::setSurround(lightness);
+                m_document.setChoice("surround", std::to_string(lightness));
+            });
     menu.addSection(tr("Theme"));
     const QString themes[] = {tr("Print room"), tr("Dim"), tr("High contrast")};
     for (int i = 0; i < 3; ++i)
@@ -246,7 +257,8 @@ void LookPlace::fillViewMenu(QMenu& menu)
     if (!m_document.aside().empty())
         menu.addAction(tr("Take the second look now"), this, [this] { takeSecondLook(); });
     if (!m_document.framing(m_document.frameInHand()).isWhole())
-        menu.addAction(tr("Count the whole picture again"), this, [this] { m_document.setFraming(m_document.frameInHand(), {}); });
+        menu.addAction(tr("Count the whole picture again"), this,
+                       [this] { m_document.setFraming(m_document.frameInHand(), {}); });
 }
 
 void LookPlace::remindOfSecondLook()
@@ -277,7 +289,8 @@ LookPlace::View LookPlace::view() const { return static_cast<View>(m_upper->curr
 
 void LookPlace::showView(View view)
 {
-    if (view == View::Compare && m_document.pins().empty() && m_document.aside().empty() && this->view() != View::Compare && !m_document.isOpen())
+    if (view == View::Compare && m_document.pins().empty() && m_document.aside().empty() &&
+        this->view() != View::Compare && !m_document.isOpen())
         view = View::Wall;
     m_upper->setCurrentIndex(static_cast<int>(view));
     m_compareButton->setChecked(view == View::Compare);
@@ -314,7 +327,10 @@ void LookPlace::setQuiet(bool on)
     m_wall->setQuiet(on);
 }
 
-void LookPlace::toggleActualSize() { m_wall->setActualSize(!m_wall->isActualSize(), m_place.value_or(QPointF(0.5, 0.5))); }
+void LookPlace::toggleActualSize()
+{
+    m_wall->setActualSize(!m_wall->isActualSize(), m_place.value_or(QPointF(0.5, 0.5)));
+}
 
 void LookPlace::toggleMarking()
 {
@@ -358,7 +374,8 @@ void LookPlace::nameKey(const Region& place)
         return;
     auto keys = m_document.keyColours();
     KeyColour key;
-    key.name = dialog.textValue().trimmed().isEmpty() ? tr("key %1").arg(keys.size() + 1).toStdString() : dialog.textValue().trimmed().toStdString();
+    key.name = dialog.textValue().trimmed().isEmpty() ? tr("key %1").arg(keys.size() + 1).toStdString()
+                                                      : dialog.textValue().trimmed().toStdString();
     key.frame = m_document.frameInHand();
     key.place = place;
     key.marked = meanOf(proxy->samples.view(), place);
@@ -418,7 +435,9 @@ void LookPlace::showSpot(int step, int mark)
         }
     }
     const QRect at = m_stepLine->markRect(step, mark);
-    m_spot->show(look, step, proxy->image, std::max(proxy->info.width, proxy->info.height), place, tr("%1 · %2").arg(stepTitle(look.steps[static_cast<std::size_t>(step)]), where), m_stepLine->markWords(step, mark), m_stepLine->mapToGlobal(at.center()));
+    m_spot->show(look, step, proxy->image, std::max(proxy->info.width, proxy->info.height), place,
+                 tr("%1 · %2").arg(stepTitle(look.steps[static_cast<std::size_t>(step)]), where),
+                 m_stepLine->markWords(step, mark), m_stepLine->mapToGlobal(at.center()));
 }
 
 std::vector<BeforeAfter> LookPlace::framesOfWall() const
@@ -429,7 +448,8 @@ std::vector<BeforeAfter> LookPlace::framesOfWall() const
     for (const std::int64_t id : frames)
         if (const Frame* frame = m_document.frame(id))
             if (const auto proxy = m_proxies.proxy(id, frame->path)) {
-                // Single pixels: steps by place pass by, as no part of the card is about them but grain, which is read off the look.
+                // Single pixels: steps by place pass by, as no part of the card is about them but grain, which is read
+                // off the look.
                 const Framing framing = m_document.framing(id);
                 const Size size = fitted({proxy->samples.width(), proxy->samples.height()}, kScoreEdge);
                 const Image few = sampleGrid(proxy->samples.view(), size.width, size.height);
@@ -437,7 +457,8 @@ std::vector<BeforeAfter> LookPlace::framesOfWall() const
                 std::vector<KeyColour> keys;
                 for (const MainColour& c : mainColours(samples, kMainColours)) {
                     KeyColour key;
-                    key.frame = id, key.marked = c.colour, key.place = pointPlace(c.x, c.y, samples.width, samples.height);
+                    key.frame = id, key.marked = c.colour,
+                    key.place = pointPlace(c.x, c.y, samples.width, samples.height);
                     keys.push_back(key);
                 }
                 Look colours = m_document.lookOf(id);
@@ -454,14 +475,20 @@ void LookPlace::exportLook(std::int64_t id)
     if (!look)
         return;
     m_document.chooseLook(id);
-    const QString path = QFileDialog::getSaveFileName(this, tr("Export the look"), m_document.folder() + "/" + text(look->name) + ".json", tr("Look, complete (*.json);;Lookup table (*.cube *.clf);;Hald picture, 16 bits (*.png);;ASC CDL, nearest fit (*.cc *.ccc *.cdl)"));
+    const QString path = QFileDialog::getSaveFileName(
+        this, tr("Export the look"), m_document.folder() + "/" + text(look->name) + ".json",
+        tr("Look, complete (*.json);;Lookup table (*.cube *.clf);;Hald picture, 16 bits (*.png);;ASC CDL, nearest fit "
+           "(*.cc *.ccc *.cdl)"));
     if (path.isEmpty())
         return;
     QString words;
     if (path.endsWith(".json", Qt::CaseInsensitive)) {
         if (const Status done = m_document.exportLook(path); !done)
             emit m_document.failed(text(done.error().message()));
-        words = tr("Made for: %1\nLimits: %2").arg(look->card.madeFor.empty() ? tr("not said; write it on the intent card") : text(look->card.madeFor), look->card.limits.empty() ? tr("not said") : text(look->card.limits));
+        words = tr("Made for: %1\nLimits: %2")
+                    .arg(look->card.madeFor.empty() ? tr("not said; write it on the intent card")
+                                                    : text(look->card.madeFor),
+                         look->card.limits.empty() ? tr("not said") : text(look->card.limits));
     } else {
         const auto report = exportTable(path);
         if (!report) {
@@ -494,9 +521,14 @@ void LookPlace::refreshHeader()
     show(m_undo, m_document.undoAction(), tr("Undo"), tr("Ctrl+Z"));
     show(m_redo, m_document.redoAction(), tr("Redo"), tr("Ctrl+Shift+Z"));
     const auto pins = m_document.pins().size();
-    m_pin->setToolTip(tr("Keep the look as it is now under a note, to come back to and compare (F6)") + (pins == 0 ? QString() : pins == 1 ? tr("; 1 version is pinned") : tr("; %1 versions are pinned").arg(pins)));
+    m_pin->setToolTip(tr("Keep the look as it is now under a note, to come back to and compare (F6)") +
+                      (pins == 0   ? QString()
+                       : pins == 1 ? tr("; 1 version is pinned")
+                                   : tr("; %1 versions are pinned").arg(pins)));
     m_compareButton->setEnabled(pins > 0 || isComparing());
-    for (QWidget* w : std::initializer_list<QWidget*>{m_looks, m_pin, m_split, m_mark, m_viewButtons[0], m_viewButtons[1], m_viewButtons[2], m_panelButtons[0], m_panelButtons[1]})
+    for (QWidget* w :
+         std::initializer_list<QWidget*>{m_looks, m_pin, m_split, m_mark, m_viewButtons[0], m_viewButtons[1],
+                                         m_viewButtons[2], m_panelButtons[0], m_panelButtons[1]})
         w->setEnabled(m_document.isOpen());
 }
 
@@ -525,7 +557,9 @@ Result<QString> LookPlace::exportTable(const QString& path) const
                     own.push_back({samples.data[3 * i], samples.data[3 * i + 1], samples.data[3 * i + 2]});
             }
     constexpr int kEdge = 33, kHaldEdge = 36;
-    const auto table = *format == TableFormat::Cdl ? bakeCdl(m_document.look(), RgbSpace::Srgb, own) : bake(m_document.look(), *format == TableFormat::Hald ? kHaldEdge : kEdge);
+    const auto table = *format == TableFormat::Cdl
+                           ? bakeCdl(m_document.look(), RgbSpace::Srgb, own)
+                           : bake(m_document.look(), *format == TableFormat::Hald ? kHaldEdge : kEdge);
     if (!table)
         return tl::make_unexpected(table.error());
     const auto travel = travelReport(m_document.look(), *table, RgbSpace::Srgb, own);
@@ -542,8 +576,10 @@ Image LookPlace::entering() const
     if (!proxy)
         return {};
     Image picture = proxy->samples;
-    if (const auto plan = RenderPlan::compile(m_document.lookOf(m_document.frameInHand()), static_cast<std::size_t>(m_document.selectedStep())))
-        amber::render(*plan, picture.view(), picture.mutableView(), {}, {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
+    if (const auto plan = RenderPlan::compile(m_document.lookOf(m_document.frameInHand()),
+                                              static_cast<std::size_t>(m_document.selectedStep())))
+        amber::render(*plan, picture.view(), picture.mutableView(), {},
+                      {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
     return picture;
 }
 
@@ -557,13 +593,16 @@ std::optional<Probe> LookPlace::read(const Region& place) const
     const Look look = m_document.lookOf(m_document.frameInHand());
     probe.entering = evaluate(look, probe.in, static_cast<std::size_t>(m_document.selectedStep()));
     probe.out = evaluate(look, probe.in);
-    probe.leavesOut = std::any_of(look.steps.begin(), look.steps.end(), [](const Step& s) { return isSpatial(s) && !isIdentity(s); });
+    probe.leavesOut =
+        std::any_of(look.steps.begin(), look.steps.end(), [](const Step& s) { return isSpatial(s) && !isIdentity(s); });
     return probe;
 }
 
 void LookPlace::probeAt(std::optional<QPointF> place)
 {
-    if (m_region && place && !(*place == QRectF(QPointF(m_region->left, m_region->top), QPointF(m_region->right, m_region->bottom)).center()))
+    if (m_region && place &&
+        !(*place ==
+          QRectF(QPointF(m_region->left, m_region->top), QPointF(m_region->right, m_region->bottom)).center()))
         m_region.reset();
     m_place = place;
     const auto probe = place ? read(m_region ? *m_region : pointAt(*place)) : std::nullopt;

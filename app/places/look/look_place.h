@@ -2,8 +2,8 @@
 #pragma once
 
 #include "app/bench/step_editor.h"
-#include "core/analysis/intent_score.h"
 #include "app/wall/wall.h"
+#include "core/analysis/intent_score.h"
 
 class QComboBox;
 class QMenu;
@@ -40,7 +40,8 @@ public:
     Wall& wall() { return *m_wall; }
     Bench& bench() { return *m_bench; }
     StepLine& stepLine() { return *m_stepLine; }
-    /// Writes the look as a table, by the file's ending, and returns its travel report over the colours of the frames on the wall.
+    /// Writes the look as a table, by the file's ending, and returns its travel report over the colours of the frames
+    /// on the wall.
     Result<QString> exportTable(const QString& path) const;
     void toggleSplit();
     void askPin();
@@ -105,7 +106,7 @@ private:
     QPushButton *m_pin, *m_compareButton;
     std::array<QToolButton*, 3> m_viewButtons{};   ///< sweep, tray, looks
     std::array<QToolButton*, 2> m_panelButtons{};  ///< intent, findings
-    std::optional<Region> m_region;  ///< that is read in the place of the pointer
+    std::optional<Region> m_region;                ///< that is read in the place of the pointer
     bool m_quiet = false;
     int m_extreme = 0;
     std::optional<QPointF> m_place;

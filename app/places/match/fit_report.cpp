@@ -11,9 +11,13 @@ namespace {
 /// The names of stages are those of core/fit; here they are put into the user's language.
 QString stageTitle(const FitStage& stage)
 {
-    const std::pair<const char*, QString> titles[] = {{"Tone curve", QCoreApplication::translate("FitReport", "Tone curve")}, {"Split toning", QCoreApplication::translate("FitReport", "Split toning")},
-                                                      {"Primaries and chroma", QCoreApplication::translate("FitReport", "Primaries and chroma")}, {"Hue shifts", QCoreApplication::translate("FitReport", "Hue shifts")},
-                                                      {"Edge darkening", QCoreApplication::translate("FitReport", "Edge darkening")}, {"Table", QCoreApplication::translate("FitReport", "Small table")}};
+    const std::pair<const char*, QString> titles[] = {
+        {"Tone curve", QCoreApplication::translate("FitReport", "Tone curve")},
+        {"Split toning", QCoreApplication::translate("FitReport", "Split toning")},
+        {"Primaries and chroma", QCoreApplication::translate("FitReport", "Primaries and chroma")},
+        {"Hue shifts", QCoreApplication::translate("FitReport", "Hue shifts")},
+        {"Edge darkening", QCoreApplication::translate("FitReport", "Edge darkening")},
+        {"Table", QCoreApplication::translate("FitReport", "Small table")}};
     for (const auto& [id, words] : titles)
         if (stage.what == id)
             return words;
@@ -24,7 +28,9 @@ QString stageTitle(const FitStage& stage)
 
 QString leftWords(const FittedLook& fit)
 {
-    return QCoreApplication::translate("FitReport", "mean ΔE %1 of %2 is left; 95 % within %3, largest %4").arg(theme::number(fit.left.mean, 2), theme::number(fit.untouched.mean, 2), theme::number(fit.left.percentile95, 1), theme::number(fit.left.maximum, 1));
+    return QCoreApplication::translate("FitReport", "mean ΔE %1 of %2 is left; 95 % within %3, largest %4")
+        .arg(theme::number(fit.left.mean, 2), theme::number(fit.untouched.mean, 2),
+             theme::number(fit.left.percentile95, 1), theme::number(fit.left.maximum, 1));
 }
 
 FitReport::FitReport(QWidget* parent) : QWidget(parent)
@@ -38,7 +44,8 @@ void FitReport::show(const FittedLook& fit)
     m_fit = fit;
     QStringList words;
     for (const FitStage& stage : fit.stages)
-        words << tr("%1: ΔE %2 to %3").arg(stageTitle(stage), theme::number(stage.before, 2), theme::number(stage.after, 2));
+        words << tr("%1: ΔE %2 to %3")
+                     .arg(stageTitle(stage), theme::number(stage.before, 2), theme::number(stage.after, 2));
     words << leftWords(fit);
     setAccessibleDescription(words.join(QStringLiteral("; ")));
     update();
@@ -67,7 +74,8 @@ void FitReport::paintEvent(QPaintEvent*)
         painter.setFont(theme::font(13, strong));
         painter.setPen(theme::kInk);
         painter.drawText(QRect(14, y, kNames - 20, kRow), Qt::AlignVCenter, name);
-        const double from = bars.left() + before / full * bars.width(), to = bars.left() + after / full * bars.width(), middle = y + kRow / 2.0;
+        const double from = bars.left() + before / full * bars.width(), to = bars.left() + after / full * bars.width(),
+                     middle = y + kRow / 2.0;
         painter.fillRect(QRectF(bars.left(), middle - 5, to - bars.left(), 10), theme::kShape);
         painter.fillRect(QRectF(to, middle - 5, std::max(0.0, from - to), 10), theme::kPressed);
         painter.fillRect(QRectF(from - 1, middle - 8, 2, 16), theme::kShape);
@@ -75,13 +83,23 @@ void FitReport::paintEvent(QPaintEvent*)
         painter.drawText(QRect(width() - kNumbers + 16, y, kNumbers - 30, kRow), Qt::AlignVCenter, words);
         y += kRow;
     };
-    row(tr("As it was"), m_fit.untouched.mean, m_fit.untouched.mean, tr("ΔE %1").arg(theme::number(m_fit.untouched.mean, 2)), false);
+    row(tr("As it was"), m_fit.untouched.mean, m_fit.untouched.mean,
+        tr("ΔE %1").arg(theme::number(m_fit.untouched.mean, 2)), false);
     for (const FitStage& stage : m_fit.stages)
-        row(stageTitle(stage), stage.before, stage.after, tr("%1 %, ΔE %2 → %3").arg(theme::number(100 * (stage.before - stage.after) / full, 0), theme::number(stage.before, 2), theme::number(stage.after, 2)), false);
-    row(tr("Left"), m_fit.left.mean, m_fit.left.mean, tr("ΔE %1, 95 % %2, largest %3").arg(theme::number(m_fit.left.mean, 2), theme::number(m_fit.left.percentile95, 1), theme::number(m_fit.left.maximum, 1)), true);
+        row(stageTitle(stage), stage.before, stage.after,
+            tr("%1 %, ΔE %2 → %3")
+                .arg(theme::number(100 * (stage.before - stage.after) / full, 0), theme::number(stage.before, 2),
+                     theme::number(stage.after, 2)),
+            false);
+    row(tr("Left"), m_fit.left.mean, m_fit.left.mean,
+        tr("ΔE %1, 95 % %2, largest %3")
+            .arg(theme::number(m_fit.left.mean, 2), theme::number(m_fit.left.percentile95, 1),
+                 theme::number(m_fit.left.maximum, 1)),
+        true);
     if (std::any_of(m_fit.stages.begin(), m_fit.stages.end(), [](const FitStage& s) { return s.after > s.before; })) {
         painter.setPen(theme::kQuietInk);
-        painter.drawText(QRect(14, y + 4, width() - 28, 22), Qt::AlignVCenter, tr("The steps were fitted together: one may lead away by itself that the next one needs."));
+        painter.drawText(QRect(14, y + 4, width() - 28, 22), Qt::AlignVCenter,
+                         tr("The steps were fitted together: one may lead away by itself that the next one needs."));
     }
 }
 

@@ -9,7 +9,12 @@
 
 namespace amber {
 
-QString Held::name() const { return kind == Kind::Frame ? QString::fromStdString(print.name) : paths.isEmpty() ? QString() : QFileInfo(paths.back()).completeBaseName(); }
+QString Held::name() const
+{
+    return kind == Kind::Frame ? QString::fromStdString(print.name)
+           : paths.isEmpty()   ? QString()
+                               : QFileInfo(paths.back()).completeBaseName();
+}
 
 std::string Held::toText() const
 {
@@ -32,7 +37,8 @@ Held Held::fromText(const std::string& text)
     for (const auto& path : paths)
         if (path.is_string())
             held.paths << QString::fromStdString(path.get<std::string>());
-    if ((held.kind == Kind::Pictures && held.paths.isEmpty()) || (held.kind == Kind::Pair && held.paths.size() != 2) || (held.kind == Kind::Table && held.paths.size() != 1))
+    if ((held.kind == Kind::Pictures && held.paths.isEmpty()) || (held.kind == Kind::Pair && held.paths.size() != 2) ||
+        (held.kind == Kind::Table && held.paths.size() != 1))
         held.kind = Kind::Nothing;
     return held;
 }
@@ -84,7 +90,8 @@ Result<Held> readHeld(const Held& wanted, const std::function<void(int, int)>& p
         held.fit.fit = std::move(*fit), held.table = file->table;
         break;
     }
-    default: break;
+    default:
+        break;
     }
     if (!held.picture.isEmpty()) {
         const Size size = fitted({held.picture.width(), held.picture.height()}, kFeatureEdge);

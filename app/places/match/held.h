@@ -1,9 +1,10 @@
-// What is being matched to: pictures, a frame of the job, a pair, or a table; and what was worked out of it off the interface thread.
+// What is being matched to: pictures, a frame of the job, a pair, or a table; and what was worked out of it off the
+// interface thread.
 #pragma once
 
-#include "core/match/pair_fit.h"
 #include "core/balance/group_balance.h"
 #include "core/match/ladder.h"
+#include "core/match/pair_fit.h"
 
 #include <QString>
 #include <QStringList>
@@ -13,15 +14,15 @@ namespace amber {
 struct Held {
     enum class Kind { Nothing, Pictures, Frame, Pair, Table };
     Kind kind = Kind::Nothing;
-    QStringList paths;        ///< of the pictures, of before and after, or of the table
-    std::int64_t frame = 0;   ///< of Kind::Frame
-    bool withTable = false;   ///< fits: with a small table for the rest
+    QStringList paths;       ///< of the pictures, of before and after, or of the table
+    std::int64_t frame = 0;  ///< of Kind::Frame
+    bool withTable = false;  ///< fits: with a small table for the rest
 
-    Fingerprint print;        ///< of pictures or frame
-    Image picture;            ///< the (first) reference, the picture after, or nothing
-    Image before;             ///< of a pair
-    Features features;        ///< of `picture`
-    PairFit fit;              ///< of a pair or a table
+    Fingerprint print;  ///< of pictures or frame
+    Image picture;      ///< the (first) reference, the picture after, or nothing
+    Image before;       ///< of a pair
+    Features features;  ///< of `picture`
+    PairFit fit;        ///< of a pair or a table
     Table table;
     bool isFit() const { return kind == Kind::Pair || kind == Kind::Table; }
     /// A short name: that of the group its steps will have.

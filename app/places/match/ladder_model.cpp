@@ -47,26 +47,38 @@ void LadderModel::show(const Ladder& ladder, const Ladder& start)
         emit dataChanged(index(0, 0), index(rowCount() - 1, ColumnCount - 1));
 }
 
-const LadderRow* LadderModel::row(int row) const { return row >= 0 && row < rowCount() ? &m_ladder.rows[static_cast<std::size_t>(row)] : nullptr; }
+const LadderRow* LadderModel::row(int row) const
+{
+    return row >= 0 && row < rowCount() ? &m_ladder.rows[static_cast<std::size_t>(row)] : nullptr;
+}
 
 bool LadderModel::isTakenWithAll(int at) const
 {
     const LadderRow* r = row(at);
-    const LadderRow* from = r && static_cast<std::size_t>(at) < m_start.rows.size() ? &m_start.rows[static_cast<std::size_t>(at)] : r;
+    const LadderRow* from =
+        r && static_cast<std::size_t>(at) < m_start.rows.size() ? &m_start.rows[static_cast<std::size_t>(at)] : r;
     return r && r->isSupported() && from->confidence >= kSureEnough;
 }
 
 QString LadderModel::nameOf(const LadderRow& row) const
 {
     switch (row.rung) {
-    case Rung::BlackEnd: return tr("Black end");
-    case Rung::WhiteEnd: return tr("White end");
-    case Rung::Mid: return tr("Mid");
-    case Rung::Contrast: return tr("Contrast");
-    case Rung::CastDarks: return tr("Cast in darks");
-    case Rung::CastMiddles: return tr("Cast in middles");
-    case Rung::CastLights: return tr("Cast in lights");
-    case Rung::Family: return text(HueShifts::defaultFamilies()[static_cast<std::size_t>(row.family)].name);
+    case Rung::BlackEnd:
+        return tr("Black end");
+    case Rung::WhiteEnd:
+        return tr("White end");
+    case Rung::Mid:
+        return tr("Mid");
+    case Rung::Contrast:
+        return tr("Contrast");
+    case Rung::CastDarks:
+        return tr("Cast in darks");
+    case Rung::CastMiddles:
+        return tr("Cast in middles");
+    case Rung::CastLights:
+        return tr("Cast in lights");
+    case Rung::Family:
+        return text(HueShifts::defaultFamilies()[static_cast<std::size_t>(row.family)].name);
     }
     return {};
 }
@@ -83,10 +95,16 @@ QString LadderModel::wordsOf(int at) const
             return tr("too little in ours");
         return tr("ours too near grey");
     }
-    const double start = static_cast<std::size_t>(at) < m_start.rows.size() ? m_start.rows[static_cast<std::size_t>(at)].difference : r->difference;
+    const double start = static_cast<std::size_t>(at) < m_start.rows.size()
+                             ? m_start.rows[static_cast<std::size_t>(at)].difference
+                             : r->difference;
     if (!isTakenWithAll(at) && !r->isWithin())
-        return (r->rung == Rung::Family && m_ladder.confidence.all() >= kSureEnough ? tr("%1, may be another thing") : tr("%1, unsure")).arg(theme::number(r->difference, 1));
-    return std::abs(start - r->difference) < 0.05 ? theme::number(r->difference, 1) : tr("%1 → %2").arg(theme::number(start, 1), theme::number(r->difference, 1));
+        return (r->rung == Rung::Family && m_ladder.confidence.all() >= kSureEnough ? tr("%1, may be another thing")
+                                                                                    : tr("%1, unsure"))
+            .arg(theme::number(r->difference, 1));
+    return std::abs(start - r->difference) < 0.05
+               ? theme::number(r->difference, 1)
+               : tr("%1 → %2").arg(theme::number(start, 1), theme::number(r->difference, 1));
 }
 
 QVariant LadderModel::data(const QModelIndex& index, int role) const
@@ -100,17 +118,29 @@ QVariant LadderModel::data(const QModelIndex& index, int role) const
         if (isLight)
             return theme::number(v, 1);
         const OkLch lch = toOkLch(reference ? r->referenceColour : r->ourColour);
-        return lch.chroma < 0.002 ? tr("neutral") : tr("%1 at %2°").arg(theme::number(lch.chroma, 3)).arg(std::lround(lch.hueDegrees) % 360);
+        return lch.chroma < 0.002
+                   ? tr("neutral")
+                   : tr("%1 at %2°").arg(theme::number(lch.chroma, 3)).arg(std::lround(lch.hueDegrees) % 360);
     };
     switch (role) {
     case Qt::DisplayRole:
         switch (index.column()) {
-        case Name: return nameOf(*r);
-        case Reference: return r->referenceSupport < kLeastSupport ? QString() : value(true);
-        case Ours: return r->ourSupport < kLeastSupport ? QString() : value(false);
-        case Numbers: return wordsOf(index.row());
-        case Sure: return r->isSupported() ? tr("%1 %").arg(std::lround(100 * (static_cast<std::size_t>(index.row()) < m_start.rows.size() ? m_start.rows[static_cast<std::size_t>(index.row())].confidence : r->confidence))) : QString();
-        default: return {};
+        case Name:
+            return nameOf(*r);
+        case Reference:
+            return r->referenceSupport < kLeastSupport ? QString() : value(true);
+        case Ours:
+            return r->ourSupport < kLeastSupport ? QString() : value(false);
+        case Numbers:
+            return wordsOf(index.row());
+        case Sure:
+            return r->isSupported() ? tr("%1 %").arg(std::lround(
+                                          100 * (static_cast<std::size_t>(index.row()) < m_start.rows.size()
+                                                     ? m_start.rows[static_cast<std::size_t>(index.row())].confidence
+                                                     : r->confidence)))
+                                    : QString();
+        default:
+            return {};
         }
     case Qt::DecorationRole:
         if (index.column() == Reference || index.column() == Ours) {
@@ -120,14 +150,25 @@ QVariant LadderModel::data(const QModelIndex& index, int role) const
                 return swatch(*colour);
         }
         return {};
-    case Qt::ForegroundRole: return r->isSupported() ? theme::kInk : theme::kQuietInk;
-    case Qt::FontRole: return index.column() == Name && r->isSupported() && !r->isWithin() ? theme::font(13, true) : theme::font(13);
-    case Qt::TextAlignmentRole: return index.column() == Sure ? QVariant(Qt::AlignRight | Qt::AlignVCenter) : QVariant(Qt::AlignLeft | Qt::AlignVCenter);
+    case Qt::ForegroundRole:
+        return r->isSupported() ? theme::kInk : theme::kQuietInk;
+    case Qt::FontRole:
+        return index.column() == Name && r->isSupported() && !r->isWithin() ? theme::font(13, true) : theme::font(13);
+    case Qt::TextAlignmentRole:
+        return index.column() == Sure ? QVariant(Qt::AlignRight | Qt::AlignVCenter)
+                                      : QVariant(Qt::AlignLeft | Qt::AlignVCenter);
     case Qt::ToolTipRole:
-        return isLight ? tr("%1: L* %2 in the reference, %3 in ours; tolerance %4").arg(nameOf(*r), theme::number(r->reference, 1), theme::number(r->ours, 1), theme::number(r->tolerance, 1))
-                       : tr("%1: %2 % of the reference and %3 % of ours; ΔE %4, tolerance %5").arg(nameOf(*r), theme::number(100 * r->referenceSupport, 1), theme::number(100 * r->ourSupport, 1), theme::number(r->difference, 1), theme::number(r->tolerance, 1));
-    case Qt::AccessibleTextRole: return QStringList{nameOf(*r), wordsOf(index.row())}.join(QStringLiteral(": "));
-    default: return {};
+        return isLight ? tr("%1: L* %2 in the reference, %3 in ours; tolerance %4")
+                             .arg(nameOf(*r), theme::number(r->reference, 1), theme::number(r->ours, 1),
+                                  theme::number(r->tolerance, 1))
+                       : tr("%1: %2 % of the reference and %3 % of ours; ΔE %4, tolerance %5")
+                             .arg(nameOf(*r), theme::number(100 * r->referenceSupport, 1),
+                                  theme::number(100 * r->ourSupport, 1), theme::number(r->difference, 1),
+                                  theme::number(r->tolerance, 1));
+    case Qt::AccessibleTextRole:
+        return QStringList{nameOf(*r), wordsOf(index.row())}.join(QStringLiteral(": "));
+    default:
+        return {};
     }
 }
 
@@ -136,17 +177,25 @@ QVariant LadderModel::headerData(int section, Qt::Orientation orientation, int r
     if (orientation != Qt::Horizontal)
         return {};
     if (role == Qt::TextAlignmentRole)
-        return section == Sure ? QVariant(Qt::AlignRight | Qt::AlignVCenter) : QVariant(Qt::AlignLeft | Qt::AlignVCenter);
+        return section == Sure ? QVariant(Qt::AlignRight | Qt::AlignVCenter)
+                               : QVariant(Qt::AlignLeft | Qt::AlignVCenter);
     if (role != Qt::DisplayRole)
         return {};
     switch (section) {
-    case Name: return tr("Row");
-    case Reference: return tr("Reference");
-    case Ours: return tr("Ours");
-    case Difference: return tr("Difference, L* or ΔE00 (0 to 16)");
-    case Numbers: return tr("From → now");
-    case Sure: return tr("Sure");
-    default: return {};
+    case Name:
+        return tr("Row");
+    case Reference:
+        return tr("Reference");
+    case Ours:
+        return tr("Ours");
+    case Difference:
+        return tr("Difference, L* or ΔE00 (0 to 16)");
+    case Numbers:
+        return tr("From → now");
+    case Sure:
+        return tr("Sure");
+    default:
+        return {};
     }
 }
 
@@ -167,7 +216,9 @@ void DifferenceDelegate::paint(QPainter* painter, const QStyleOptionViewItem& op
     painter->setPen(QPen(theme::kGhost, 1));
     painter->drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
     painter->drawLine(QPointF(area.left(), y - 7), QPointF(area.left(), y + 7));
-    const auto start = static_cast<std::size_t>(index.row()) < m_model.start().rows.size() ? m_model.start().rows[static_cast<std::size_t>(index.row())].difference : row->difference;
+    const auto start = static_cast<std::size_t>(index.row()) < m_model.start().rows.size()
+                           ? m_model.start().rows[static_cast<std::size_t>(index.row())].difference
+                           : row->difference;
     painter->setPen(QPen(theme::kShape, 2));
     painter->drawLine(QPointF(at(row->difference), y), QPointF(at(start), y));
     painter->setPen(QPen(theme::kShape, 1.5));

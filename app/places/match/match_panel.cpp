@@ -36,18 +36,27 @@ MatchPanel::MatchPanel(QWidget* parent) : QWidget(parent)
     m_sure = label("matchSure", false, false);
     m_score = label("matchScore", false, false);
     m_lightWords = label("matchBalanceWords", false, false);
-    m_takeLight = button("matchTakeBalance", tr("Take into its balance"), tr("Exposure and white of this frame alone; Ctrl+Z in Balance takes it back"), [this] { emit takeLight(); });
+    m_takeLight = button("matchTakeBalance", tr("Take into its balance"),
+                         tr("Exposure and white of this frame alone; Ctrl+Z in Balance takes it back"),
+                         [this] { emit takeLight(); });
     column->addWidget(m_takeLight);
     column->addStretch(1);
     m_withTable = new QCheckBox(tr("with a small table for the rest"), this);
     m_withTable->setObjectName("matchWithTable");
     m_withTable->setToolTip(tr("A smooth table for what the steps cannot say; it cannot be edited"));
     connect(m_withTable, &QCheckBox::clicked, this, &MatchPanel::tableWanted);
-    m_takeThis = button("matchTakeThis", tr("Take this"), tr("Brings the chosen row to the reference (Enter)"), [this] { emit takeThis(); });
-    m_takeTo = button("matchTakeTo", tr("To here"), tr("Every such row down to the chosen one (Shift+Enter)"), [this] { emit takeToHere(); });
-    m_takeAll = button("matchTakeAll", tr("Take all"), tr("Every row both pictures have enough of, and that is sure enough to be taken unseen (Ctrl+Enter)"), [this] { emit takeAll(); });
-    m_takeNew = button("matchTakeNew", tr("Take as a new look"), tr("The fitted steps as a look of their own"), [this] { emit takeFit(true); });
-    m_takeHere = button("matchTakeHere", tr("Add to this look"), tr("The fitted steps after those of the look in hand"), [this] { emit takeFit(false); });
+    m_takeThis = button("matchTakeThis", tr("Take this"), tr("Brings the chosen row to the reference (Enter)"),
+                        [this] { emit takeThis(); });
+    m_takeTo = button("matchTakeTo", tr("To here"), tr("Every such row down to the chosen one (Shift+Enter)"),
+                      [this] { emit takeToHere(); });
+    m_takeAll =
+        button("matchTakeAll", tr("Take all"),
+               tr("Every row both pictures have enough of, and that is sure enough to be taken unseen (Ctrl+Enter)"),
+               [this] { emit takeAll(); });
+    m_takeNew = button("matchTakeNew", tr("Take as a new look"), tr("The fitted steps as a look of their own"),
+                       [this] { emit takeFit(true); });
+    m_takeHere = button("matchTakeHere", tr("Add to this look"), tr("The fitted steps after those of the look in hand"),
+                        [this] { emit takeFit(false); });
     auto* rows = new QWidget(this);
     auto* rowButtons = new QHBoxLayout(rows);
     auto* fits = new QWidget(this);
@@ -82,10 +91,19 @@ void MatchPanel::hideLight() { m_lightWords->hide(), m_takeLight->hide(); }
 void MatchPanel::showLight(const SolvedBalance& solved, const Balance& now, const Balance& wanted)
 {
     constexpr double kStops = 0.03, kKelvin = 60;  // less is not worth a gesture
-    const QString by = solved.ground == Ground::KeyColours ? tr("key colours") : solved.ground == Ground::SameThings ? tr("things both show") : solved.ground == Ground::SettingsAndColours ? tr("settings and colours") : solved.ground == Ground::ColoursOnly ? tr("colours alone") : tr("what was set by hand");
-    const bool agrees = std::abs(now.exposureStops - wanted.exposureStops) < kStops && std::abs(now.kelvin - wanted.kelvin) < kKelvin;
-    m_lightWords->setText(agrees ? tr("Its light agrees with the reference, by %1 (%2 % sure).").arg(by).arg(std::lround(100 * solved.confidence))
-                                 : tr("First its light, by %1: %2 stops and white %3 K (%4 % sure).").arg(by, theme::number(wanted.exposureStops, 2), theme::number(wanted.kelvin, 0)).arg(std::lround(100 * solved.confidence)));
+    const QString by = solved.ground == Ground::KeyColours           ? tr("key colours")
+                       : solved.ground == Ground::SameThings         ? tr("things both show")
+                       : solved.ground == Ground::SettingsAndColours ? tr("settings and colours")
+                       : solved.ground == Ground::ColoursOnly        ? tr("colours alone")
+                                                                     : tr("what was set by hand");
+    const bool agrees =
+        std::abs(now.exposureStops - wanted.exposureStops) < kStops && std::abs(now.kelvin - wanted.kelvin) < kKelvin;
+    m_lightWords->setText(agrees ? tr("Its light agrees with the reference, by %1 (%2 % sure).")
+                                       .arg(by)
+                                       .arg(std::lround(100 * solved.confidence))
+                                 : tr("First its light, by %1: %2 stops and white %3 K (%4 % sure).")
+                                       .arg(by, theme::number(wanted.exposureStops, 2), theme::number(wanted.kelvin, 0))
+                                       .arg(std::lround(100 * solved.confidence)));
     m_lightWords->show();
     m_takeLight->setVisible(!agrees);
 }
@@ -94,7 +112,8 @@ void MatchPanel::showNothing()
 {
     m_buttons->setCurrentIndex(0);
     m_title->setText(tr("Nothing to match to yet"));
-    m_facts->setText(tr("Choose finished pictures, a frame of this job, a picture before and after a treatment, or a lookup table. What is found becomes ordinary steps of the look."));
+    m_facts->setText(tr("Choose finished pictures, a frame of this job, a picture before and after a treatment, or a "
+                        "lookup table. What is found becomes ordinary steps of the look."));
     m_sure->clear(), m_score->clear();
 }
 
@@ -103,14 +122,23 @@ void MatchPanel::showFit(const Held& held, std::optional<double> covered)
     m_buttons->setCurrentIndex(1);
     const bool isPair = held.kind == Held::Kind::Pair;
     const int colours = held.fit.fit.colours;
-    m_title->setText(isPair ? tr("%1 → %2").arg(QFileInfo(held.paths[0]).fileName(), QFileInfo(held.paths[1]).fileName()) : QFileInfo(held.paths[0]).fileName());
-    m_facts->setText(!isPair ? tr("%1 colours of the table").arg(colours) : held.fit.wasMoved ? tr("%1 colours; laid over by %2 features: it was cropped, turned or scaled").arg(colours).arg(held.fit.matches) : tr("%1 colours; the pictures lie on one another").arg(colours));
+    m_title->setText(isPair
+                         ? tr("%1 → %2").arg(QFileInfo(held.paths[0]).fileName(), QFileInfo(held.paths[1]).fileName())
+                         : QFileInfo(held.paths[0]).fileName());
+    m_facts->setText(!isPair             ? tr("%1 colours of the table").arg(colours)
+                     : held.fit.wasMoved ? tr("%1 colours; laid over by %2 features: it was cropped, turned or scaled")
+                                               .arg(colours)
+                                               .arg(held.fit.matches)
+                                         : tr("%1 colours; the pictures lie on one another").arg(colours));
     m_sure->setText(leftWords(held.fit.fit));
     constexpr double kEnough = 0.8;
     if (!covered)
         m_score->clear();
     else
-        m_score->setText((*covered < kEnough ? tr("Covers %1 % of the colours of the frame in hand: elsewhere the look is a guess.") : tr("Covers %1 % of the colours of the frame in hand.")).arg(std::lround(100 * *covered)));
+        m_score->setText((*covered < kEnough
+                              ? tr("Covers %1 % of the colours of the frame in hand: elsewhere the look is a guess.")
+                              : tr("Covers %1 % of the colours of the frame in hand."))
+                             .arg(std::lround(100 * *covered)));
 }
 
 void MatchPanel::showLadder(const Fingerprint& reference, const Ladder& now, const Ladder& start, bool anyAtOnce)
@@ -119,11 +147,13 @@ void MatchPanel::showLadder(const Fingerprint& reference, const Ladder& now, con
     m_title->setText(text(reference.name));
     QStringList facts;
     if (reference.references > 1)
-        facts << tr("%1 references: where they differ, the tolerance is wider").arg(static_cast<int>(reference.references));
+        facts << tr("%1 references: where they differ, the tolerance is wider")
+                     .arg(static_cast<int>(reference.references));
     facts << tr("%1 pixels long").arg(std::lround(reference.longEdge));
     if (reference.quality < 100)
         facts << tr("JPEG quality %1").arg(std::lround(reference.quality));
-    facts << tr("grain %1").arg(theme::number(reference.grain, 3)) << tr("corners %1 stops").arg(theme::number(reference.cornerStops, 1));
+    facts << tr("grain %1").arg(theme::number(reference.grain, 3))
+          << tr("corners %1 stops").arg(theme::number(reference.cornerStops, 1));
     m_facts->setText(facts.join(QStringLiteral(" · ")));
     if (now.rows.empty()) {
         m_sure->clear(), m_score->clear();
@@ -131,17 +161,31 @@ void MatchPanel::showLadder(const Fingerprint& reference, const Ladder& now, con
     }
     const Confidence& c = now.confidence;
     const double least = std::min({c.size, c.compression, c.subject});
-    QStringList words{(c.all() >= 0.7 ? tr("Sure, %1 %.") : c.all() >= 0.4 ? tr("Fairly sure, %1 %.") : tr("Not sure, %1 %.")).arg(std::lround(100 * c.all())),
-                      tr("Size %1, compression %2, subject %3 %.").arg(std::lround(100 * c.size)).arg(std::lround(100 * c.compression)).arg(std::lround(100 * c.subject))};
+    QStringList words{(c.all() >= 0.7   ? tr("Sure, %1 %.")
+                       : c.all() >= 0.4 ? tr("Fairly sure, %1 %.")
+                                        : tr("Not sure, %1 %."))
+                          .arg(std::lround(100 * c.all())),
+                      tr("Size %1, compression %2, subject %3 %.")
+                          .arg(std::lround(100 * c.size))
+                          .arg(std::lround(100 * c.compression))
+                          .arg(std::lround(100 * c.subject))};
     constexpr double kNothingAmiss = 0.85;
     if (least < kNothingAmiss)
-        words << (least == c.subject ? tr("The pictures show different things: numbers can be brought together, judge by eye.") : least == c.size ? tr("The reference is small.") : tr("The reference was compressed hard."));
+        words << (least == c.subject
+                      ? tr("The pictures show different things: numbers can be brought together, judge by eye.")
+                  : least == c.size ? tr("The reference is small.")
+                                    : tr("The reference was compressed hard."));
     if (!anyAtOnce)
         words << tr("Too unsure to be taken all at once: take rows one by one.");
     m_sure->setText(words.join(' '));
     const QString far = theme::number(now.distance(), 1);
-    m_score->setText(std::abs(start.distance() - now.distance()) < 0.05 ? tr("%1 of %2 rows within tolerance; %3 apart.").arg(now.within()).arg(now.supported()).arg(far)
-                                                                         : tr("%1 of %2 rows within tolerance; %3 apart, %4 at the start.").arg(now.within()).arg(now.supported()).arg(far, theme::number(start.distance(), 1)));
+    m_score->setText(
+        std::abs(start.distance() - now.distance()) < 0.05
+            ? tr("%1 of %2 rows within tolerance; %3 apart.").arg(now.within()).arg(now.supported()).arg(far)
+            : tr("%1 of %2 rows within tolerance; %3 apart, %4 at the start.")
+                  .arg(now.within())
+                  .arg(now.supported())
+                  .arg(far, theme::number(start.distance(), 1)));
 }
 
 }  // namespace amber

@@ -1,4 +1,5 @@
-// Beside the ladder: what is held, how far it may be trusted and why, how far ours lies from it, and the buttons that take.
+// Beside the ladder: what is held, how far it may be trusted and why, how far ours lies from it, and the buttons that
+// take.
 #pragma once
 
 #include "app/places/match/held.h"

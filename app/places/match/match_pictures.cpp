@@ -26,21 +26,25 @@ void cover(MutableImageView picture)
 Image seen(const MatchPictures::Side& side, const QSize& space)
 {
     const ImageView picture = side.picture->view();
-    const double scale = std::min(static_cast<double>(space.width()) / picture.width, static_cast<double>(space.height()) / picture.height);
-    const int width = std::max(1, static_cast<int>(picture.width * scale)), height = std::max(1, static_cast<int>(picture.height * scale));
+    const double scale = std::min(static_cast<double>(space.width()) / picture.width,
+                                  static_cast<double>(space.height()) / picture.height);
+    const int width = std::max(1, static_cast<int>(picture.width * scale)),
+              height = std::max(1, static_cast<int>(picture.height * scale));
     // A small reference is enlarged, so that both are judged at one size.
     Registration same;
     same.fromRatio = same.toRatio = static_cast<double>(picture.width) / picture.height;
     Image image = scale <= 1 ? reduceByArea(picture, width, height) : laidOver(picture, same, width, height);
     cover(image.mutableView());
     if (const auto plan = RenderPlan::compile(side.look))
-        amber::render(*plan, image.view(), image.mutableView(), {}, {RenderOptions::Stage::All, side.deliveredLongEdge});
+        amber::render(*plan, image.view(), image.mutableView(), {},
+                      {RenderOptions::Stage::All, side.deliveredLongEdge});
     return image;
 }
 
 }  // namespace
 
-MatchPictures::MatchPictures(QWidget* parent) : QWidget(parent), m_reference(new PictureView(this)), m_ours(new PictureView(this))
+MatchPictures::MatchPictures(QWidget* parent)
+    : QWidget(parent), m_reference(new PictureView(this)), m_ours(new PictureView(this))
 {
     setObjectName("matchPictures");
     m_reference->setObjectName("matchReference");
@@ -59,9 +63,12 @@ MatchPictures::MatchPictures(QWidget* parent) : QWidget(parent), m_reference(new
 
 void MatchPictures::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme::kWall); }
 
-void MatchPictures::show(const Side& reference, const Side& ours, const std::optional<Registration>& lies, bool wipe, int map)
+void MatchPictures::show(const Side& reference, const Side& ours, const std::optional<Registration>& lies, bool wipe,
+                         int map)
 {
-    const auto put = [this](PictureView& view, const QImage& after, const QImage& before) { view.setImages(++m_number, after, before); };
+    const auto put = [this](PictureView& view, const QImage& after, const QImage& before) {
+        view.setImages(++m_number, after, before);
+    };
     for (const auto& [view, side] : {std::pair(m_reference, &reference), std::pair(m_ours, &ours)}) {
         view->setCaption(side->caption);
         if (!side->picture) {

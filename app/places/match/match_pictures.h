@@ -1,8 +1,9 @@
-// The reference on the left, ours on the right; ours can be laid over the reference with a line to wipe, or shown as a map of what differs.
+// The reference on the left, ours on the right; ours can be laid over the reference with a line to wipe, or shown as a
+// map of what differs.
 #pragma once
 
-#include "core/look/look.h"
 #include "core/balance/registration.h"
+#include "core/look/look.h"
 
 #include <QWidget>
 #include <optional>
@@ -23,7 +24,8 @@ public:
         int deliveredLongEdge = 0;
         QString caption, message;
     };
-    /// `lies`: how ours lies in the reference, when both show one thing. `map` 0 for pictures, else a map: lightness, chroma, hue.
+    /// `lies`: how ours lies in the reference, when both show one thing. `map` 0 for pictures, else a map: lightness,
+    /// chroma, hue.
     void show(const Side& reference, const Side& ours, const std::optional<Registration>& lies, bool wipe, int map);
     PictureView& reference() { return *m_reference; }
     PictureView& ours() { return *m_ours; }

@@ -15,8 +15,10 @@
 namespace amber {
 
 MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& frames, QWidget* parent)
-    : QWidget(parent), m_document(document), m_proxies(proxies), m_frames(frames), m_model(new LadderModel(this)), m_task(new Task(this)), m_relating(new Task(this)), m_later(new QTimer(this)), m_pictures(new MatchPictures(this)), m_panel(new MatchPanel(this)),
-      m_table(new QTableView(this)), m_report(new FitReport(this)), m_lower(new QStackedWidget(this))
+    : QWidget(parent), m_document(document), m_proxies(proxies), m_frames(frames), m_model(new LadderModel(this)),
+      m_task(new Task(this)), m_relating(new Task(this)), m_later(new QTimer(this)),
+      m_pictures(new MatchPictures(this)), m_panel(new MatchPanel(this)), m_table(new QTableView(this)),
+      m_report(new FitReport(this)), m_lower(new QStackedWidget(this))
 {
     setObjectName("matchPlace");
     m_table->setObjectName("ladder");
@@ -69,7 +71,8 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
     });
     connect(&document, &Document::opening, this, [this] {
         m_task->cancel(), m_relating->cancel();
-        m_held = {}, m_relatedFrame = 0, m_relatedProxy.reset(), m_outdated.reset(), m_registration.reset(), m_solved.reset(), m_small.clear();
+        m_held = {}, m_relatedFrame = 0, m_relatedProxy.reset(), m_outdated.reset(), m_registration.reset(),
+        m_solved.reset(), m_small.clear();
         m_model->show({}, {});
     });
     connect(&document, &Document::opened, this, [this] {
@@ -125,22 +128,32 @@ QWidget* MatchPlace::makeHeader()
     auto* to = new QLabel(tr("Match to"), header);
     to->setProperty("quiet", true);
     row->addWidget(to);
-    const QString kinds = tr("Pictures (%1)").arg(QStringLiteral("*.") + Document::pictureEndings().join(QStringLiteral(" *.")));
-    const auto pictures = [this, kinds](const QString& title) { return QFileDialog::getOpenFileName(this, title, m_document.folder(), kinds); };
-    source("matchPictures", tr("Pictures…"), tr("One or several finished pictures; where several differ, the tolerance widens"), [this, kinds] {
-        const QStringList paths = QFileDialog::getOpenFileNames(this, tr("Finished pictures to match to"), m_document.folder(), kinds);
-        if (!paths.isEmpty())
-            holdPictures(paths);
-    });
-    source("matchFrame", tr("Frame in hand"), tr("Holds the frame in hand, as it stands, as the reference; then take another frame in hand. What is taken then holds for that frame alone"), [this] { holdFrame(); });
-    source("matchPair", tr("Before and after…"), tr("One picture before and after an unknown treatment: it becomes editable steps"), [this, pictures] {
-        const QString before = pictures(tr("The picture before the treatment"));
-        const QString after = before.isEmpty() ? QString() : pictures(tr("The same picture after it"));
-        if (!after.isEmpty())
-            holdPair(before, after);
-    });
+    const QString kinds =
+        tr("Pictures (%1)").arg(QStringLiteral("*.") + Document::pictureEndings().join(QStringLiteral(" *.")));
+    const auto pictures = [this, kinds](const QString& title) {
+        return QFileDialog::getOpenFileName(this, title, m_document.folder(), kinds);
+    };
+    source("matchPictures", tr("Pictures…"),
+           tr("One or several finished pictures; where several differ, the tolerance widens"), [this, kinds] {
+               const QStringList paths =
+                   QFileDialog::getOpenFileNames(this, tr("Finished pictures to match to"), m_document.folder(), kinds);
+               if (!paths.isEmpty())
+                   holdPictures(paths);
+           });
+    source("matchFrame", tr("Frame in hand"),
+           tr("Holds the frame in hand, as it stands, as the reference; then take another frame in hand. What is taken "
+              "then holds for that frame alone"),
+           [this] { holdFrame(); });
+    source("matchPair", tr("Before and after…"),
+           tr("One picture before and after an unknown treatment: it becomes editable steps"), [this, pictures] {
+               const QString before = pictures(tr("The picture before the treatment"));
+               const QString after = before.isEmpty() ? QString() : pictures(tr("The same picture after it"));
+               if (!after.isEmpty())
+                   holdPair(before, after);
+           });
     source("matchTable", tr("Table…"), tr("A lookup table: it becomes editable steps"), [this] {
-        const QString path = QFileDialog::getOpenFileName(this, tr("A lookup table"), m_document.folder(), tr("Tables (*.cube *.clf *.cdl *.cc *.ccc *.png)"));
+        const QString path = QFileDialog::getOpenFileName(this, tr("A lookup table"), m_document.folder(),
+                                                          tr("Tables (*.cube *.clf *.cdl *.cc *.ccc *.png)"));
         if (!path.isEmpty())
             holdTable(path);
     });
@@ -169,7 +182,9 @@ bool MatchPlace::eventFilter(QObject* watched, QEvent* event)
     if (watched == m_table && event->type() == QEvent::KeyPress) {
         const auto* key = static_cast<QKeyEvent*>(event);
         if (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter) {
-            key->modifiers() & Qt::ControlModifier ? takeAll() : key->modifiers() & Qt::ShiftModifier ? takeToHere() : takeThis();
+            key->modifiers() & Qt::ControlModifier ? takeAll()
+            : key->modifiers() & Qt::ShiftModifier ? takeToHere()
+                                                   : takeThis();
             return true;
         }
     }
@@ -232,14 +247,16 @@ void MatchPlace::hold(const Held& wanted, bool isNew)
     if (!m_document.isOpen() || m_task->isRunning())
         return;
     auto held = std::make_shared<std::optional<Result<Held>>>();
-    m_task->start([wanted, held](const Task::Progress& progress, const CancelToken& cancel) { *held = readHeld(wanted, progress, cancel); },
+    m_task->start([wanted, held](const Task::Progress& progress,
+                                 const CancelToken& cancel) { *held = readHeld(wanted, progress, cancel); },
                   [this, held, isNew](bool cancelled) {
                       if (cancelled || !*held)
                           m_panel->setWithTable(m_held.withTable);
                       else if (**held)
                           took(std::move(***held), isNew);
                       else if (isNew)
-                          emit m_document.failed(tr("%1. What was held before is still held.").arg(text((*held)->error().message())));
+                          emit m_document.failed(
+                              tr("%1. What was held before is still held.").arg(text((*held)->error().message())));
                   });
 }
 
@@ -335,7 +352,9 @@ void MatchPlace::relate()
             Seen seen{untouched, facts->capture, {}, {}};
             FrameBalance balance = m_document.balances().of(id);
             if (balance.response.empty())
-                balance.response = untouched->info.isRaw() ? "raw" : m_document.balances().hasResponse(facts->capture.camera) ? facts->capture.camera : std::string();
+                balance.response = untouched->info.isRaw()                                    ? "raw"
+                                   : m_document.balances().hasResponse(facts->capture.camera) ? facts->capture.camera
+                                                                                              : std::string();
             seen.response = m_document.balances().responseOf(balance);
             for (const KeyColour& key : m_document.keyColours())
                 if (key.frame == id)
@@ -368,20 +387,28 @@ void MatchPlace::relate()
             if (!cancelled && frame == m_relatedFrame && proxy == m_relatedProxy)
                 m_registration = relation->registration, m_solved = relation->solved;
             refreshLadder(), showPictures();
-            QMetaObject::invokeMethod(this, &MatchPlace::relate, Qt::QueuedConnection);  // another frame may have been taken meanwhile
+            QMetaObject::invokeMethod(this, &MatchPlace::relate,
+                                      Qt::QueuedConnection);  // another frame may have been taken meanwhile
         });
 }
 
 PictureView& MatchPlace::ours() { return m_pictures->ours(); }
 
-bool MatchPlace::isAtRest() const { return !m_task->isRunning() && !m_relating->isRunning() && !m_later->isActive() && isReady(); }
+bool MatchPlace::isAtRest() const
+{
+    return !m_task->isRunning() && !m_relating->isRunning() && !m_later->isActive() && isReady();
+}
 
-bool MatchPlace::isReady() const { return !m_small.empty() && !m_outdated && m_relatedFrame == m_document.frameInHand(); }
+bool MatchPlace::isReady() const
+{
+    return !m_small.empty() && !m_outdated && m_relatedFrame == m_document.frameInHand();
+}
 
 void MatchPlace::refreshLadder()
 {
     const auto& kept = m_document.isOpen() ? m_document.look().reference : std::nullopt;
-    const bool hasPrint = m_held.kind == Held::Kind::Pictures || m_held.kind == Held::Kind::Frame || (m_held.kind == Held::Kind::Nothing && kept);
+    const bool hasPrint = m_held.kind == Held::Kind::Pictures || m_held.kind == Held::Kind::Frame ||
+                          (m_held.kind == Held::Kind::Nothing && kept);
     if (!isVisible() || !isReady() || !hasPrint) {
         if (!hasPrint)
             m_model->show({}, {});
@@ -393,7 +420,8 @@ void MatchPlace::refreshLadder()
         m_members = membershipBefore(look, m_small, group().toStdString()), m_membersOf = bare;
     const Fingerprint& print = m_held.kind == Held::Kind::Nothing ? *kept : m_held.print;
     const bool isFirst = m_model->rowCount() == 0;
-    m_model->show(ladderOf(print, measuredThrough(look, m_small, m_members), isRegistered()), ladderOf(print, measuredThrough(bare, m_small, m_members), isRegistered()));
+    m_model->show(ladderOf(print, measuredThrough(look, m_small, m_members), isRegistered()),
+                  ladderOf(print, measuredThrough(bare, m_small, m_members), isRegistered()));
     if (isFirst || !m_table->currentIndex().isValid())
         m_table->selectRow(0);
     refresh();
@@ -414,7 +442,8 @@ void MatchPlace::refresh()
     m_lower->setCurrentIndex(isFit ? 1 : 0);
     const int at = m_table->currentIndex().row();
     const LadderRow* row = m_model->row(at);
-    m_panel->setTakeable(idle && row && row->isSupported(), idle && row && !rowsDownTo(at).empty(), idle && !rowsDownTo(m_model->rowCount()).empty(), idle && isFit);
+    m_panel->setTakeable(idle && row && row->isSupported(), idle && row && !rowsDownTo(at).empty(),
+                         idle && !rowsDownTo(m_model->rowCount()).empty(), idle && isFit);
     for (const char* name : {"matchPictures", "matchFrame", "matchPair", "matchTable"})
         if (auto* b = findChild<QPushButton*>(name))
             b->setEnabled(m_document.isOpen() && idle);
@@ -427,7 +456,9 @@ void MatchPlace::refresh()
         m_panel->hideLight();
     if (isFit) {
         m_report->show(m_held.fit.fit);
-        m_panel->showFit(m_held, m_held.kind == Held::Kind::Pair && isReady() ? std::optional(coverage(m_held.fit.seen, m_small.front().view())) : std::nullopt);
+        m_panel->showFit(m_held, m_held.kind == Held::Kind::Pair && isReady()
+                                     ? std::optional(coverage(m_held.fit.seen, m_small.front().view()))
+                                     : std::nullopt);
         m_state->setText(idle ? tr("Fitted. Nothing changes before you take it.") : tr("Working…"));
         return;
     }
@@ -440,7 +471,10 @@ void MatchPlace::refresh()
     }
     m_panel->showLadder(*print, m_model->ladder(), m_model->start(), !rowsDownTo(m_model->rowCount()).empty());
     const bool isOwn = m_held.kind == Held::Kind::Frame && m_held.frame == m_document.frameInHand();
-    m_state->setText(isOwn ? tr("This is the reference itself: take another frame in hand (Alt+arrows).") : m_relating->isRunning() ? tr("Looking for the same things in both…") : isRegistered() ? tr("Both show the same thing.") : QString());
+    m_state->setText(isOwn ? tr("This is the reference itself: take another frame in hand (Alt+arrows).")
+                     : m_relating->isRunning() ? tr("Looking for the same things in both…")
+                     : isRegistered()          ? tr("Both show the same thing.")
+                                               : QString());
 }
 
 void MatchPlace::showPictures()
@@ -454,7 +488,10 @@ void MatchPlace::showPictures()
     MatchPictures::Side reference, ours;
     // On the left the reference; for a table the frame in hand through it.
     const auto& kept = m_document.look().reference;
-    reference.message = m_held.kind != Held::Kind::Nothing ? tr("Reading…") : kept ? tr("The picture is not held. The look keeps what was measured of %1.").arg(text(kept->name)) : tr("No reference yet");
+    reference.message =
+        m_held.kind != Held::Kind::Nothing ? tr("Reading…")
+        : kept ? tr("The picture is not held. The look keeps what was measured of %1.").arg(text(kept->name))
+               : tr("No reference yet");
     if (isTable && proxy) {
         Step step;
         step.parameters = lookupTable(m_held.table, "");
@@ -469,9 +506,13 @@ void MatchPlace::showPictures()
     ours.picture = isPair ? &m_held.before : proxy ? &proxy->image : nullptr;
     ours.look = m_held.isFit() ? m_held.fit.fit.look : oursLook();
     ours.deliveredLongEdge = proxy ? std::max(proxy->info.width, proxy->info.height) : 0;
-    ours.caption = isPair ? tr("%1 by the fitted steps").arg(QFileInfo(m_held.paths[0]).fileName()) : isTable && frame ? tr("%1 by the fitted steps").arg(name) : name;
+    ours.caption = isPair             ? tr("%1 by the fitted steps").arg(QFileInfo(m_held.paths[0]).fileName())
+                   : isTable && frame ? tr("%1 by the fitted steps").arg(name)
+                                      : name;
     ours.message = !frame ? tr("No frame in hand") : frame->fault.empty() ? tr("Reading…") : text(frame->fault);
-    const std::optional<Registration> lies = isPair ? std::optional(m_held.fit.registration) : isTable ? std::optional(Registration{}) : m_registration;
+    const std::optional<Registration> lies = isPair    ? std::optional(m_held.fit.registration)
+                                             : isTable ? std::optional(Registration{})
+                                                       : m_registration;
     m_pictures->show(reference, ours, lies, m_wipe->isChecked(), m_map->currentIndex());
 }
 
@@ -482,7 +523,10 @@ void MatchPlace::takeThis()
         take({static_cast<std::size_t>(row)}, tr("%1 from %2").arg(m_model->nameOf(*r), group()));
 }
 
-void MatchPlace::takeToHere() { take(rowsDownTo(m_table->currentIndex().row()), tr("Light and colour from %1, in part").arg(group())); }
+void MatchPlace::takeToHere()
+{
+    take(rowsDownTo(m_table->currentIndex().row()), tr("Light and colour from %1, in part").arg(group()));
+}
 
 void MatchPlace::takeAll() { take(rowsDownTo(m_model->rowCount()), tr("Match to %1").arg(group())); }
 
@@ -494,24 +538,28 @@ void MatchPlace::take(const std::set<std::size_t>& rows, const QString& action)
     const Look before = m_document.look();
     Fingerprint print = m_held.kind == Held::Kind::Nothing ? *before.reference : m_held.print;
     auto taken = std::make_shared<std::optional<Result<Taken>>>();
-    m_task->start([taken, look = oursLook(), small = m_small, print, rows, group = group().toStdString(), same = isRegistered()](const Task::Progress&, const CancelToken&) { *taken = takeRows(look, small, print, rows, group, same); },
-                  [this, taken, frame, lookId, before, action, print, group = group().toStdString(), ofFrame = m_held.kind == Held::Kind::Frame](bool cancelled) {
-                      if (cancelled || !*taken)
-                          return;
-                      if (!**taken) {
-                          emit m_document.failed(text((*taken)->error().message()));
-                          return;
-                      }
-                      if (m_document.lookId() != lookId || !(m_document.look() == before)) {
-                          emit m_document.failed(tr("The look was changed meanwhile; nothing was taken. Take it again."));
-                          return;
-                      }
-                      Look look = (**taken)->look;
-                      if (!ofFrame)
-                          look.reference = print;
-                      m_document.takeLook(mergedGroup(before, look, group, ofFrame ? Document::pictureName(frame) : std::string()), action);
-                      refreshLadder(), showPictures();
-                  });
+    m_task->start(
+        [taken, look = oursLook(), small = m_small, print, rows, group = group().toStdString(), same = isRegistered()](
+            const Task::Progress&, const CancelToken&) { *taken = takeRows(look, small, print, rows, group, same); },
+        [this, taken, frame, lookId, before, action, print, group = group().toStdString(),
+         ofFrame = m_held.kind == Held::Kind::Frame](bool cancelled) {
+            if (cancelled || !*taken)
+                return;
+            if (!**taken) {
+                emit m_document.failed(text((*taken)->error().message()));
+                return;
+            }
+            if (m_document.lookId() != lookId || !(m_document.look() == before)) {
+                emit m_document.failed(tr("The look was changed meanwhile; nothing was taken. Take it again."));
+                return;
+            }
+            Look look = (**taken)->look;
+            if (!ofFrame)
+                look.reference = print;
+            m_document.takeLook(
+                mergedGroup(before, look, group, ofFrame ? Document::pictureName(frame) : std::string()), action);
+            refreshLadder(), showPictures();
+        });
 }
 
 void MatchPlace::takeFit(bool asNew)

@@ -1,12 +1,12 @@
-// The Match place: a reference on the left, the frame in hand under the look on the right, and the ladder of what lies between them; or what a
-// fit to a pair or a table found.
+// The Match place: a reference on the left, the frame in hand under the look on the right, and the ladder of what lies
+// between them; or what a fit to a pair or a table found.
 #pragma once
 
+#include "app/document/document.h"
 #include "app/places/match/held.h"
 #include "app/places/match/ladder_model.h"
 #include "app/render/proxy_store.h"
 #include "app/task/task.h"
-#include "app/document/document.h"
 
 #include <QWidget>
 
@@ -93,7 +93,7 @@ private:
     std::int64_t m_relatedFrame = 0;
     std::shared_ptr<const Proxy> m_relatedProxy, m_outdated;
     std::vector<Image> m_small;
-    bool m_isRestored = false;  ///< what the job kept as held, when the place is first shown
+    bool m_isRestored = false;                   ///< what the job kept as held, when the place is first shown
     std::optional<Registration> m_registration;  ///< from ours to the reference
     std::optional<SolvedBalance> m_solved;       ///< of two frames of the job
     Membership m_members;

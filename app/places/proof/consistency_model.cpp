@@ -4,7 +4,10 @@
 
 namespace amber {
 
-ConsistencyModel::ConsistencyModel(Document& document, std::function<QPixmap(std::int64_t)> thumbnail, QObject* parent) : QAbstractTableModel(parent), m_document(document), m_thumbnail(std::move(thumbnail)) {}
+ConsistencyModel::ConsistencyModel(Document& document, std::function<QPixmap(std::int64_t)> thumbnail, QObject* parent)
+    : QAbstractTableModel(parent), m_document(document), m_thumbnail(std::move(thumbnail))
+{
+}
 
 void ConsistencyModel::show(const std::vector<FrameReading>& readings, const std::vector<KeyColour>& keys)
 {
@@ -22,13 +25,15 @@ void ConsistencyModel::show(const std::vector<FrameReading>& readings, const std
 
 const FrameReading* ConsistencyModel::reading(std::int64_t frame) const
 {
-    const auto found = std::find_if(m_readings.begin(), m_readings.end(), [&](const FrameReading& r) { return r.frame == frame; });
+    const auto found =
+        std::find_if(m_readings.begin(), m_readings.end(), [&](const FrameReading& r) { return r.frame == frame; });
     return found == m_readings.end() ? nullptr : &*found;
 }
 
 const FrameReading* ConsistencyModel::leadOf(const FrameReading& reading) const
 {
-    const auto found = std::find_if(m_readings.begin(), m_readings.end(), [&](const FrameReading& r) { return r.isLead && r.group == reading.group; });
+    const auto found = std::find_if(m_readings.begin(), m_readings.end(),
+                                    [&](const FrameReading& r) { return r.isLead && r.group == reading.group; });
     return found == m_readings.end() ? nullptr : &*found;
 }
 
@@ -53,7 +58,8 @@ QVariant ConsistencyModel::data(const QModelIndex& index, int role) const
             return frame ? titleOf(*frame) + (r.isLead ? tr(" (lead)") : QString()) : QString();
         if (role == Qt::DecorationRole) {
             const QPixmap picture = m_thumbnail(r.frame);
-            return picture.isNull() ? QVariant() : picture.scaled(42, 28, Qt::KeepAspectRatio, Qt::SmoothTransformation);
+            return picture.isNull() ? QVariant()
+                                    : picture.scaled(42, 28, Qt::KeepAspectRatio, Qt::SmoothTransformation);
         }
         if (role == Qt::ToolTipRole)
             return text(r.fault);
@@ -69,26 +75,39 @@ QVariant ConsistencyModel::data(const QModelIndex& index, int role) const
             return QStringLiteral("–");
         if (r.isLead)
             return tr("lead");
-        return theme::number(cell.after, 1) + (doubt > 0.5 ? QStringLiteral(" ?") : QString()) + (cell.isOutlier ? QStringLiteral(" !!") : !cell.isWithin ? QStringLiteral(" !") : QString());
+        return theme::number(cell.after, 1) + (doubt > 0.5 ? QStringLiteral(" ?") : QString()) +
+               (cell.isOutlier   ? QStringLiteral(" !!")
+                : !cell.isWithin ? QStringLiteral(" !")
+                                 : QString());
     case Qt::ToolTipRole: {
         if (!cell.isMeasured)
             return tr("Not seen in this frame");
-        QStringList words{tr("%1 from its lead; as it came %2").arg(theme::number(cell.after, 2), theme::number(cell.before, 2))};
+        QStringList words{
+            tr("%1 from its lead; as it came %2").arg(theme::number(cell.after, 2), theme::number(cell.before, 2))};
         if (cell.toTarget)
             words << tr("%1 from its target").arg(theme::number(*cell.toTarget, 2));
         if (doubt > 0.5)
             words << tr("found by its colour, not confirmed");
         return words.join('\n');
     }
-    case Qt::TextAlignmentRole: return QVariant::fromValue(Qt::Alignment(Qt::AlignRight | Qt::AlignVCenter));
-    case Qt::FontRole: return !cell.isWithin && !r.isLead ? QVariant(theme::font(13, true)) : QVariant();
-    case Qt::ForegroundRole: return r.isLead || !cell.isMeasured ? QVariant(theme::kQuietInk) : QVariant();
-    case Qt::BackgroundRole: return cell.isMeasured && !cell.isWithin && !r.isLead ? QVariant(theme::kPressed) : QVariant();
-    case WithinRole: return cell.isWithin;
-    case MeasuredRole: return cell.isMeasured;
-    case OutlierRole: return cell.isOutlier;
-    case DoubtRole: return doubt;
-    default: return {};
+    case Qt::TextAlignmentRole:
+        return QVariant::fromValue(Qt::Alignment(Qt::AlignRight | Qt::AlignVCenter));
+    case Qt::FontRole:
+        return !cell.isWithin && !r.isLead ? QVariant(theme::font(13, true)) : QVariant();
+    case Qt::ForegroundRole:
+        return r.isLead || !cell.isMeasured ? QVariant(theme::kQuietInk) : QVariant();
+    case Qt::BackgroundRole:
+        return cell.isMeasured && !cell.isWithin && !r.isLead ? QVariant(theme::kPressed) : QVariant();
+    case WithinRole:
+        return cell.isWithin;
+    case MeasuredRole:
+        return cell.isMeasured;
+    case OutlierRole:
+        return cell.isOutlier;
+    case DoubtRole:
+        return doubt;
+    default:
+        return {};
     }
 }
 
@@ -105,7 +124,10 @@ QVariant ConsistencyModel::headerData(int section, Qt::Orientation orientation, 
     const auto k = static_cast<std::size_t>(section - 1);
     if (k >= m_keys.size())
         return tr("L* points to the lead of the light; tolerance %1").arg(kToneTolerance[k - m_keys.size()]);
-    return tr("CIEDE2000 to the lead of the light; tolerance %1. 95 % of the frames lie within %2; as they came within %3").arg(theme::number(m_keys[k].tolerance, 1), theme::number(m_table.spread[k], 1), theme::number(m_table.spreadBefore[k], 1));
+    return tr("CIEDE2000 to the lead of the light; tolerance %1. 95 % of the frames lie within %2; as they came within "
+              "%3")
+        .arg(theme::number(m_keys[k].tolerance, 1), theme::number(m_table.spread[k], 1),
+             theme::number(m_table.spreadBefore[k], 1));
 }
 
 }  // namespace amber

@@ -25,8 +25,14 @@ public:
     const FrameReading* leadOf(const FrameReading& reading) const;
     QString columnTitle(int column) const;
 
-    int rowCount(const QModelIndex& parent = {}) const override { return parent.isValid() ? 0 : static_cast<int>(m_readings.size()); }
-    int columnCount(const QModelIndex& parent = {}) const override { return parent.isValid() ? 0 : 1 + static_cast<int>(m_keys.size()) + (m_readings.empty() ? 0 : kToneColumns); }
+    int rowCount(const QModelIndex& parent = {}) const override
+    {
+        return parent.isValid() ? 0 : static_cast<int>(m_readings.size());
+    }
+    int columnCount(const QModelIndex& parent = {}) const override
+    {
+        return parent.isValid() ? 0 : 1 + static_cast<int>(m_keys.size()) + (m_readings.empty() ? 0 : kToneColumns);
+    }
     QVariant data(const QModelIndex& index, int role) const override;
     QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
 

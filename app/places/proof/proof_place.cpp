@@ -33,7 +33,9 @@ protected:
             return;
         const QRect area = rect().adjusted(8, 8, -8, -24);
         painter.fillRect(QRect(area.left(), area.top(), area.width() / 2, area.height()), theme::screenColour(*m_lead));
-        painter.fillRect(QRect(area.left() + area.width() / 2, area.top(), area.width() - area.width() / 2, area.height()), theme::screenColour(*m_here));
+        painter.fillRect(
+            QRect(area.left() + area.width() / 2, area.top(), area.width() - area.width() / 2, area.height()),
+            theme::screenColour(*m_here));
         painter.setPen(theme::kWallInk);
         painter.setFont(theme::font(13));
         const QRect words(area.left(), area.bottom() + 2, area.width(), 18);
@@ -45,8 +47,12 @@ private:
     std::optional<LinearRgb> m_lead, m_here;
 };
 
-ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, std::function<QPixmap(std::int64_t)> thumbnail, QWidget* parent)
-    : QWidget(parent), m_document(document), m_proxies(proxies), m_model(new ConsistencyModel(document, std::move(thumbnail), this)), m_task(new Task(this)), m_table(new QTableView(this)), m_outliers(new QListWidget(this)), m_number(new QLabel(this)), m_state(new QLabel(this))
+ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, std::function<QPixmap(std::int64_t)> thumbnail,
+                       QWidget* parent)
+    : QWidget(parent), m_document(document), m_proxies(proxies),
+      m_model(new ConsistencyModel(document, std::move(thumbnail), this)), m_task(new Task(this)),
+      m_table(new QTableView(this)), m_outliers(new QListWidget(this)), m_number(new QLabel(this)),
+      m_state(new QLabel(this))
 {
     setObjectName("proofPlace");
     m_table->setObjectName("consistencyTable");
@@ -134,12 +140,14 @@ QLayout* ProofPlace::makeHeader()
     m_state->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     m_measure = new QPushButton(tr("Measure"), this);
     m_measure->setObjectName("consistencyMeasure");
-    m_measure->setToolTip(tr("Finds the key colours on every frame and measures them, as they came and with balance and look"));
+    m_measure->setToolTip(
+        tr("Finds the key colours on every frame and measures them, as they came and with balance and look"));
     connect(m_measure, &QPushButton::clicked, this, &ProofPlace::measure);
     m_save = new QPushButton(tr("Save table…"), this);
     m_save->setObjectName("consistencySave");
     connect(m_save, &QPushButton::clicked, this, [this] {
-        const QString path = QFileDialog::getSaveFileName(this, tr("Save the table"), m_document.folder() + QStringLiteral("/consistency.csv"), tr("Table (*.csv)"));
+        const QString path = QFileDialog::getSaveFileName(
+            this, tr("Save the table"), m_document.folder() + QStringLiteral("/consistency.csv"), tr("Table (*.csv)"));
         if (path.isEmpty())
             return;
         if (const Status done = saveTable(path); !done)
@@ -187,9 +195,13 @@ QWidget* ProofPlace::makeCellPanel()
         connect(b, &QPushButton::clicked, this, act);
         return b;
     };
-    m_confirm = button("placeConfirm", tr("Confirm place"), tr("This is the thing: its place is kept and counts as evidence for balance"), [this] { confirmPlace(); });
-    m_correct = button("placeCorrect", tr("Correct place"), tr("Click, or drag a region, on the picture of this frame"), [this] { m_here->setMarking(!m_here->isMarking()); });
-    m_cure = button("takeCure", tr("Take the cure"), tr("Adds it to this frame's balance; Ctrl+Z takes it back"), [this] { takeCure(); });
+    m_confirm = button("placeConfirm", tr("Confirm place"),
+                       tr("This is the thing: its place is kept and counts as evidence for balance"),
+                       [this] { confirmPlace(); });
+    m_correct = button("placeCorrect", tr("Correct place"), tr("Click, or drag a region, on the picture of this frame"),
+                       [this] { m_here->setMarking(!m_here->isMarking()); });
+    m_cure = button("takeCure", tr("Take the cure"), tr("Adds it to this frame's balance; Ctrl+Z takes it back"),
+                    [this] { takeCure(); });
     connect(m_here, &PictureView::marked, this, &ProofPlace::correctPlace);
     connect(m_here, &PictureView::resized, this, &ProofPlace::showCell);
     auto* buttons = new QHBoxLayout;
@@ -229,7 +241,14 @@ std::vector<ReadFrame> ProofPlace::framesToRead() const
             const Frame* frame = m_document.frame(id);
             if (!frame || !frame->fault.empty())
                 continue;
-            ReadFrame one{id, frame->path, static_cast<int>(g), id == groups[g].lead, m_document.balances().of(id), {}, Document::pictureName(id), {}};
+            ReadFrame one{id,
+                          frame->path,
+                          static_cast<int>(g),
+                          id == groups[g].lead,
+                          m_document.balances().of(id),
+                          {},
+                          Document::pictureName(id),
+                          {}};
             one.response = m_document.balances().responseOf(one.balance);
             for (const BalanceBook::KeyPlace& place : m_document.balances().keyPlaces())
                 if (place.frame == id && place.isConfirmed)
@@ -251,7 +270,9 @@ void ProofPlace::measure()
     auto frames = std::make_shared<std::vector<ReadFrame>>(framesToRead());
     auto readings = std::make_shared<std::vector<FrameReading>>();
     m_isStale = false;
-    m_task->start([frames, readings, keys = m_document.keyColours(), look = m_document.look()](const Task::Progress& progress, const CancelToken& cancel) { *readings = readShoot(*frames, keys, look, progress, cancel); },
+    m_task->start([frames, readings, keys = m_document.keyColours(), look = m_document.look()](
+                      const Task::Progress& progress,
+                      const CancelToken& cancel) { *readings = readShoot(*frames, keys, look, progress, cancel); },
                   [this, frames, readings, keys = m_document.keyColours()](bool cancelled) {
                       if (cancelled)
                           return;
@@ -271,7 +292,9 @@ void ProofPlace::measure()
                       if (m_model->rowCount() > 0) {
                           m_table->setColumnWidth(0, 210);
                           if (!m_table->currentIndex().isValid())
-                              m_model->table().outliers.empty() ? m_table->setCurrentIndex(m_model->index(std::min(1, m_model->rowCount() - 1), 1)) : m_outliers->setCurrentRow(0);
+                              m_model->table().outliers.empty()
+                                  ? m_table->setCurrentIndex(m_model->index(std::min(1, m_model->rowCount() - 1), 1))
+                                  : m_outliers->setCurrentRow(0);
                       }
                       showCell();
                   });
@@ -295,15 +318,25 @@ void ProofPlace::refresh()
     m_save->setEnabled(isMeasured);
     m_number->setText(isMeasured ? tr("%1 % within tolerance").arg(std::lround(100 * table.within)) : QString());
     if (!isMeasured)
-        m_state->setText(m_document.groups().empty() ? tr("Lights are told apart once all frames are read.") : m_document.keyColours().empty() ? tr("Mark key colours on a frame in Look first (Ctrl+M); Measure finds them on the others.") : tr("%1 key colours. Measure finds them on every frame.").arg(m_document.keyColours().size()));
+        m_state->setText(
+            m_document.groups().empty() ? tr("Lights are told apart once all frames are read.")
+            : m_document.keyColours().empty()
+                ? tr("Mark key colours on a frame in Look first (Ctrl+M); Measure finds them on the others.")
+                : tr("%1 key colours. Measure finds them on every frame.").arg(m_document.keyColours().size()));
     else
-        m_state->setText(tr("as they came %1 % · 95 % of the cells within ΔE %2, as they came %3").arg(std::lround(100 * table.withinBefore)).arg(theme::number(table.allSpread, 1), theme::number(table.allSpreadBefore, 1)) + (m_isStale ? tr(" · changed since: measure again") : QString()));
+        m_state->setText(tr("as they came %1 % · 95 % of the cells within ΔE %2, as they came %3")
+                             .arg(std::lround(100 * table.withinBefore))
+                             .arg(theme::number(table.allSpread, 1), theme::number(table.allSpreadBefore, 1)) +
+                         (m_isStale ? tr(" · changed since: measure again") : QString()));
     const int row = m_outliers->currentRow();
     const QSignalBlocker quiet(m_outliers);
     m_outliers->clear();
     for (const Outlier& o : table.outliers) {
         const Frame* frame = m_document.frame(o.frame);
-        m_outliers->addItem(tr("%1 · %2: %3 of %4 · %5").arg(frame ? titleOf(*frame) : QString(), m_model->columnTitle(static_cast<int>(o.column) + 1), theme::number(o.difference, 1), theme::number(o.tolerance, 1), causeWords(o)));
+        m_outliers->addItem(tr("%1 · %2: %3 of %4 · %5")
+                                .arg(frame ? titleOf(*frame) : QString(),
+                                     m_model->columnTitle(static_cast<int>(o.column) + 1),
+                                     theme::number(o.difference, 1), theme::number(o.tolerance, 1), causeWords(o)));
     }
     if (isMeasured && table.outliers.empty()) {
         m_outliers->addItem(tr("Nothing stands out."));
@@ -316,11 +349,19 @@ void ProofPlace::refresh()
 QString ProofPlace::causeWords(const Outlier& outlier) const
 {
     switch (outlier.cause) {
-    case Outlier::Cause::Exposure: return outlier.cure.isIdentity() ? tr("the frame is lighter or darker") : outlier.cure.exposureStops > 0 ? tr("the whole frame is darker") : tr("the whole frame is lighter");
-    case Outlier::Cause::White: return outlier.cure.kelvin > Balance{}.kelvin ? tr("the whole frame is cooler") : tr("the whole frame is warmer");
-    case Outlier::Cause::ThisThingOnly: return tr("only this differs: other light on it, or another thing");
-    case Outlier::Cause::Clipped: return tr("clipped in the frame as it came: what is lost cannot be brought back");
-    case Outlier::Cause::Doubtful: return tr("perhaps not the same thing: look at its place");
+    case Outlier::Cause::Exposure:
+        return outlier.cure.isIdentity()        ? tr("the frame is lighter or darker")
+               : outlier.cure.exposureStops > 0 ? tr("the whole frame is darker")
+                                                : tr("the whole frame is lighter");
+    case Outlier::Cause::White:
+        return outlier.cure.kelvin > Balance{}.kelvin ? tr("the whole frame is cooler")
+                                                      : tr("the whole frame is warmer");
+    case Outlier::Cause::ThisThingOnly:
+        return tr("only this differs: other light on it, or another thing");
+    case Outlier::Cause::Clipped:
+        return tr("clipped in the frame as it came: what is lost cannot be brought back");
+    case Outlier::Cause::Doubtful:
+        return tr("perhaps not the same thing: look at its place");
     }
     return {};
 }
@@ -344,7 +385,9 @@ const Outlier* ProofPlace::outlierOfCell() const
         return nullptr;
     const std::int64_t frame = m_model->readings()[static_cast<std::size_t>(index.row())].frame;
     const auto& all = m_model->table().outliers;
-    const auto found = std::find_if(all.begin(), all.end(), [&](const Outlier& o) { return o.frame == frame && static_cast<int>(o.column) == index.column() - 1; });
+    const auto found = std::find_if(all.begin(), all.end(), [&](const Outlier& o) {
+        return o.frame == frame && static_cast<int>(o.column) == index.column() - 1;
+    });
     return found == all.end() ? nullptr : &*found;
 }
 
@@ -354,12 +397,15 @@ QImage ProofPlace::rendered(std::int64_t id, const QSize& space, const Balance& 
     const auto proxy = frame ? m_proxies.proxy(id, frame->path) : nullptr;
     if (!proxy || space.isEmpty())
         return {};
-    const double scale = std::min({1.0, static_cast<double>(space.width()) / proxy->image.width(), static_cast<double>(space.height()) / proxy->image.height()});
-    Image small = reduceByArea(proxy->image.view(), std::max(1, static_cast<int>(proxy->image.width() * scale)), std::max(1, static_cast<int>(proxy->image.height() * scale)));
+    const double scale = std::min({1.0, static_cast<double>(space.width()) / proxy->image.width(),
+                                   static_cast<double>(space.height()) / proxy->image.height()});
+    Image small = reduceByArea(proxy->image.view(), std::max(1, static_cast<int>(proxy->image.width() * scale)),
+                               std::max(1, static_cast<int>(proxy->image.height() * scale)));
     const FrameBalance balance = m_document.balances().of(id);
     applyBalance(cure, m_document.balances().responseOf(balance), small.mutableView());
     if (const auto plan = RenderPlan::compile(m_document.lookOf(id)))
-        amber::render(*plan, small.view(), small.mutableView(), {}, {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
+        amber::render(*plan, small.view(), small.mutableView(), {},
+                      {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
     return toScreen(small.view());
 }
 
@@ -377,7 +423,8 @@ void ProofPlace::showCell()
     m_correct->setEnabled(isKey && m_model->keys()[k].frame != here->frame);
     m_cure->setVisible(outlier && !outlier->cure.isIdentity());
     if (!chosen || !lead) {
-        m_cellWords->setText(chosen ? tr("This light has no lead that can be read.") : tr("Choose a cell to see both colours, side by side and in place."));
+        m_cellWords->setText(chosen ? tr("This light has no lead that can be read.")
+                                    : tr("Choose a cell to see both colours, side by side and in place."));
         m_cause->clear();
         m_patches->show({}, {});
         m_here->clear();
@@ -386,8 +433,13 @@ void ProofPlace::showCell()
     }
     const ConsistencyCell& cell = m_model->table().rows[static_cast<std::size_t>(index.row())][k];
     const Frame *frame = m_document.frame(here->frame), *leadFrame = m_document.frame(lead->frame);
-    m_cellWords->setText(!cell.isMeasured ? tr("%1 was not found on this frame.").arg(m_model->columnTitle(index.column()))
-                                          : tr("%1: %2 from its lead, as it came %3").arg(m_model->columnTitle(index.column()), isKey ? tr("ΔE %1").arg(theme::number(cell.after, 1)) : tr("%1 L*").arg(theme::number(cell.after, 1)), theme::number(cell.before, 1)));
+    m_cellWords->setText(!cell.isMeasured
+                             ? tr("%1 was not found on this frame.").arg(m_model->columnTitle(index.column()))
+                             : tr("%1: %2 from its lead, as it came %3")
+                                   .arg(m_model->columnTitle(index.column()),
+                                        isKey ? tr("ΔE %1").arg(theme::number(cell.after, 1))
+                                              : tr("%1 L*").arg(theme::number(cell.after, 1)),
+                                        theme::number(cell.before, 1)));
     QStringList words;
     if (cell.isMeasured && isKey)
         words << tr("Tolerance %1.").arg(theme::number(m_model->keys()[k].tolerance, 1));
@@ -417,7 +469,8 @@ void ProofPlace::showCell()
         view.setMarks(marks, {});
     };
     const bool cured = outlier && !outlier->cure.isIdentity();
-    show(*m_here, *here, frame ? (cured ? tr("%1 · with the cure").arg(titleOf(*frame)) : titleOf(*frame)) : QString(), cured ? outlier->cure : Balance{});
+    show(*m_here, *here, frame ? (cured ? tr("%1 · with the cure").arg(titleOf(*frame)) : titleOf(*frame)) : QString(),
+         cured ? outlier->cure : Balance{});
     show(*m_lead, *lead, leadFrame ? tr("lead: %1").arg(titleOf(*leadFrame)) : QString(), Balance{});
 }
 
@@ -429,7 +482,9 @@ void ProofPlace::setPlace(const Region& place)
         return;
     const FrameReading& here = m_model->readings()[static_cast<std::size_t>(index.row())];
     auto places = m_document.balances().keyPlaces();
-    std::erase_if(places, [&](const BalanceBook::KeyPlace& p) { return p.frame == here.frame && p.key == m_model->keys()[k].name; });
+    std::erase_if(places, [&](const BalanceBook::KeyPlace& p) {
+        return p.frame == here.frame && p.key == m_model->keys()[k].name;
+    });
     places.push_back({m_model->keys()[k].name, here.frame, place, 1, true});
     m_document.balances().setKeyPlaces(places);
     // Only this frame is read again.
@@ -439,7 +494,8 @@ void ProofPlace::setPlace(const Region& place)
             frame.places[m_model->keys()[k].name] = {place, 1.0};
             for (std::size_t other = 0; other < m_model->keys().size(); ++other)
                 if (other != k && here.places[other].right > here.places[other].left)
-                    frame.places.emplace(m_model->keys()[other].name, std::pair(here.places[other], 1 - here.doubt[other]));
+                    frame.places.emplace(m_model->keys()[other].name,
+                                         std::pair(here.places[other], 1 - here.doubt[other]));
             frames.push_back(frame);
         }
     const auto again = readShoot(frames, m_model->keys(), m_document.look());
@@ -464,7 +520,9 @@ void ProofPlace::correctPlace(const QRectF& place)
 {
     m_here->setMarking(false);
     const QImage picture = m_here->image();
-    setPlace(place.isEmpty() ? pointPlace(place.x(), place.y(), std::max(1, picture.width()), std::max(1, picture.height())) : Region{place.left(), place.top(), place.right(), place.bottom()});
+    setPlace(place.isEmpty()
+                 ? pointPlace(place.x(), place.y(), std::max(1, picture.width()), std::max(1, picture.height()))
+                 : Region{place.left(), place.top(), place.right(), place.bottom()});
 }
 
 void ProofPlace::takeCure()

@@ -21,7 +21,8 @@ class ProofPlace : public QWidget {
     Q_OBJECT
 
 public:
-    ProofPlace(Document& document, ProxyStore& proxies, std::function<QPixmap(std::int64_t)> thumbnail, QWidget* parent = nullptr);
+    ProofPlace(Document& document, ProxyStore& proxies, std::function<QPixmap(std::int64_t)> thumbnail,
+               QWidget* parent = nullptr);
 
     ConsistencyModel& model() { return *m_model; }
     QTableView& table() { return *m_table; }

@@ -6,7 +6,9 @@
 
 namespace amber {
 
-BracketDialog::BracketDialog(const std::vector<BracketChoice>& frames, const std::vector<QPixmap>& pictures, QWidget* parent) : QDialog(parent)
+BracketDialog::BracketDialog(const std::vector<BracketChoice>& frames, const std::vector<QPixmap>& pictures,
+                             QWidget* parent)
+    : QDialog(parent)
 {
     setObjectName("bracketDialog");
     setWindowTitle(tr("Bracket of %1").arg(frames.size()));
@@ -33,9 +35,14 @@ BracketDialog::BracketDialog(const std::vector<BracketChoice>& frames, const std
             column->addWidget(label);
         };
         column->addWidget(picture);
-        words(f.name + (f.isChosen ? tr(", chosen") : f.isProposed ? tr(", proposed") : QString()), f.isProposed || f.isChosen);
+        words(f.name + (f.isChosen     ? tr(", chosen")
+                        : f.isProposed ? tr(", proposed")
+                                       : QString()),
+              f.isProposed || f.isChosen);
         words(f.settings, false);
-        words(tr("lost at white %1 %, at black %2 %").arg(theme::number(100 * f.lostHigh, 1), theme::number(100 * f.lostLow, 1)), false);
+        words(tr("lost at white %1 %, at black %2 %")
+                  .arg(theme::number(100 * f.lostHigh, 1), theme::number(100 * f.lostLow, 1)),
+              false);
         auto* use = new QPushButton(tr("Use this one"), wall);
         use->setObjectName("bracketUse" + QString::number(i + 1));
         use->setDefault(f.isProposed);
@@ -47,7 +54,9 @@ BracketDialog::BracketDialog(const std::vector<BracketChoice>& frames, const std
         column->addStretch(1);
         row->addLayout(column);
     }
-    auto* said = new QLabel(tr("Proposed is the exposure that loses least, black counting half. Merged in linear light they become one new frame; where something moved only the best exposed one counts."), this);
+    auto* said = new QLabel(tr("Proposed is the exposure that loses least, black counting half. Merged in linear light "
+                               "they become one new frame; where something moved only the best exposed one counts."),
+                            this);
     said->setProperty("quiet", true);
     said->setWordWrap(true);
     auto* merge = new QPushButton(tr("Merge into one frame"), this);

@@ -21,7 +21,8 @@ class BracketDialog : public QDialog {
     Q_OBJECT
 
 public:
-    BracketDialog(const std::vector<BracketChoice>& frames, const std::vector<QPixmap>& pictures, QWidget* parent = nullptr);
+    BracketDialog(const std::vector<BracketChoice>& frames, const std::vector<QPixmap>& pictures,
+                  QWidget* parent = nullptr);
     /// The chosen frame, or 0 when they are to be merged.
     std::int64_t chosen() const { return m_chosen; }
 

@@ -8,7 +8,10 @@
 
 namespace amber {
 
-BringInDialog::BringInDialog(const QString& from, const QString& into, QWidget* parent) : QDialog(parent), m_from(new QLineEdit(from, this)), m_into(new QLineEdit(into, this)), m_copy(new QCheckBox(tr("Copy them into"), this)), m_words(new QLabel(this)), m_start(new QPushButton(tr("Bring in"), this))
+BringInDialog::BringInDialog(const QString& from, const QString& into, QWidget* parent)
+    : QDialog(parent), m_from(new QLineEdit(from, this)), m_into(new QLineEdit(into, this)),
+      m_copy(new QCheckBox(tr("Copy them into"), this)), m_words(new QLabel(this)),
+      m_start(new QPushButton(tr("Bring in"), this))
 {
     setObjectName("bringInDialog");
     setWindowTitle(tr("Bring pictures in"));
@@ -68,7 +71,11 @@ void BringInDialog::refresh()
     const std::size_t count = exists ? picturesUnder(m_from->text().toStdString(), pictureEndings()).size() : 0;
     m_into->setEnabled(m_copy->isChecked());
     m_start->setEnabled(count > 0 && (!m_copy->isChecked() || !m_into->text().isEmpty()));
-    m_words->setText(m_from->text().isEmpty() ? tr("Pictures are known by their content: what the job has already is named and left out. Metadata files (.xmp) beside them come along.") : !exists ? tr("There is no such folder.") : count == 0 ? tr("No pictures in this folder.") : tr("%L1 pictures. What the job has already is named and left out.").arg(count));
+    m_words->setText(m_from->text().isEmpty() ? tr("Pictures are known by their content: what the job has already is "
+                                                   "named and left out. Metadata files (.xmp) beside them come along.")
+                     : !exists                ? tr("There is no such folder.")
+                     : count == 0             ? tr("No pictures in this folder.")
+                                  : tr("%L1 pictures. What the job has already is named and left out.").arg(count));
 }
 
 }  // namespace amber

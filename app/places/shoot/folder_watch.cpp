@@ -9,7 +9,8 @@
 namespace amber {
 namespace fs = std::filesystem;
 
-FolderWatch::FolderWatch(QObject* parent) : QObject(parent), m_watcher(new QFileSystemWatcher(this)), m_timer(new QTimer(this))
+FolderWatch::FolderWatch(QObject* parent)
+    : QObject(parent), m_watcher(new QFileSystemWatcher(this)), m_timer(new QTimer(this))
 {
     m_timer->setInterval(700);
     connect(m_timer, &QTimer::timeout, this, &FolderWatch::look);
@@ -44,7 +45,8 @@ void FolderWatch::look()
     if (!std::exchange(m_wasThere, true))
         m_watcher->addPath(m_folder);
     std::vector<fs::path> whole;
-    for (const fs::path& path : picturesIn(m_folder.toStdString(), pictureEndings()).value_or(std::vector<fs::path>{})) {
+    for (const fs::path& path :
+         picturesIn(m_folder.toStdString(), pictureEndings()).value_or(std::vector<fs::path>{})) {
         if (m_known.count(path))
             continue;
         std::error_code sizeError, timeError;

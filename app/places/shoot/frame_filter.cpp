@@ -42,17 +42,23 @@ bool FrameFilter::filterAcceptsRow(int row, const QModelIndex& parent) const
     if (index.data(FrameModel::RatingRole).toInt() < m_leastRating)
         return false;
     switch (m_findings) {
-    case Findings::Any: return true;
-    case Findings::Bracket: return !index.data(FrameModel::BracketRole).toString().isEmpty();
-    case Findings::Unreadable: return !index.data(FrameModel::FaultRole).toString().isEmpty();
-    case Findings::Duplicate: return !index.data(FrameModel::DuplicateRole).toString().isEmpty();
+    case Findings::Any:
+        return true;
+    case Findings::Bracket:
+        return !index.data(FrameModel::BracketRole).toString().isEmpty();
+    case Findings::Unreadable:
+        return !index.data(FrameModel::FaultRole).toString().isEmpty();
+    case Findings::Duplicate:
+        return !index.data(FrameModel::DuplicateRole).toString().isEmpty();
     case Findings::Unsure: {
         constexpr double kUnsure = 0.45;
         const double sure = index.data(FrameModel::TroubleRole).toDouble();
         return sure > 0 && sure < kUnsure;
     }
-    case Findings::NotDone: return !index.data(FrameModel::DoneRole).toBool();
-    case Findings::Chosen: return index.data(FrameModel::InHandRole).toBool() || index.data(FrameModel::CompanionRole).toInt() > 0;
+    case Findings::NotDone:
+        return !index.data(FrameModel::DoneRole).toBool();
+    case Findings::Chosen:
+        return index.data(FrameModel::InHandRole).toBool() || index.data(FrameModel::CompanionRole).toInt() > 0;
     }
     return true;
 }
@@ -60,9 +66,13 @@ bool FrameFilter::filterAcceptsRow(int row, const QModelIndex& parent) const
 bool FrameFilter::lessThan(const QModelIndex& left, const QModelIndex& right) const
 {
     const auto by = [&](int role) { return std::pair(left.data(role).toLongLong(), right.data(role).toLongLong()); };
-    auto [a, b] = m_order == Order::Time ? by(FrameModel::TimeRole) : m_order == Order::Group ? by(FrameModel::GroupRole) : m_order == Order::Rating ? by(FrameModel::RatingRole) : std::pair(0LL, 0LL);
+    auto [a, b] = m_order == Order::Time     ? by(FrameModel::TimeRole)
+                  : m_order == Order::Group  ? by(FrameModel::GroupRole)
+                  : m_order == Order::Rating ? by(FrameModel::RatingRole)
+                                             : std::pair(0LL, 0LL);
     if (m_order == Order::Hardest) {
-        const double p = left.data(FrameModel::WeightRole).toDouble(), q = right.data(FrameModel::WeightRole).toDouble();
+        const double p = left.data(FrameModel::WeightRole).toDouble(),
+                     q = right.data(FrameModel::WeightRole).toDouble();
         return p != q ? p > q : left.row() < right.row();
     }
     if (m_order == Order::Rating)

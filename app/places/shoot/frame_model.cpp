@@ -2,7 +2,8 @@
 
 namespace amber {
 
-FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent) : QAbstractListModel(parent), m_document(document), m_proxies(proxies)
+FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
+    : QAbstractListModel(parent), m_document(document), m_proxies(proxies)
 {
     connect(&document, &Document::opening, this, [this] {
         beginResetModel();
@@ -36,21 +37,26 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
         m_facts.remove(frame);
         touch(frame);
     });
-    connect(&document, &Document::frameChosen, this, [this] { emit dataChanged(index(0), index(rowCount() - 1), {InHandRole, CompanionRole}); });
-    connect(&document, &Document::companionsChanged, this, [this] { emit dataChanged(index(0), index(rowCount() - 1), {CompanionRole}); });
-    connect(&proxies, &ProxyStore::thumbnailReady, this, [this](std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes, const CaptureFacts& capture) {
-        m_facts.insert(frame, frameFacts(fromScreen(image).view(), capture));
-        m_thumbnails.insert(frame, QPixmap::fromImage(image));
-        m_document.setFrameContent(frame, hash.toStdString(), static_cast<std::uintmax_t>(bytes));
-        if (const auto first = m_firstOfHash.constFind(hash); first == m_firstOfHash.constEnd())
-            m_firstOfHash.insert(hash, frame);
-        else if (*first != frame)
-            m_duplicates.insert(std::max(*first, frame), std::min(*first, frame));
-        m_document.setFrameFault(frame, {});
-        touch(frame);
-        seeWhetherAllAreRead();
-        emit progressed();
+    connect(&document, &Document::frameChosen, this, [this] {
+        emit dataChanged(index(0), index(rowCount() - 1), {InHandRole, CompanionRole});
     });
+    connect(&document, &Document::companionsChanged, this,
+            [this] { emit dataChanged(index(0), index(rowCount() - 1), {CompanionRole}); });
+    connect(&proxies, &ProxyStore::thumbnailReady, this,
+            [this](std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes,
+                   const CaptureFacts& capture) {
+                m_facts.insert(frame, frameFacts(fromScreen(image).view(), capture));
+                m_thumbnails.insert(frame, QPixmap::fromImage(image));
+                m_document.setFrameContent(frame, hash.toStdString(), static_cast<std::uintmax_t>(bytes));
+                if (const auto first = m_firstOfHash.constFind(hash); first == m_firstOfHash.constEnd())
+                    m_firstOfHash.insert(hash, frame);
+                else if (*first != frame)
+                    m_duplicates.insert(std::max(*first, frame), std::min(*first, frame));
+                m_document.setFrameFault(frame, {});
+                touch(frame);
+                seeWhetherAllAreRead();
+                emit progressed();
+            });
     connect(&document, &Document::contentsChanged, this, &FrameModel::touchAll);
     for (const auto changed : {&Document::groupsChanged, &Document::ratingsChanged})
         connect(&document, changed, this, [this] {
@@ -89,7 +95,8 @@ std::pair<std::vector<std::int64_t>, std::vector<FrameFacts>> FrameModel::facts(
 void FrameModel::seeWhetherAllAreRead()
 {
     const auto& frames = m_document.frames();
-    if (m_facts.isEmpty() || std::any_of(frames.begin(), frames.end(), [&](const Frame& f) { return f.fault.empty() && !m_facts.contains(f.id); }))
+    if (m_facts.isEmpty() || std::any_of(frames.begin(), frames.end(),
+                                         [&](const Frame& f) { return f.fault.empty() && !m_facts.contains(f.id); }))
         return;
     const auto [ids, facts] = this->facts();
     m_brackets.clear();
@@ -99,7 +106,10 @@ void FrameModel::seeWhetherAllAreRead()
         for (const std::size_t i : bracket.frames)
             m_bracketList.back().frames.push_back(ids[i]);
         for (std::size_t i = 0; i < bracket.frames.size(); ++i)
-            m_brackets.insert(ids[bracket.frames[i]], bracket.frames[i] == bracket.proposed ? tr("bracket %1 of %2, proposed").arg(i + 1).arg(bracket.frames.size()) : tr("bracket %1 of %2").arg(i + 1).arg(bracket.frames.size()));
+            m_brackets.insert(ids[bracket.frames[i]],
+                              bracket.frames[i] == bracket.proposed
+                                  ? tr("bracket %1 of %2, proposed").arg(i + 1).arg(bracket.frames.size())
+                                  : tr("bracket %1 of %2").arg(i + 1).arg(bracket.frames.size()));
     }
     m_document.groups().empty() ? proposeGroups() : adoptNewFrames();
     if (rowCount() > 0)
@@ -126,7 +136,8 @@ void FrameModel::adoptNewFrames()
             groups.push_back({tr("Light %1").arg(groups.size() + 1).toStdString(), fresh.front(), fresh});
             continue;
         }
-        const auto most = std::max_element(known.begin(), known.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
+        const auto most = std::max_element(known.begin(), known.end(),
+                                           [](const auto& a, const auto& b) { return a.second < b.second; });
         auto& frames = groups[static_cast<std::size_t>(most->first)].frames;
         frames.insert(frames.end(), fresh.begin(), fresh.end());
     }
@@ -141,7 +152,11 @@ void FrameModel::proposeGroups()
         Document::Group group;
         const qint64 taken = facts[light.frames.front()].capture.seconds;
         const QString number = tr("Light %1").arg(groups.size() + 1);
-        group.name = (taken > 0 ? tr("%1, %2").arg(number, QDateTime::fromSecsSinceEpoch(taken, Qt::UTC).toString(tr("d MMM hh:mm"))) : number).toStdString();
+        group.name =
+            (taken > 0
+                 ? tr("%1, %2").arg(number, QDateTime::fromSecsSinceEpoch(taken, Qt::UTC).toString(tr("d MMM hh:mm")))
+                 : number)
+                .toStdString();
         group.lead = ids[light.lead];
         for (std::size_t i : light.frames)
             group.frames.push_back(ids[i]);
@@ -185,7 +200,10 @@ void FrameModel::touch(std::int64_t frame)
         emit dataChanged(index(row), index(row));
 }
 
-int FrameModel::rowCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : static_cast<int>(m_rows.size()); }
+int FrameModel::rowCount(const QModelIndex& parent) const
+{
+    return parent.isValid() ? 0 : static_cast<int>(m_rows.size());
+}
 
 void FrameModel::want(const QModelIndex& index) const
 {
@@ -200,12 +218,17 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
         return {};
     const Frame& frame = m_document.frames()[static_cast<std::size_t>(index.row())];
     switch (role) {
-    case Qt::DisplayRole: return titleOf(frame);
-    case Qt::DecorationRole: return m_thumbnails.value(frame.id);
+    case Qt::DisplayRole:
+        return titleOf(frame);
+    case Qt::DecorationRole:
+        return m_thumbnails.value(frame.id);
     case Qt::ToolTipRole: {
         QStringList words{frame.fault.empty() ? text(frame.path) : text(frame.fault)};
         if (const int group = m_document.groupOf(frame.id); group >= 0)
-            words << text(m_document.groups()[static_cast<std::size_t>(group)].name) + (m_document.groups()[static_cast<std::size_t>(group)].lead == frame.id ? tr(", stands for its group") : QString());
+            words << text(m_document.groups()[static_cast<std::size_t>(group)].name) +
+                         (m_document.groups()[static_cast<std::size_t>(group)].lead == frame.id
+                              ? tr(", stands for its group")
+                              : QString());
         if (const QString bracket = m_brackets.value(frame.id); !bracket.isEmpty())
             words << bracket;
         if (const QString same = data(index, DuplicateRole).toString(); !same.isEmpty())
@@ -230,35 +253,52 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
             words += tr(", done");
         return frame.fault.empty() ? words : words + ", " + text(frame.fault);
     }
-    case GroupRole: return m_document.groupOf(frame.id);
-    case RatingRole: return m_document.rating(frame.id);
-    case LostRole: return frame.isLost;
-    case ChangedRole: return m_document.changedContents().count(frame.id) > 0;
+    case GroupRole:
+        return m_document.groupOf(frame.id);
+    case RatingRole:
+        return m_document.rating(frame.id);
+    case LostRole:
+        return frame.isLost;
+    case ChangedRole:
+        return m_document.changedContents().count(frame.id) > 0;
     case BracketRole: {
         const int at = bracketOf(frame.id);
         if (at < 0)
             return QString();
-        const std::int64_t chosen = std::atoll(m_document.choice("bracket/" + std::to_string(m_bracketList[static_cast<std::size_t>(at)].frames.front())).c_str());
-        return chosen == 0 ? m_brackets.value(frame.id) : chosen == frame.id ? tr("bracket, chosen") : tr("bracket, not used");
+        const std::int64_t chosen = std::atoll(
+            m_document.choice("bracket/" + std::to_string(m_bracketList[static_cast<std::size_t>(at)].frames.front()))
+                .c_str());
+        return chosen == 0          ? m_brackets.value(frame.id)
+               : chosen == frame.id ? tr("bracket, chosen")
+                                    : tr("bracket, not used");
     }
-    case TimeRole: return QVariant::fromValue<qlonglong>(m_facts.value(frame.id).capture.seconds);
+    case TimeRole:
+        return QVariant::fromValue<qlonglong>(m_facts.value(frame.id).capture.seconds);
     case DuplicateRole: {
         const Frame* other = m_document.frame(m_duplicates.value(frame.id));
         return other ? titleOf(*other) : QString();
     }
-    case WeightRole: return weightOf(frame.id);
-    case DoneRole: return m_isDone && m_isDone(frame.id);
-    case TroubleRole: return m_document.balances().of(frame.id).confidence;
-    case IdRole: return QVariant::fromValue<qlonglong>(frame.id);
-    case FaultRole: return text(frame.fault);
-    case PathRole: return text(frame.path);
-    case InHandRole: return frame.id == m_document.frameInHand();
+    case WeightRole:
+        return weightOf(frame.id);
+    case DoneRole:
+        return m_isDone && m_isDone(frame.id);
+    case TroubleRole:
+        return m_document.balances().of(frame.id).confidence;
+    case IdRole:
+        return QVariant::fromValue<qlonglong>(frame.id);
+    case FaultRole:
+        return text(frame.fault);
+    case PathRole:
+        return text(frame.path);
+    case InHandRole:
+        return frame.id == m_document.frameInHand();
     case CompanionRole: {
         const auto& all = m_document.companions();
         const auto found = std::find(all.begin(), all.end(), frame.id);
         return found == all.end() ? 0 : static_cast<int>(found - all.begin()) + 1;
     }
-    default: return {};
+    default:
+        return {};
     }
 }
 

@@ -16,7 +16,23 @@ class FrameModel : public QAbstractListModel {
     Q_OBJECT
 
 public:
-    enum Role { IdRole = Qt::UserRole + 1, FaultRole, InHandRole, CompanionRole, PathRole, GroupRole, RatingRole, BracketRole, TimeRole, DuplicateRole, WeightRole, DoneRole, TroubleRole, LostRole, ChangedRole };
+    enum Role {
+        IdRole = Qt::UserRole + 1,
+        FaultRole,
+        InHandRole,
+        CompanionRole,
+        PathRole,
+        GroupRole,
+        RatingRole,
+        BracketRole,
+        TimeRole,
+        DuplicateRole,
+        WeightRole,
+        DoneRole,
+        TroubleRole,
+        LostRole,
+        ChangedRole
+    };
 
     FrameModel(Document& document, ProxyStore& proxies, QObject* parent = nullptr);
 

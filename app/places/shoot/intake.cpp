@@ -10,7 +10,8 @@
 namespace amber {
 namespace fs = std::filesystem;
 
-Intake::Intake(Document& document, QObject* parent) : QObject(parent), m_document(document), m_task(new Task(this)), m_watch(new FolderWatch(this))
+Intake::Intake(Document& document, QObject* parent)
+    : QObject(parent), m_document(document), m_task(new Task(this)), m_watch(new FolderWatch(this))
 {
     connect(&document, &Document::opening, this, [this] {
         m_task->cancel();
@@ -26,7 +27,9 @@ Intake::Intake(Document& document, QObject* parent) : QObject(parent), m_documen
         const QString own = QDir(m_document.folder()).canonicalPath(), from = QDir(m_watch->folder()).canonicalPath();
         take(sources, own == from ? QString() : m_document.folder(), true);
     });
-    connect(m_watch, &FolderWatch::vanished, this, [this] { emit said(tr("The watched folder %1 is gone. It is looked at again once it is back.").arg(m_watch->folder())); });
+    connect(m_watch, &FolderWatch::vanished, this, [this] {
+        emit said(tr("The watched folder %1 is gone. It is looked at again once it is back.").arg(m_watch->folder()));
+    });
     connect(m_task, &Task::ended, this, [this] {
         if (m_waiting.empty())
             return;
@@ -66,14 +69,17 @@ void Intake::take(const std::vector<fs::path>& sources, const QString& into, boo
         if (!frame.hash.empty())
             what.known.emplace(frame.hash, frame.path);
     auto brought = std::make_shared<BroughtIn>();
-    m_task->start([what, brought](const Task::Progress& progress, const CancelToken& cancel) { *brought = amber::bringIn(what, progress, cancel); }, [this, brought, into, quietly, job = m_document.folder()](bool) {
-        // Another job was opened meanwhile: these pictures are not its own.
-        if (m_document.folder() != job) {
-            emit said(tr("Bringing pictures in was stopped by opening another job. What was copied is kept; open that job and bring them in again."));
-            return;
-        }
-        finish(*brought, into, quietly);
-    });
+    m_task->start([what, brought](const Task::Progress& progress,
+                                  const CancelToken& cancel) { *brought = amber::bringIn(what, progress, cancel); },
+                  [this, brought, into, quietly, job = m_document.folder()](bool) {
+                      // Another job was opened meanwhile: these pictures are not its own.
+                      if (m_document.folder() != job) {
+                          emit said(tr("Bringing pictures in was stopped by opening another job. What was copied is "
+                                       "kept; open that job and bring them in again."));
+                          return;
+                      }
+                      finish(*brought, into, quietly);
+                  });
 }
 
 void Intake::finish(const BroughtIn& brought, const QString& into, bool quietly)
@@ -106,7 +112,10 @@ void Intake::finish(const BroughtIn& brought, const QString& into, bool quietly)
         if (!a.sidecarFault.empty())
             sidecars << text(a.sidecarFault);
     }
-    const auto some = [](const QStringList& list) { return list.mid(0, 3).join(QStringLiteral(", ")) + (list.size() > 3 ? Intake::tr(" and %1 more").arg(list.size() - 3) : QString()); };
+    const auto some = [](const QStringList& list) {
+        return list.mid(0, 3).join(QStringLiteral(", ")) +
+               (list.size() > 3 ? Intake::tr(" and %1 more").arg(list.size() - 3) : QString());
+    };
     if (!same.isEmpty())
         words << tr("%L1 known already: %2.").arg(same.size()).arg(some(same));
     if (!faults.isEmpty())
@@ -114,7 +123,8 @@ void Intake::finish(const BroughtIn& brought, const QString& into, bool quietly)
     if (!sidecars.isEmpty())
         words << tr("%L1 metadata files did not come along: %2.").arg(sidecars.size()).arg(some(sidecars));
     if (!brought.stopped.empty())
-        words << tr("Stopped: %1. What came in is kept; make room and bring the rest in again.").arg(text(brought.stopped));
+        words << tr("Stopped: %1. What came in is kept; make room and bring the rest in again.")
+                     .arg(text(brought.stopped));
     if (brought.isCancelled)
         words << tr("Cancelled. Bring in again to go on; what is there is not copied twice.");
     if (!words.isEmpty() && (!quietly || !faults.isEmpty() || !sidecars.isEmpty() || !brought.stopped.empty()))
@@ -138,42 +148,49 @@ void Intake::merge(const std::vector<std::int64_t>& bracket)
     for (int n = 2; fs::exists(target); ++n)
         target = folder / (files.front().stem().string() + "-merged-" + std::to_string(n) + ".tif");
     auto made = std::make_shared<Result<MergedFile>>(fail("not begun"));
-    m_task->start([files, response, target, made](const Task::Progress&, const CancelToken& cancel) { *made = mergeBracketFiles(files, response, target, cancel); },
-                  [this, bracket, made](bool cancelled) {
-                      if (cancelled)
-                          return;
-                      if (!*made) {
-                          emit said(tr("The bracket was not merged: %1").arg(text(made->error().message())));
-                          return;
-                      }
-                      const MergedFile& merged = **made;
-                      if (const Status added = m_document.addFrames({merged.path}); !added) {
-                          emit said(text(added.error().message()));
-                          return;
-                      }
-                      for (const Frame& frame : m_document.frames())
-                          if (frame.path == merged.path) {
-                              QStringList parents;
-                              for (const std::int64_t id : bracket)
-                                  parents << QString::number(id);
-                              m_document.setChoice("merged/" + std::to_string(frame.id), parents.join(',').toStdString());
-                              // It stands in its parents' light, and is shown as light as the best exposed of them.
-                              auto groups = m_document.groups();
-                              if (const int group = m_document.groupOf(bracket.front()); group >= 0)
-                                  groups[static_cast<std::size_t>(group)].frames.push_back(frame.id);
-                              m_document.setGroups(groups);
-                              FrameBalance balance = m_document.balances().of(bracket.front());
-                              balance.geometry = {}, balance.ends = {};
-                              if (!merged.responseName.empty() && merged.responseName != "raw" && !m_document.balances().hasResponse(merged.responseName))
-                                  m_document.balances().setResponse(merged.responseName, merged.response);
-                              balance.response = merged.responseName;
-                              balance.light.exposureStops = merged.stopsUp;
-                              balance.because = tr("merged; shown as light as its reference").toStdString();
-                              m_document.balances().set({{frame.id, balance}}, tr("Bracket merged"));
-                              m_document.setFrameInHand(frame.id);
-                          }
-                      emit said(tr("Merged into %1. %2 % of it moved between the exposures and was taken from the best one alone.").arg(text(merged.path.filename())).arg(theme::decimal(merged.ghostShare * 100, 1)));
-                  });
+    m_task->start(
+        [files, response, target, made](const Task::Progress&, const CancelToken& cancel) {
+            *made = mergeBracketFiles(files, response, target, cancel);
+        },
+        [this, bracket, made](bool cancelled) {
+            if (cancelled)
+                return;
+            if (!*made) {
+                emit said(tr("The bracket was not merged: %1").arg(text(made->error().message())));
+                return;
+            }
+            const MergedFile& merged = **made;
+            if (const Status added = m_document.addFrames({merged.path}); !added) {
+                emit said(text(added.error().message()));
+                return;
+            }
+            for (const Frame& frame : m_document.frames())
+                if (frame.path == merged.path) {
+                    QStringList parents;
+                    for (const std::int64_t id : bracket)
+                        parents << QString::number(id);
+                    m_document.setChoice("merged/" + std::to_string(frame.id), parents.join(',').toStdString());
+                    // It stands in its parents' light, and is shown as light as the best exposed of them.
+                    auto groups = m_document.groups();
+                    if (const int group = m_document.groupOf(bracket.front()); group >= 0)
+                        groups[static_cast<std::size_t>(group)].frames.push_back(frame.id);
+                    m_document.setGroups(groups);
+                    FrameBalance balance = m_document.balances().of(bracket.front());
+                    balance.geometry = {}, balance.ends = {};
+                    if (!merged.responseName.empty() && merged.responseName != "raw" &&
+                        !m_document.balances().hasResponse(merged.responseName))
+                        m_document.balances().setResponse(merged.responseName, merged.response);
+                    balance.response = merged.responseName;
+                    balance.light.exposureStops = merged.stopsUp;
+                    balance.because = tr("merged; shown as light as its reference").toStdString();
+                    m_document.balances().set({{frame.id, balance}}, tr("Bracket merged"));
+                    m_document.setFrameInHand(frame.id);
+                }
+            emit said(
+                tr("Merged into %1. %2 % of it moved between the exposures and was taken from the best one alone.")
+                    .arg(text(merged.path.filename()))
+                    .arg(theme::decimal(merged.ghostShare * 100, 1)));
+        });
 }
 
 std::vector<std::int64_t> Intake::parentsOf(std::int64_t frame) const

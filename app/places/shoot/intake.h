@@ -16,7 +16,8 @@ public:
 
     /// Pictures under `from`; copied into `into`, or left where they are when it is empty.
     void bringIn(const QString& from, const QString& into);
-    /// Pictures that arrive in `folder` come into the job: in place when it is the job's own folder, else copied there. Empty: no longer.
+    /// Pictures that arrive in `folder` come into the job: in place when it is the job's own folder, else copied there.
+    /// Empty: no longer.
     void watch(const QString& folder);
     QString watched() const { return m_watch->folder(); }
     void merge(const std::vector<std::int64_t>& bracket);

@@ -39,13 +39,16 @@ public:
         QRect shown = place;
         if (!picture.isNull()) {
             // However long a picture is, something of it is seen.
-            const QSize size = picture.size().scaled(place.size(), Qt::KeepAspectRatio).expandedTo({kThinnest, kThinnest});
-            shown = QRect(place.left() + (place.width() - size.width()) / 2, place.bottom() + 1 - size.height(), size.width(), size.height());
+            const QSize size =
+                picture.size().scaled(place.size(), Qt::KeepAspectRatio).expandedTo({kThinnest, kThinnest});
+            shown = QRect(place.left() + (place.width() - size.width()) / 2, place.bottom() + 1 - size.height(),
+                          size.width(), size.height());
             // Reduced once for the size of the cell, not at every paint: scrolling must not wait for it.
             QPixmap* fitted = m_fitted.object(picture.cacheKey());
             if (!fitted) {
                 const qreal ratio = painter->device()->devicePixelRatioF();
-                fitted = new QPixmap(picture.scaled(shown.size() * ratio, Qt::IgnoreAspectRatio, Qt::SmoothTransformation));
+                fitted =
+                    new QPixmap(picture.scaled(shown.size() * ratio, Qt::IgnoreAspectRatio, Qt::SmoothTransformation));
                 fitted->setDevicePixelRatio(ratio);
                 m_fitted.insert(picture.cacheKey(), fitted);
             }
@@ -56,14 +59,19 @@ public:
             painter->drawRect(place.adjusted(0, 0, -1, -1));
             painter->setPen(theme::kWallInk);
             painter->setFont(theme::font(13));
-            painter->drawText(place.adjusted(8, 8, -8, -8), Qt::AlignCenter | Qt::TextWordWrap, fault.isEmpty() ? FrameModel::tr("reading…") : index.data(FrameModel::LostRole).toBool() ? FrameModel::tr("Not where it was") : FrameModel::tr("Cannot be read"));
+            painter->drawText(place.adjusted(8, 8, -8, -8), Qt::AlignCenter | Qt::TextWordWrap,
+                              fault.isEmpty()                             ? FrameModel::tr("reading…")
+                              : index.data(FrameModel::LostRole).toBool() ? FrameModel::tr("Not where it was")
+                                                                          : FrameModel::tr("Cannot be read"));
         }
         painter->setPen(theme::kWallInk);
         painter->setFont(theme::font(13, inHand));
         const QRect caption(cell.left(), place.bottom() + 4, cell.width(), 18);
         const int stars = index.data(FrameModel::RatingRole).toInt();
         const QString bracket = index.data(FrameModel::BracketRole).toString();
-        QString role = inHand ? FrameModel::tr("in hand") : companion > 0 ? FrameModel::tr("companion %1").arg(companion) : QString();
+        QString role = inHand          ? FrameModel::tr("in hand")
+                       : companion > 0 ? FrameModel::tr("companion %1").arg(companion)
+                                       : QString();
         if (index.data(FrameModel::ChangedRole).toBool())
             role = FrameModel::tr("another content");
         if (role.isEmpty() && !bracket.isEmpty())
@@ -77,9 +85,12 @@ public:
             painter->fillRect(mark, QColor(0xFA, 0xFA, 0xFA));
         }
         const int room = caption.width() - (role.isEmpty() ? 0 : painter->fontMetrics().horizontalAdvance(role) + 20);
-        painter->drawText(caption, Qt::AlignLeft | Qt::AlignVCenter, painter->fontMetrics().elidedText(index.data(Qt::DisplayRole).toString(), Qt::ElideMiddle, room));
+        painter->drawText(
+            caption, Qt::AlignLeft | Qt::AlignVCenter,
+            painter->fontMetrics().elidedText(index.data(Qt::DisplayRole).toString(), Qt::ElideMiddle, room));
         if (!role.isEmpty()) {
-            const QRect tag(caption.right() - painter->fontMetrics().horizontalAdvance(role) - 11, caption.top(), painter->fontMetrics().horizontalAdvance(role) + 12, 18);
+            const QRect tag(caption.right() - painter->fontMetrics().horizontalAdvance(role) - 11, caption.top(),
+                            painter->fontMetrics().horizontalAdvance(role) + 12, 18);
             painter->fillRect(tag, theme::kPaper);
             painter->setPen(theme::kInk);
             painter->drawText(tag, Qt::AlignCenter, role);
@@ -101,7 +112,10 @@ private:
 }  // namespace
 
 ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keeper, QWidget* parent)
-    : QWidget(parent), m_document(document), m_keeper(keeper), m_intake(new Intake(document, this)), m_model(new FrameModel(document, proxies, this)), m_filter(new FrameFilter(this)), m_pages(new QStackedWidget(this)), m_sheet(new QListView(this)), m_title(new QLabel(this)), m_state(new QLabel(this)), m_hint(new QLabel(this))
+    : QWidget(parent), m_document(document), m_keeper(keeper), m_intake(new Intake(document, this)),
+      m_model(new FrameModel(document, proxies, this)), m_filter(new FrameFilter(this)),
+      m_pages(new QStackedWidget(this)), m_sheet(new QListView(this)), m_title(new QLabel(this)),
+      m_state(new QLabel(this)), m_hint(new QLabel(this))
 {
     setObjectName("shootPlace");
     m_sheet->setObjectName("contactSheet");
@@ -139,7 +153,8 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
         else
             m_document.setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
     });
-    connect(m_sheet->selectionModel(), &QItemSelectionModel::currentChanged, this, [this] { m_bracket->setEnabled(bracketInHand() >= 0); });
+    connect(m_sheet->selectionModel(), &QItemSelectionModel::currentChanged, this,
+            [this] { m_bracket->setEnabled(bracketInHand() >= 0); });
     connect(m_sheet, &QListView::doubleClicked, this, &ShootPlace::workRequested);
 
     auto* header = new QHBoxLayout;
@@ -155,7 +170,8 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
     connect(open, &QPushButton::clicked, this, &ShootPlace::askFolder);
     auto* companion = new QPushButton(tr("Companion"), this);
     companion->setObjectName("toggleCompanion");
-    companion->setToolTip(tr("Show the chosen frame beside the frame in hand, or no longer; up to five (C, or Ctrl and click)"));
+    companion->setToolTip(
+        tr("Show the chosen frame beside the frame in hand, or no longer; up to five (C, or Ctrl and click)"));
     connect(companion, &QPushButton::clicked, this, &ShootPlace::toggleCompanion);
     auto* bring = new QPushButton(tr("Bring in…"), this);
     bring->setObjectName("bringIn");
@@ -171,7 +187,8 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
 
     m_hint->setProperty("quiet", true);
     m_hint->setContentsMargins(14, 4, 14, 6);
-    m_hint->setText(tr("Click takes a frame in hand. C or Ctrl+click makes it a companion, 1 to 5 rate it, B shows its bracket, D ticks it off. Enter goes to its look."));
+    m_hint->setText(tr("Click takes a frame in hand. C or Ctrl+click makes it a companion, 1 to 5 rate it, B shows its "
+                       "bracket, D ticks it off. Enter goes to its look."));
     auto* full = new QWidget(this);
     auto* fullLayout = new QVBoxLayout(full);
     fullLayout->setContentsMargins(0, 0, 0, 0);
@@ -190,7 +207,10 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
     connect(&document, &Document::frameChosen, this, &ShootPlace::refresh);
     connect(&document, &Document::companionsChanged, this, &ShootPlace::refresh);
     connect(m_model, &FrameModel::progressed, this, &ShootPlace::refresh);
-    connect(&document, &Document::opened, this, [this] { m_sheet->setCurrentIndex(m_filter->mapFromSource(m_model->index(std::max(0, m_model->rowOf(m_document.frameInHand()))))); });
+    connect(&document, &Document::opened, this, [this] {
+        m_sheet->setCurrentIndex(
+            m_filter->mapFromSource(m_model->index(std::max(0, m_model->rowOf(m_document.frameInHand())))));
+    });
     refresh();
 }
 
@@ -208,11 +228,20 @@ QLayout* ShootPlace::makeFilters()
         row->addWidget(box);
         return box;
     };
-    m_groups = choice("shootGroup", tr("Light group"), {tr("All lights")}, [this](int i) { m_filter->setGroup(i - 1); });
+    m_groups =
+        choice("shootGroup", tr("Light group"), {tr("All lights")}, [this](int i) { m_filter->setGroup(i - 1); });
     m_groups->setMinimumWidth(170);
-    m_ratings = choice("shootRating", tr("Least rating"), {tr("Any rating"), tr("1 and more"), tr("2 and more"), tr("3 and more"), tr("4 and more"), tr("5")}, [this](int i) { m_filter->setLeastRating(i); });
-    m_findings = choice("shootFindings", tr("Which frames"), {tr("All frames"), tr("In brackets"), tr("Unreadable"), tr("In hand and companions"), tr("Same picture twice"), tr("Balance unsure"), tr("Not done")}, [this](int i) { m_filter->setFindings(static_cast<FrameFilter::Findings>(i)); });
-    m_order = choice("shootOrder", tr("Order"), {tr("As opened"), tr("By time"), tr("By light"), tr("By rating"), tr("Hardest first")}, [this](int i) { m_filter->setOrder(static_cast<FrameFilter::Order>(i)); });
+    m_ratings =
+        choice("shootRating", tr("Least rating"),
+               {tr("Any rating"), tr("1 and more"), tr("2 and more"), tr("3 and more"), tr("4 and more"), tr("5")},
+               [this](int i) { m_filter->setLeastRating(i); });
+    m_findings = choice("shootFindings", tr("Which frames"),
+                        {tr("All frames"), tr("In brackets"), tr("Unreadable"), tr("In hand and companions"),
+                         tr("Same picture twice"), tr("Balance unsure"), tr("Not done")},
+                        [this](int i) { m_filter->setFindings(static_cast<FrameFilter::Findings>(i)); });
+    m_order = choice("shootOrder", tr("Order"),
+                     {tr("As opened"), tr("By time"), tr("By light"), tr("By rating"), tr("Hardest first")},
+                     [this](int i) { m_filter->setOrder(static_cast<FrameFilter::Order>(i)); });
     row->addStretch(1);
     m_bracket = new QToolButton(this);
     m_bracket->setObjectName("bracketButton");
@@ -233,7 +262,8 @@ QLayout* ShootPlace::makeFilters()
     auto* groups = new QToolButton(this);
     groups->setObjectName("groupMenuButton");
     groups->setText(tr("Lights"));
-    groups->setToolTip(tr("Light groups: move frames, make, name, join and part groups, choose which frame stands for one"));
+    groups->setToolTip(
+        tr("Light groups: move frames, make, name, join and part groups, choose which frame stands for one"));
     groups->setPopupMode(QToolButton::InstantPopup);
     auto* menu = new QMenu(groups);
     menu->setObjectName("groupMenu");
@@ -309,7 +339,8 @@ void ShootPlace::fillGroupMenu(QMenu& menu)
         });
         for (std::size_t i = 0; i < groups.size(); ++i)
             if (static_cast<int>(i) != current)
-                menu.addAction(tr("To %1").arg(text(groups[i].name)), this, [this, frames, i] { moveToGroup(frames, static_cast<int>(i)); });
+                menu.addAction(tr("To %1").arg(text(groups[i].name)), this,
+                               [this, frames, i] { moveToGroup(frames, static_cast<int>(i)); });
     }
     if (current >= 0) {
         const auto& group = groups[static_cast<std::size_t>(current)];
@@ -329,16 +360,22 @@ void ShootPlace::fillGroupMenu(QMenu& menu)
         });
         for (std::size_t i = 0; i < groups.size(); ++i)
             if (static_cast<int>(i) != current)
-                menu.addAction(tr("Join with %1").arg(text(groups[i].name)), this, [this, current, i] { moveToGroup(m_document.groups()[static_cast<std::size_t>(current)].frames, static_cast<int>(i)); });
+                menu.addAction(tr("Join with %1").arg(text(groups[i].name)), this, [this, current, i] {
+                    moveToGroup(m_document.groups()[static_cast<std::size_t>(current)].frames, static_cast<int>(i));
+                });
     }
     menu.addSeparator();
-    menu.addAction(tr("Propose anew from time, exposure, camera and light"), this, [this] { m_model->proposeGroups(); });
+    menu.addAction(tr("Propose anew from time, exposure, camera and light"), this,
+                   [this] { m_model->proposeGroups(); });
 }
 
 QWidget* ShootPlace::makeEmpty()
 {
     auto* page = new QWidget(this);
-    auto* words = new QLabel(tr("<p style='font-size:20px'>Open a folder of pictures</p><p>or drop files here. JPEG, PNG, TIFF, WebP and raw files are read.<br>Your pictures are never written to; the job is kept in one file beside them.</p>"), page);
+    auto* words = new QLabel(
+        tr("<p style='font-size:20px'>Open a folder of pictures</p><p>or drop files here. JPEG, PNG, TIFF, WebP and "
+           "raw files are read.<br>Your pictures are never written to; the job is kept in one file beside them.</p>"),
+        page);
     words->setAlignment(Qt::AlignCenter);
     auto* open = new QPushButton(tr("Open folder…"), page);
     open->setObjectName("openFolderFirst");
@@ -363,18 +400,26 @@ void ShootPlace::fillMoreMenu(QMenu& menu)
 {
     menu.clear();
     const QString watched = m_intake->watched();
-    menu.addAction(watched.isEmpty() ? tr("Watch a folder…") : tr("Watch another folder…"), this, [this] {
-        const QString folder = QFileDialog::getExistingDirectory(this, tr("Watch this folder for pictures"), m_document.folder());
-        if (!folder.isEmpty())
-            m_intake->watch(folder);
-    })->setEnabled(m_document.isOpen());
-    menu.addAction(watched.isEmpty() ? tr("Watch the job's own folder") : tr("No longer watch %1").arg(QFileInfo(watched).fileName()), this, [this, watched] { m_intake->watch(watched.isEmpty() ? m_document.folder() : QString()); })->setEnabled(m_document.isOpen());
+    menu.addAction(watched.isEmpty() ? tr("Watch a folder…") : tr("Watch another folder…"), this,
+                   [this] {
+                       const QString folder = QFileDialog::getExistingDirectory(
+                           this, tr("Watch this folder for pictures"), m_document.folder());
+                       if (!folder.isEmpty())
+                           m_intake->watch(folder);
+                   })
+        ->setEnabled(m_document.isOpen());
+    menu.addAction(watched.isEmpty() ? tr("Watch the job's own folder")
+                                     : tr("No longer watch %1").arg(QFileInfo(watched).fileName()),
+                   this, [this, watched] { m_intake->watch(watched.isEmpty() ? m_document.folder() : QString()); })
+        ->setEnabled(m_document.isOpen());
     menu.addSeparator();
-    menu.addAction(tr("Time plan…"), this, [this] { PlanDialog(m_keeper, this).exec(); })->setEnabled(m_document.isOpen());
+    menu.addAction(tr("Time plan…"), this, [this] { PlanDialog(m_keeper, this).exec(); })
+        ->setEnabled(m_document.isOpen());
     const auto frames = chosenFrames();
     if (!frames.empty()) {
         const bool done = m_keeper.isDone(frames.front());
-        menu.addAction(done ? tr("Not done (D)") : tr("Done (D)"), this, [this, frames, done] { m_keeper.setDone(frames, !done); });
+        menu.addAction(done ? tr("Not done (D)") : tr("Done (D)"), this,
+                       [this, frames, done] { m_keeper.setDone(frames, !done); });
     }
 }
 
@@ -404,8 +449,13 @@ void ShootPlace::chooseBracket()
         if (!frame || !facts)
             continue;
         const double t = facts->capture.exposureSeconds;
-        const QString shutter = t >= 0.4 ? tr("%1 s").arg(QLocale().toString(t, 'g', 3)) : tr("1/%1 s").arg(std::lround(1 / t));
-        choices.push_back({id, titleOf(*frame), tr("%1, f/%2, %3 stops").arg(shutter, QLocale().toString(facts->capture.fNumber, 'g', 3), theme::number(facts->capture.exposureStops() - middle, 1)), facts->clippedLow, facts->clippedHigh, id == bracket.proposed, id == chosenBefore});
+        const QString shutter =
+            t >= 0.4 ? tr("%1 s").arg(QLocale().toString(t, 'g', 3)) : tr("1/%1 s").arg(std::lround(1 / t));
+        choices.push_back({id, titleOf(*frame),
+                           tr("%1, f/%2, %3 stops")
+                               .arg(shutter, QLocale().toString(facts->capture.fNumber, 'g', 3),
+                                    theme::number(facts->capture.exposureStops() - middle, 1)),
+                           facts->clippedLow, facts->clippedHigh, id == bracket.proposed, id == chosenBefore});
         pictures.push_back(m_model->thumbnail(id));
     }
     BracketDialog dialog(choices, pictures, this);
@@ -425,7 +475,8 @@ void ShootPlace::chooseBracket()
 
 void ShootPlace::askFolder()
 {
-    const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a folder of pictures"), m_document.folder());
+    const QString folder =
+        QFileDialog::getExistingDirectory(this, tr("Open a folder of pictures"), m_document.folder());
     if (!folder.isEmpty())
         emit openRequested({std::filesystem::path(folder.toStdString())});
 }
@@ -475,7 +526,9 @@ bool ShootPlace::eventFilter(QObject* watched, QEvent* event)
     if (!index.isValid() || key->modifiers() & (Qt::ControlModifier | Qt::AltModifier))
         return false;
     switch (key->key()) {
-    case Qt::Key_C: toggleCompanion(); return true;
+    case Qt::Key_C:
+        toggleCompanion();
+        return true;
     case Qt::Key_B:
         if (bracketInHand() < 0)
             return false;
@@ -495,13 +548,16 @@ bool ShootPlace::eventFilter(QObject* watched, QEvent* event)
         for (std::int64_t frame : chosenFrames())
             m_document.setRating(frame, key->key() - Qt::Key_0);
         return true;
-    case Qt::Key_Space: m_document.setFrameInHand(index.data(FrameModel::IdRole).toLongLong()); return true;
+    case Qt::Key_Space:
+        m_document.setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
+        return true;
     case Qt::Key_Return:
     case Qt::Key_Enter:
         m_document.setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
         emit workRequested();
         return true;
-    default: return false;
+    default:
+        return false;
     }
 }
 

@@ -3,9 +3,11 @@
 // A struct describes itself by a static function template `fields(visitor, self)` that calls, for each field in order,
 //   visitor.number(name, self.x, low, high)   visitor.boolean(name, self.x)   visitor.choice(name, self.x, names)
 //   visitor.list(name, self.x, limit)         for a vector of structs that describe themselves
-//   visitor.text(name, self.x)   visitor.texts(name, self.x, limit)   words and lists of them, which no step has yet: a step's control row
+//   visitor.text(name, self.x)   visitor.texts(name, self.x, limit)   words and lists of them, which no step has yet: a
+//   step's control row
 //                                                                     has no place for them
-// `self` is const for the visitors that only read. Such a struct has a member `unknownFields` (JSON text, see json_fields.h).
+// `self` is const for the visitors that only read. Such a struct has a member `unknownFields` (JSON text, see
+// json_fields.h).
 #pragma once
 
 #include "core/look/steps/json_fields.h"
@@ -51,7 +53,8 @@ public:
     void number(const char* name, double value, double low, double high)
     {
         if (m_good && !(value >= low && value <= high))
-            m_good = fail("value outside its limits", m_where + "." + name, jsonText(low) + " to " + jsonText(high), jsonText(value));
+            m_good = fail("value outside its limits", m_where + "." + name, jsonText(low) + " to " + jsonText(high),
+                          jsonText(value));
     }
     void boolean(const char*, bool) {}
     template <class Enum, std::size_t N>
@@ -62,7 +65,8 @@ public:
     void list(const char* name, const std::vector<T>& all, std::size_t limit)
     {
         if (m_good && all.size() > limit)
-            m_good = fail("too many entries", m_where + "." + name, "at most " + std::to_string(limit), std::to_string(all.size()));
+            m_good = fail("too many entries", m_where + "." + name, "at most " + std::to_string(limit),
+                          std::to_string(all.size()));
         for (std::size_t i = 0; i < all.size() && m_good; ++i) {
             FieldCheck inner(m_where + "." + name + "[" + std::to_string(i) + "]");
             T::fields(inner, all[i]);
@@ -122,7 +126,10 @@ private:
 };
 
 template <class T>
-concept DescribesItself = requires(FieldWriter& writer, const T& value) { T::fields(writer, value); };
+concept DescribesItself = requires(FieldWriter& writer, const T& value)
+{
+    T::fields(writer, value);
+};
 
 template <DescribesItself T>
 Json toJson(const T& value)
@@ -142,8 +149,7 @@ Status validate(const T& value, const std::string& where)
 }
 
 template <class T>
-    requires DescribesItself<T>
-Result<T> parse(const Json& json, const std::string& where)
+requires DescribesItself<T> Result<T> parse(const Json& json, const std::string& where)
 {
     T value;
     FieldParser parser(json, where);

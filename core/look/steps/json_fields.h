@@ -66,7 +66,8 @@ public:
         if (!v)
             return;
         if (!v->is_array() || v->size() > limit)
-            return wrong(name, "a list of at most " + std::to_string(limit), v->is_array() ? std::to_string(v->size()) : v->type_name());
+            return wrong(name, "a list of at most " + std::to_string(limit),
+                         v->is_array() ? std::to_string(v->size()) : v->type_name());
         for (std::size_t i = 0; i < v->size() && m_good; ++i)
             if (auto done = read((*v)[i], m_where + "." + name + "[" + std::to_string(i) + "]"); !done)
                 m_good = tl::make_unexpected(done.error());
@@ -81,7 +82,8 @@ public:
     void wrong(const std::string& name, std::string expected, std::string found)
     {
         if (m_good)
-            m_good = fail("wrong value", name.empty() ? m_where : m_where + "." + name, std::move(expected), found.substr(0, 80));
+            m_good = fail("wrong value", name.empty() ? m_where : m_where + "." + name, std::move(expected),
+                          found.substr(0, 80));
     }
     void readNumber(const Json& v, const std::string& name, double& target, double low, double high)
     {

@@ -1,11 +1,10 @@
 // Chroma: even and reserved scaling, a sheltered family, a ceiling. Lightness and hue are held.
 //
-// Chroma C becomes C f with  f = even (1 + reserved / (1 + (C / 0.12)^2)):  `reserved` lifts (or, below 0, drains) muted colours
-// more than strong ones; the product rises with C for every reserved of -1..1.
-// A sheltered family at hue h with full width w holds f near 1: f = 1 + (f - 1)(1 - shelter b), b = exp(k (cos(hue - h) - 1)) as in
-// hue shifts, times C^2 / (C^2 + 0.03^2).
-// A ceiling c bends the strongest colours: above the knee k = 0.7 c, C becomes k + (c - k) t / (1 + t), t = (C - k) / (c - k);
-// C1, rising, never beyond c.
+// Chroma C becomes C f with  f = even (1 + reserved / (1 + (C / 0.12)^2)):  `reserved` lifts (or, below 0, drains)
+// muted colours more than strong ones; the product rises with C for every reserved of -1..1. A sheltered family at hue
+// h with full width w holds f near 1: f = 1 + (f - 1)(1 - shelter b), b = exp(k (cos(hue - h) - 1)) as in hue shifts,
+// times C^2 / (C^2 + 0.03^2). A ceiling c bends the strongest colours: above the knee k = 0.7 c, C becomes k + (c - k)
+// t / (1 + t), t = (C - k) / (c - k); C1, rising, never beyond c.
 #pragma once
 
 #include "core/colour/types.h"
@@ -22,7 +21,7 @@ struct Chroma {
     double shelterHue = 55;    ///< OKLCh degrees; skin of any tone lies near 55
     double shelterWidth = 40;  ///< full width at half height, degrees
     bool hasCeiling = false;
-    double ceiling = 0.2;      ///< OKLCh chroma
+    double ceiling = 0.2;  ///< OKLCh chroma
     std::string unknownFields;
     bool operator==(const Chroma&) const = default;
 

@@ -13,8 +13,10 @@ HWY_INLINE void Run(const ContrastKernel& k, Tile& tile)
         const auto size = hn::Abs(hn::Mul(off, hn::IfThenElse(dark, set(k.inverseBelow), set(k.inverseAbove))));
         const auto inside = hn::Div(hn::Mul(set(k.slope), size), hn::MulAdd(set(k.slope - 1), size, one));
         const auto beyond = hn::MulAdd(hn::Sub(size, one), set(k.inverseSlope), one);
-        const auto L = hn::MulAdd(side, hn::CopySign(hn::IfThenElse(hn::Le(size, one), inside, beyond), off), set(k.pivot));
-        const auto ratio = hn::IfThenElse(hn::Gt(exposed, set(1e-6f)), hn::Div(L, hn::Max(exposed, set(1e-6f))), set(k.inverseSlope));
+        const auto L =
+            hn::MulAdd(side, hn::CopySign(hn::IfThenElse(hn::Le(size, one), inside, beyond), off), set(k.pivot));
+        const auto ratio =
+            hn::IfThenElse(hn::Gt(exposed, set(1e-6f)), hn::Div(L, hn::Max(exposed, set(1e-6f))), set(k.inverseSlope));
         const auto chroma = hn::Mul(set(k.gain), hn::MulAdd(set(k.chromaFollows), hn::Sub(ratio, one), one));
         return Pixels{L, hn::Mul(p.y, chroma), hn::Mul(p.z, chroma)};
     });

@@ -17,7 +17,9 @@ struct ContrastKernel {
 inline ContrastKernel kernelOf(const Contrast& s)
 {
     const auto f = [](double v) { return static_cast<float>(v); };
-    return {f(s.slope), f(1 / s.slope), f(s.pivot), f(s.pivot), f(1 - s.pivot), f(1 / s.pivot), f(1 / (1 - s.pivot)), f(std::exp2(s.exposure / 3)), f(s.chromaFollows)};
+    return {f(s.slope),        f(1 / s.slope), f(s.pivot),           f(s.pivot),
+            f(1 - s.pivot),    f(1 / s.pivot), f(1 / (1 - s.pivot)), f(std::exp2(s.exposure / 3)),
+            f(s.chromaFollows)};
 }
 
 }  // namespace amber

@@ -12,8 +12,10 @@ namespace {
 /// Distance from the centre, 1 at the corners.
 double distance(int x, const Place& place, double roundness)
 {
-    const double halfWidth = place.width / 2.0, halfHeight = place.height / 2.0, dx = x + 0.5 - halfWidth, dy = place.y + 0.5 - halfHeight;
-    const double frame = std::hypot(dx / halfWidth, dy / halfHeight) / std::sqrt(2.0), circle = std::hypot(dx, dy) / std::hypot(halfWidth, halfHeight);
+    const double halfWidth = place.width / 2.0, halfHeight = place.height / 2.0, dx = x + 0.5 - halfWidth,
+                 dy = place.y + 0.5 - halfHeight;
+    const double frame = std::hypot(dx / halfWidth, dy / halfHeight) / std::sqrt(2.0),
+                 circle = std::hypot(dx, dy) / std::hypot(halfWidth, halfHeight);
     return frame + roundness * (circle - frame);
 }
 
@@ -21,7 +23,8 @@ double distance(int x, const Place& place, double roundness)
 
 float EdgeDarkeningKernel::powerAt(int x, const Place& place) const
 {
-    return static_cast<float>((step.net - step.existing) / 3 * smoothstep(step.begin, 1, distance(x, place, step.roundness)));
+    return static_cast<float>((step.net - step.existing) / 3 *
+                              smoothstep(step.begin, 1, distance(x, place, step.roundness)));
 }
 
 OkLab EdgeDarkeningKernel::at(const void*, const Place& place, const OkLab& c) const

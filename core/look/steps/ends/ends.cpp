@@ -26,7 +26,8 @@ void solveEnds(Ends& step, const std::vector<LinearRgb>& pixels)
         lightest.push_back(std::cbrt(std::max({c.r, c.g, c.b})));
     std::sort(lightest.begin(), lightest.end());
     const auto n = static_cast<double>(lightest.size());
-    const auto first = static_cast<std::size_t>(std::min(step.blackBudget / 100 * n, n - 1)), last = static_cast<std::size_t>(std::min(step.whiteBudget / 100 * n, n - 1));
+    const auto first = static_cast<std::size_t>(std::min(step.blackBudget / 100 * n, n - 1)),
+               last = static_cast<std::size_t>(std::min(step.whiteBudget / 100 * n, n - 1));
     step.black = std::clamp(lightest[first], -0.2, 0.4);
     step.white = std::clamp(lightest[lightest.size() - 1 - last], 0.6, 1.6);
 }

@@ -15,8 +15,9 @@ struct Ends {
 
     double black = 0, white = 1;    ///< tones that become black and white
     double floor = 0, ceiling = 1;  ///< where these land
-    double blackBudget = 0;         ///< per cent of the picture that may be black, when `black` is solved; 0: up to the first pixel
-    double whiteBudget = 0;         ///< the same for white
+    double blackBudget =
+        0;  ///< per cent of the picture that may be black, when `black` is solved; 0: up to the first pixel
+    double whiteBudget = 0;  ///< the same for white
     std::string unknownFields;
     bool operator==(const Ends&) const = default;
 
@@ -34,8 +35,9 @@ struct Ends {
 bool isIdentity(const Ends& step);
 LinearRgb evaluate(const Ends& step, const LinearRgb& c);
 
-/// Sets `black` and `white` so that no more than the budgets' shares of these pixels are clipped: a pixel is clipped black when its
-/// lightest channel falls to black, white when its lightest channel reaches white. Limits of the step apply. No pixels: no change.
+/// Sets `black` and `white` so that no more than the budgets' shares of these pixels are clipped: a pixel is clipped
+/// black when its lightest channel falls to black, white when its lightest channel reaches white. Limits of the step
+/// apply. No pixels: no change.
 void solveEnds(Ends& step, const std::vector<LinearRgb>& pixels);
 
 }  // namespace amber

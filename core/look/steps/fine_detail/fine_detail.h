@@ -1,8 +1,9 @@
 // Fine detail: texture made stronger or softer, noise left alone. A spatial step.
 //
-// With m the Gaussian mean of OKLab L (standard deviation in thousandths of the long edge, so that the same structures are meant at any size),
-// detail = L - m, L becomes L + amount detail d^2 / (d^2 + threshold^2), d = |detail|: what is weaker than the threshold, mostly
-// noise, is left as it is. The change is limited to 0.06. Where that is under 0.3 pixels a render has nothing to show and shows nothing.
+// With m the Gaussian mean of OKLab L (standard deviation in thousandths of the long edge, so that the same structures
+// are meant at any size), detail = L - m, L becomes L + amount detail d^2 / (d^2 + threshold^2), d = |detail|: what is
+// weaker than the threshold, mostly noise, is left as it is. The change is limited to 0.06. Where that is under 0.3
+// pixels a render has nothing to show and shows nothing.
 #pragma once
 
 #include "core/look/steps/fields.h"

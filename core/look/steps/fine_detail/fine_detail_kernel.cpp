@@ -14,7 +14,9 @@ std::shared_ptr<const void> FineDetailKernel::prepare(ImageView picture, double)
     const double deviation = step.size / 1000 * std::max(picture.width, picture.height);
     if (deviation < kSmallestDeviation)
         return prepared;
-    const auto amount = static_cast<float>(step.amount), threshold2 = static_cast<float>(step.threshold * step.threshold), limit = static_cast<float>(kDetailLimit);
+    const auto amount = static_cast<float>(step.amount),
+               threshold2 = static_cast<float>(step.threshold * step.threshold),
+               limit = static_cast<float>(kDetailLimit);
     Plane L = lightnessOf(picture);
     Plane mean = gaussianMean(L, deviation);
     tbb::parallel_for(0, L.height, [&](int y) {

@@ -17,7 +17,8 @@ HWY_INLINE void Run(const GrainKernel& k, Tile& tile, const Place& place, const 
         hn::Store(CubeRoot(d, hn::Mul(hn::Mul(lightness, lightness), lit)), d, tile.plane[0] + i);
         const auto colour = hn::Mul(weight, hn::Set(d, static_cast<float>(k.step.colour / 2)));
         for (int layer = 1; layer < layers; ++layer)
-            hn::Store(hn::MulAdd(colour, hn::Load(d, grain[layer] + i), hn::Load(d, tile.plane[layer] + i)), d, tile.plane[layer] + i);
+            hn::Store(hn::MulAdd(colour, hn::Load(d, grain[layer] + i), hn::Load(d, tile.plane[layer] + i)), d,
+                      tile.plane[layer] + i);
     }
 }
 

@@ -1,8 +1,9 @@
 // Grain: the same seeded grain at every render size. A spatial step (by place only).
 //
-// Grain is a field over the picture's plane, one random value to a cell of half the grain's size, Gaussian, smoothed to the grain's
-// size, repeating after 1024 cells. A pixel shows the mean of the field over its own area (by a summed-area table), so a small
-// render is the reduction of a full-size one. With n the grain and w = amount (1 - midtones (1 - 4 L (1 - L))), light gains 3 L^2 w n:
+// Grain is a field over the picture's plane, one random value to a cell of half the grain's size, Gaussian, smoothed to
+// the grain's size, repeating after 1024 cells. A pixel shows the mean of the field over its own area (by a summed-area
+// table), so a small render is the reduction of a full-size one. With n the grain and w = amount (1 - midtones (1 - 4 L
+// (1 - L))), light gains 3 L^2 w n:
 //   L' = cbrt(L^2 (L + 3 w n)),  about L + w n
 // so that the mean of light stays, at any size. With `colour` two further fields n add w n colour / 2 to a and b.
 #pragma once

@@ -10,8 +10,8 @@ namespace {
 
 constexpr int kCells = 1024;
 
-/// The grain field as a summed-area table (F. Crow, SIGGRAPH 1984). Every row and column of the field sums to zero, so the table
-/// repeats with the field.
+/// The grain field as a summed-area table (F. Crow, SIGGRAPH 1984). Every row and column of the field sums to zero, so
+/// the table repeats with the field.
 class Field {
 public:
     Field() : m_sums(static_cast<std::size_t>(kCells) * kCells)
@@ -38,7 +38,9 @@ public:
     {
         const double whole = std::floor(v);
         const auto t = static_cast<float>(v - whole);
-        const auto at = [](double y) { return static_cast<std::size_t>(static_cast<long long>(y) & (kCells - 1)) * kCells; };
+        const auto at = [](double y) {
+            return static_cast<std::size_t>(static_cast<long long>(y) & (kCells - 1)) * kCells;
+        };
         const float *upper = &m_sums[at(whole)], *lower = &m_sums[at(whole + 1)];
         for (int x = 0; x < kCells; ++x)
             row[x] = upper[x] + t * (lower[x] - upper[x]);
@@ -66,14 +68,20 @@ private:
             for (int x = 0; x < kCells; ++x)
                 for (int j = -1; j <= 1; ++j)
                     for (int i = -1; i <= 1; ++i)
-                        result[static_cast<std::size_t>(y) * kCells + x] += field[static_cast<std::size_t>((y + j) & (kCells - 1)) * kCells + ((x + i) & (kCells - 1))] * (2 - std::abs(i)) * (2 - std::abs(j));
+                        result[static_cast<std::size_t>(y) * kCells + x] +=
+                            field[static_cast<std::size_t>((y + j) & (kCells - 1)) * kCells +
+                                  ((x + i) & (kCells - 1))] *
+                            (2 - std::abs(i)) * (2 - std::abs(j));
         return result;
     }
     static void centre(std::vector<double>& field)
     {
         for (int pass = 0; pass < 2; ++pass)
             for (int k = 0; k < kCells; ++k) {
-                const auto at = [&](int i) -> double& { return pass == 0 ? field[static_cast<std::size_t>(k) * kCells + i] : field[static_cast<std::size_t>(i) * kCells + k]; };
+                const auto at = [&](int i) -> double& {
+                    return pass == 0 ? field[static_cast<std::size_t>(k) * kCells + i]
+                                     : field[static_cast<std::size_t>(i) * kCells + k];
+                };
                 double sum = 0;
                 for (int i = 0; i < kCells; ++i)
                     sum += at(i);
@@ -96,7 +104,9 @@ void GrainKernel::grainRow(int layer, const Place& place, int count, float* grai
 {
     const double cell = 2000 / (step.size * std::max(place.width, place.height));  // cells to a pixel
     // Each seed and layer has the picture's middle elsewhere in the field (multiplicative hashing by the golden ratio).
-    const double number = step.seed * 3 + layer + 1, shiftX = std::fmod(number * 0.6180339887498949, 1.0) * kCells - cell * place.width / 2, shiftY = std::fmod(number * 0.7548776662466927, 1.0) * kCells - cell * place.height / 2;
+    const double number = step.seed * 3 + layer + 1,
+                 shiftX = std::fmod(number * 0.6180339887498949, 1.0) * kCells - cell * place.width / 2,
+                 shiftY = std::fmod(number * 0.7548776662466927, 1.0) * kCells - cell * place.height / 2;
     std::array<float, kCells + 1> top, bottom, row;
     field().sums(shiftY + place.y * cell, top);
     field().sums(shiftY + (place.y + 1) * cell, bottom);
@@ -122,7 +132,8 @@ OkLab GrainKernel::at(const void*, const Place& place, const OkLab& c) const
     float n[3] = {};
     for (int layer = 0; layer < (step.colour > 0 ? 3 : 1); ++layer)
         grainRow(layer, place, 1, n + layer);
-    return {std::cbrt(c.L * c.L * (c.L + 3 * weight * n[0])), c.a + weight * step.colour / 2 * n[1], c.b + weight * step.colour / 2 * n[2]};
+    return {std::cbrt(c.L * c.L * (c.L + 3 * weight * n[0])), c.a + weight * step.colour / 2 * n[1],
+            c.b + weight * step.colour / 2 * n[2]};
 }
 
 }  // namespace amber

@@ -31,9 +31,11 @@ LinearRgb veilOf(ImageView picture)
     for (int y = 0; y < picture.height; ++y)
         for (int x = 0; x < picture.width; ++x)
             pixels.push_back(picture.row(y) + 3 * x);
-    const auto count = std::max<std::size_t>(1, static_cast<std::size_t>(kVeilShare * static_cast<double>(pixels.size())));
+    const auto count =
+        std::max<std::size_t>(1, static_cast<std::size_t>(kVeilShare * static_cast<double>(pixels.size())));
     const LinearRgb even{1, 1, 1};
-    std::nth_element(pixels.begin(), pixels.begin() + static_cast<std::ptrdiff_t>(count) - 1, pixels.end(), [&](const float* p, const float* q) { return darkestOf(p, even) > darkestOf(q, even); });
+    std::nth_element(pixels.begin(), pixels.begin() + static_cast<std::ptrdiff_t>(count) - 1, pixels.end(),
+                     [&](const float* p, const float* q) { return darkestOf(p, even) > darkestOf(q, even); });
     LinearRgb veil;
     for (std::size_t i = 0; i < count; ++i)
         veil.r += pixels[i][0], veil.g += pixels[i][1], veil.b += pixels[i][2];
@@ -46,7 +48,8 @@ LinearRgb veilOf(ImageView picture)
 std::shared_ptr<const void> HazeKernel::prepare(ImageView picture, double) const
 {
     const Image small = surroundings(picture);
-    const int radius = std::max(1, static_cast<int>(std::lround(step.size / 100 * std::max(small.width(), small.height()))));
+    const int radius =
+        std::max(1, static_cast<int>(std::lround(step.size / 100 * std::max(small.width(), small.height()))));
     auto prepared = std::make_shared<Prepared>();
     prepared->veil = veilOf(small.view());
     const Plane dark = localExtreme(darkestChannel(small.view(), prepared->veil), radius, false);
@@ -59,8 +62,10 @@ LinearRgb HazeKernel::at(const void* data, const Place& place, const LinearRgb& 
 {
     const auto& p = *static_cast<const Prepared*>(data);
     const double share = std::clamp(sampleAt(p.a, place) * toOkLab(c).L + sampleAt(p.b, place), 0.0, 1.0);
-    const double factor = step.amount > 0 ? 1 / std::max(1 - 0.95 * step.amount * share, kLeastTransmission) : 1 + step.amount * (0.25 + 0.6 * share);
-    return {p.veil.r + (c.r - p.veil.r) * factor, p.veil.g + (c.g - p.veil.g) * factor, p.veil.b + (c.b - p.veil.b) * factor};
+    const double factor = step.amount > 0 ? 1 / std::max(1 - 0.95 * step.amount * share, kLeastTransmission)
+                                          : 1 + step.amount * (0.25 + 0.6 * share);
+    return {p.veil.r + (c.r - p.veil.r) * factor, p.veil.g + (c.g - p.veil.g) * factor,
+            p.veil.b + (c.b - p.veil.b) * factor};
 }
 
 }  // namespace amber

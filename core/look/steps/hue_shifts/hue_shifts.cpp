@@ -47,14 +47,16 @@ Status validateMove(const HueMove& m, const std::string& where)
 
 std::vector<HueFamily> HueShifts::defaultFamilies()
 {
-    return {{"Rose", 10, 46, {}, {}},     {"Clay", 52, 44, {}, {}},  {"Straw", 98, 46, {}, {}}, {"Leaf", 142, 48, {}, {}},
-            {"Lagoon", 196, 54, {}, {}}, {"Dusk", 256, 58, {}, {}}, {"Plum", 318, 54, {}, {}}};
+    return {{"Rose", 10, 46, {}, {}},  {"Clay", 52, 44, {}, {}},    {"Straw", 98, 46, {}, {}},
+            {"Leaf", 142, 48, {}, {}}, {"Lagoon", 196, 54, {}, {}}, {"Dusk", 256, 58, {}, {}},
+            {"Plum", 318, 54, {}, {}}};
 }
 
 Status validate(const HueShifts& step, const std::string& where)
 {
     if (step.families.size() > kFamilyLimit)
-        return fail("too many families", where, "at most " + std::to_string(kFamilyLimit), std::to_string(step.families.size()));
+        return fail("too many families", where, "at most " + std::to_string(kFamilyLimit),
+                    std::to_string(step.families.size()));
     for (std::size_t i = 0; i < step.families.size(); ++i) {
         const HueFamily& f = step.families[i];
         const std::string at = where + ".families[" + std::to_string(i) + "]";
@@ -63,7 +65,8 @@ Status validate(const HueShifts& step, const std::string& where)
         if (auto good = validateMove(f.move, at); !good)
             return good;
     }
-    const std::pair<const char*, const HueMove*> zones[] = {{".nearBlacks", &step.nearBlacks}, {".greys", &step.greys}, {".nearWhites", &step.nearWhites}};
+    const std::pair<const char*, const HueMove*> zones[] = {
+        {".nearBlacks", &step.nearBlacks}, {".greys", &step.greys}, {".nearWhites", &step.nearWhites}};
     for (const auto& [name, move] : zones)
         if (auto good = validateMove(*move, where + name); !good)
             return good;
@@ -77,7 +80,10 @@ bool isIdentity(const HueShifts& step)
            std::all_of(step.families.begin(), step.families.end(), [&](const HueFamily& f) { return f.move == none; });
 }
 
-double familySharpness(const HueFamily& family) { return std::numbers::ln2 / (1 - std::cos(family.widthDegrees * kDegree / 2)); }
+double familySharpness(const HueFamily& family)
+{
+    return std::numbers::ln2 / (1 - std::cos(family.widthDegrees * kDegree / 2));
+}
 
 std::vector<double> weightsAt(const HueShifts& step, const OkLab& c)
 {
@@ -91,7 +97,8 @@ std::vector<double> weightsAt(const HueShifts& step, const OkLab& c)
     }
     for (double& w : weights)
         w *= coloured / sum;
-    const double black = 1 - smoothstep(kBlackZone[0], kBlackZone[1], c.L), white = smoothstep(kWhiteZone[0], kWhiteZone[1], c.L);
+    const double black = 1 - smoothstep(kBlackZone[0], kBlackZone[1], c.L),
+                 white = smoothstep(kWhiteZone[0], kWhiteZone[1], c.L);
     weights.push_back((1 - coloured) * black);
     weights.push_back((1 - coloured) * (1 - black - white));
     weights.push_back((1 - coloured) * white);
@@ -111,7 +118,8 @@ LinearRgb evaluate(const HueShifts& step, const LinearRgb& c)
     add(sum, step.greys, weights[n + 1]);
     add(sum, step.nearWhites, weights[n + 2]);
     const double turn = sum.turnDegrees * kDegree, cosine = std::cos(turn), sine = std::sin(turn);
-    return toLinearRgb(OkLab{lab.L + sum.lightness, sum.chroma * (cosine * lab.a - sine * lab.b), sum.chroma * (sine * lab.a + cosine * lab.b)});
+    return toLinearRgb(OkLab{lab.L + sum.lightness, sum.chroma * (cosine * lab.a - sine * lab.b),
+                             sum.chroma * (sine * lab.a + cosine * lab.b)});
 }
 
 HueMove moveAtHue(const HueShifts& step, double hueDegrees)
@@ -137,13 +145,16 @@ TearMeter tearMeter(const HueShifts& step)
             meter.atDegrees = wrapDegrees((i - 0.5) * kStep);
         }
         meter.largestChromaSlope = std::max(meter.largestChromaSlope, std::abs(here.chroma - last.chroma) / kStep * 10);
-        meter.largestLightnessSlope = std::max(meter.largestLightnessSlope, std::abs(here.lightness - last.lightness) / kStep * 10);
+        meter.largestLightnessSlope =
+            std::max(meter.largestLightnessSlope, std::abs(here.lightness - last.lightness) / kStep * 10);
         last = here;
     }
     if (meter.smallestHueSlope < 1 && !step.families.empty()) {
         const auto nearest = [&](int direction) {
             const HueFamily* best = &step.families.front();
-            const auto gap = [&](const HueFamily& f) { return wrapDegrees(direction * (f.centreDegrees - meter.atDegrees)); };
+            const auto gap = [&](const HueFamily& f) {
+                return wrapDegrees(direction * (f.centreDegrees - meter.atDegrees));
+            };
             for (const HueFamily& f : step.families)
                 if (gap(f) < gap(*best))
                     best = &f;
@@ -158,12 +169,14 @@ Json toJson(const HueShifts& step)
 {
     Json families = Json::array();
     for (const HueFamily& f : step.families) {
-        Json family = moveToJson(f.move, Json{{"name", f.name}, {"centre", f.centreDegrees}, {"width", f.widthDegrees}});
+        Json family =
+            moveToJson(f.move, Json{{"name", f.name}, {"centre", f.centreDegrees}, {"width", f.widthDegrees}});
         addUnknown(family, f.unknownFields);
         families.push_back(std::move(family));
     }
     Json json{{"families", std::move(families)}};
-    const std::pair<const char*, const HueMove*> zones[] = {{"nearBlacks", &step.nearBlacks}, {"greys", &step.greys}, {"nearWhites", &step.nearWhites}};
+    const std::pair<const char*, const HueMove*> zones[] = {
+        {"nearBlacks", &step.nearBlacks}, {"greys", &step.greys}, {"nearWhites", &step.nearWhites}};
     for (std::size_t i = 0; i < 3; ++i) {
         json[zones[i].first] = moveToJson(*zones[i].second);
         addUnknown(json[zones[i].first], step.zoneUnknownFields[i]);
@@ -190,7 +203,8 @@ Result<HueShifts> parse(const Json& json, const std::string& where)
         step.families.push_back(family);
         return fields.status();
     });
-    const std::pair<const char*, HueMove*> zones[] = {{"nearBlacks", &step.nearBlacks}, {"greys", &step.greys}, {"nearWhites", &step.nearWhites}};
+    const std::pair<const char*, HueMove*> zones[] = {
+        {"nearBlacks", &step.nearBlacks}, {"greys", &step.greys}, {"nearWhites", &step.nearWhites}};
     for (std::size_t i = 0; i < 3; ++i)
         if (const Json* zone = reader.find(zones[i].first)) {
             FieldReader fields(*zone, where + "." + zones[i].first);

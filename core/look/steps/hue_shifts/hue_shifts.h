@@ -3,10 +3,10 @@
 // A family at centre c with full width w (where its bump falls to one half) has the bump
 //   r(h) = exp(k (cos(h - c) - 1)),  k = ln 2 / (1 - cos(w / 2))      (von Mises shape: periodic, smooth)
 // and the weight r / (sum of all bumps + rest), rest = 0.02 being everything no family claims: a partition of unity.
-// The families act on colours, three zones act on what is nearly neutral: with f = C^2 / (C^2 + 0.03^2) a family's weight is
-// multiplied by f and the zones share 1 - f along the tone axis (near-blacks below about 0.3, near-whites above about 0.8, greys
-// between). Weights of all families, zones and the rest sum to one for every colour.
-// Result: hue + sum(w turn), chroma * (1 + sum(w (factor - 1))), L + sum(w lightness). A neutral has no hue and no chroma, so it
+// The families act on colours, three zones act on what is nearly neutral: with f = C^2 / (C^2 + 0.03^2) a family's
+// weight is multiplied by f and the zones share 1 - f along the tone axis (near-blacks below about 0.3, near-whites
+// above about 0.8, greys between). Weights of all families, zones and the rest sum to one for every colour. Result: hue
+// + sum(w turn), chroma * (1 + sum(w (factor - 1))), L + sum(w lightness). A neutral has no hue and no chroma, so it
 // stays neutral; families leave its L alone, zones may move it.
 #pragma once
 
@@ -57,7 +57,8 @@ bool isIdentity(const HueShifts& step);
 LinearRgb evaluate(const HueShifts& step, const LinearRgb& c);
 /// Sharpness k of the bump of a family.
 double familySharpness(const HueFamily& family);
-/// How a colour is shared out: one weight per family, then near-blacks, greys, near-whites, then the rest; they sum to one.
+/// How a colour is shared out: one weight per family, then near-blacks, greys, near-whites, then the rest; they sum to
+/// one.
 std::vector<double> weightsAt(const HueShifts& step, const OkLab& c);
 /// The summed move for a fully chromatic colour of this hue.
 HueMove moveAtHue(const HueShifts& step, double hueDegrees);

@@ -13,7 +13,8 @@ struct HueShiftsKernel {
     struct Move {
         float turn, chroma, lightness;  ///< radians, factor - 1, offset
         explicit Move(const HueMove& m)
-            : turn(static_cast<float>(m.turnDegrees * std::numbers::pi / 180)), chroma(static_cast<float>(m.chroma - 1)), lightness(static_cast<float>(m.lightness))
+            : turn(static_cast<float>(m.turnDegrees * std::numbers::pi / 180)),
+              chroma(static_cast<float>(m.chroma - 1)), lightness(static_cast<float>(m.lightness))
         {
         }
     };
@@ -29,12 +30,15 @@ struct HueShiftsKernel {
 
     Domain domain() const { return Domain::OkLab; }
 
-    explicit HueShiftsKernel(const HueShifts& step) : zones{Move(step.nearBlacks), Move(step.greys), Move(step.nearWhites)}, zonesMove(!(step.nearBlacks == HueMove{} && step.greys == HueMove{} && step.nearWhites == HueMove{}))
+    explicit HueShiftsKernel(const HueShifts& step)
+        : zones{Move(step.nearBlacks), Move(step.greys), Move(step.nearWhites)},
+          zonesMove(!(step.nearBlacks == HueMove{} && step.greys == HueMove{} && step.nearWhites == HueMove{}))
     {
         for (const HueFamily& f : step.families) {
             const double centre = f.centreDegrees * std::numbers::pi / 180;
             const double k = familySharpness(f) * std::numbers::log2e;
-            families.push_back({static_cast<float>(k), static_cast<float>(k * std::cos(centre)), static_cast<float>(k * std::sin(centre)), Move(f.move), !(f.move == HueMove{})});
+            families.push_back({static_cast<float>(k), static_cast<float>(k * std::cos(centre)),
+                                static_cast<float>(k * std::sin(centre)), Move(f.move), !(f.move == HueMove{})});
         }
     }
 };

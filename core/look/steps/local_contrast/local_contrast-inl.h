@@ -14,7 +14,8 @@ HWY_INLINE void Run(const LocalContrastKernel& k, Tile& tile, const Place& place
         const auto margin = hn::Mul(hn::Set(d, static_cast<float>(kHaloLimit)), hn::Sub(high, low));
         const auto base = hn::MulAdd(hn::Load(d, maps[0] + i), L, hn::Load(d, maps[1] + i));
         const auto raised = hn::MulAdd(hn::Set(d, static_cast<float>(k.step.amount)), hn::Sub(L, base), L);
-        hn::Store(hn::Min(hn::Max(raised, hn::Min(L, hn::Sub(low, margin))), hn::Max(L, hn::Add(high, margin))), d, tile.plane[0] + i);
+        hn::Store(hn::Min(hn::Max(raised, hn::Min(L, hn::Sub(low, margin))), hn::Max(L, hn::Add(high, margin))), d,
+                  tile.plane[0] + i);
     }
 }
 

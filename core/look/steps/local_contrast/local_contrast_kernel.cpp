@@ -23,7 +23,8 @@ std::shared_ptr<const void> LocalContrastKernel::prepare(ImageView picture, doub
 OkLab LocalContrastKernel::at(const void* data, const Place& place, const OkLab& c) const
 {
     const auto& p = *static_cast<const Prepared*>(data);
-    const double low = sampleAt(p.darkest, place), high = sampleAt(p.lightest, place), margin = kHaloLimit * (high - low);
+    const double low = sampleAt(p.darkest, place), high = sampleAt(p.lightest, place),
+                 margin = kHaloLimit * (high - low);
     const double base = sampleAt(p.a, place) * c.L + sampleAt(p.b, place), L = c.L + step.amount * (c.L - base);
     return {std::clamp(L, std::min(c.L, low - margin), std::max(c.L, high + margin)), c.a, c.b};
 }

@@ -14,7 +14,9 @@ HWY_INLINE Position PositionIn(const TablePart& part, int channel, hn::Vec<D> v)
     const auto held = hn::Min(hn::Max(at, hn::Zero(d)), hn::Set(d, static_cast<float>(part.size - 1)));
     // The whole part by adding 2^23, which leaves it in the low bits: rounded, so half is taken off first.
     const auto magic = hn::Set(d, 8388608.0f);
-    const auto shifted = hn::Add(hn::Min(hn::Max(hn::Sub(held, hn::Set(d, 0.5f)), hn::Zero(d)), hn::Set(d, static_cast<float>(part.size - 2))), magic);
+    const auto shifted = hn::Add(
+        hn::Min(hn::Max(hn::Sub(held, hn::Set(d, 0.5f)), hn::Zero(d)), hn::Set(d, static_cast<float>(part.size - 2))),
+        magic);
     return {hn::Sub(hn::BitCast(di, shifted), hn::BitCast(di, magic)), hn::Sub(held, hn::Sub(shifted, magic))};
 }
 
@@ -49,10 +51,13 @@ HWY_INLINE void FindCorners(const TablePart& part, const Pixels& v, Corners& cor
     const auto one = hn::Set(d, 1.0f);
     const I stepR = hn::Set(di, 4), stepG = hn::Set(di, 4 * part.size), stepB = hn::Set(di, 4 * part.size * part.size);
     const Position r = PositionIn(part, 0, v.x), g = PositionIn(part, 1, v.y), b = PositionIn(part, 2, v.z);
-    const I near = hn::ShiftLeft<2>(hn::Add(r.index, hn::Mul(hn::Set(di, part.size), hn::Add(g.index, hn::Mul(hn::Set(di, part.size), b.index)))));
+    const I near = hn::ShiftLeft<2>(
+        hn::Add(r.index, hn::Mul(hn::Set(di, part.size), hn::Add(g.index, hn::Mul(hn::Set(di, part.size), b.index)))));
     // The way from the near to the far corner: first along the largest fraction, last along the smallest.
-    const auto rg = hn::Ge(r.fraction, g.fraction), rb = hn::Ge(r.fraction, b.fraction), gb = hn::Ge(g.fraction, b.fraction);
-    const auto pick = [&](auto which, I yes, I no) AMBER_INLINE { return hn::IfThenElse(hn::RebindMask(di, which), yes, no); };
+    const auto rg = hn::Ge(r.fraction, g.fraction), rb = hn::Ge(r.fraction, b.fraction),
+               gb = hn::Ge(g.fraction, b.fraction);
+    const auto pick = [&](auto which, I yes, I no)
+                          AMBER_INLINE { return hn::IfThenElse(hn::RebindMask(di, which), yes, no); };
     const I high = pick(rg, pick(rb, stepR, stepB), pick(gb, stepG, stepB));
     const I low = pick(gb, pick(rb, stepB, stepR), pick(rg, stepG, stepR));
     const I far = hn::Add(near, hn::Add(hn::Add(stepR, stepG), stepB));
@@ -60,7 +65,8 @@ HWY_INLINE void FindCorners(const TablePart& part, const Pixels& v, Corners& cor
     hn::Store(hn::Add(near, high), di, corners.place[1] + i);
     hn::Store(hn::Sub(far, low), di, corners.place[2] + i);
     hn::Store(far, di, corners.place[3] + i);
-    const auto top = hn::Max(hn::Max(r.fraction, g.fraction), b.fraction), bottom = hn::Min(hn::Min(r.fraction, g.fraction), b.fraction);
+    const auto top = hn::Max(hn::Max(r.fraction, g.fraction), b.fraction),
+               bottom = hn::Min(hn::Min(r.fraction, g.fraction), b.fraction);
     const auto middle = hn::Max(hn::Min(r.fraction, g.fraction), hn::Min(hn::Max(r.fraction, g.fraction), b.fraction));
     hn::Store(hn::Sub(one, top), d, corners.weight[0] + i);
     hn::Store(hn::Sub(top, middle), d, corners.weight[1] + i);
@@ -106,7 +112,8 @@ HWY_INLINE Mixed MixCorners(const float* values, const Corners& c, size_t i)
 }
 #endif
 
-/// Tetrahedral. Places and weights of the four corners are found for whole vectors, the corners of each pixel are then added up.
+/// Tetrahedral. Places and weights of the four corners are found for whole vectors, the corners of each pixel are then
+/// added up.
 HWY_INLINE void ApplyCube(const TablePart& part, Tile& tile)
 {
     const D d;
@@ -127,8 +134,8 @@ HWY_INLINE void ApplyCube(const TablePart& part, Tile& tile)
     }
 }
 
-/// A cube alone from interleaved pixels to interleaved pixels: what ApplyCube gives, without the way through planes. Whole blocks only;
-/// returns how many pixels are done. `out` may be `in`.
+/// A cube alone from interleaved pixels to interleaved pixels: what ApplyCube gives, without the way through planes.
+/// Whole blocks only; returns how many pixels are done. `out` may be `in`.
 HWY_INLINE size_t ApplyCubeAlone(const TablePart& part, const float* in, float* out, size_t pixels)
 {
     const D d;
@@ -138,9 +145,11 @@ HWY_INLINE size_t ApplyCubeAlone(const TablePart& part, const float* in, float* 
         for (size_t i = 0; i < Corners::kCount; i += hn::Lanes(d)) {
             Pixels p;
             hn::LoadInterleaved3(d, in + 3 * (from + i), p.x, p.y, p.z);
-            FindCorners(part, AllWithin(p, static_cast<float>(kWorkingLimit)) ? p : Limited(p, kWorkingLimit), corners, i);
+            FindCorners(part, AllWithin(p, static_cast<float>(kWorkingLimit)) ? p : Limited(p, kWorkingLimit), corners,
+                        i);
         }
-        // Four values are written of three, the fourth being overwritten by the next pixel; the last pixel keeps to its own.
+        // Four values are written of three, the fourth being overwritten by the next pixel; the last pixel keeps to its
+        // own.
         float* to = out + 3 * from;
         for (size_t i = 0; i + 1 < Corners::kCount; ++i, to += 3)
             MixCorners(part.values, corners, i).Put(to);
@@ -161,8 +170,11 @@ HWY_INLINE void ApplyCdl(const LookupTableKernel& k, Tile& tile)
             return k.power[c] == 1 ? x : hn::IfThenElseZero(hn::Gt(x, zero), Power(d, x, k.power[c]));
         };
         const Pixels v{graded(p.x, 0), graded(p.y, 1), graded(p.z, 2)};
-        const auto luma = hn::MulAdd(hn::Set(d, 0.2126f), v.x, hn::MulAdd(hn::Set(d, 0.7152f), v.y, hn::Mul(hn::Set(d, 0.0722f), v.z)));
-        const auto saturated = [&](auto c) AMBER_INLINE { return limited(hn::MulAdd(hn::Set(d, k.saturation), hn::Sub(c, luma), luma)); };
+        const auto luma = hn::MulAdd(hn::Set(d, 0.2126f), v.x,
+                                     hn::MulAdd(hn::Set(d, 0.7152f), v.y, hn::Mul(hn::Set(d, 0.0722f), v.z)));
+        const auto saturated = [&](auto c) AMBER_INLINE {
+            return limited(hn::MulAdd(hn::Set(d, k.saturation), hn::Sub(c, luma), luma));
+        };
         return Pixels{saturated(v.x), saturated(v.y), saturated(v.z)};
     });
 }

@@ -99,7 +99,11 @@ LinearRgb evaluate(const LookupTable& step, const LinearRgb& c)
 
 Json toJson(const LookupTable& step, bool embedTable)
 {
-    Json json{{"name", step.name}, {"hash", step.hash}, {"inputSpace", nameOf(step.inputSpace)}, {"outputSpace", nameOf(step.outputSpace)}, {"mix", step.mix}};
+    Json json{{"name", step.name},
+              {"hash", step.hash},
+              {"inputSpace", nameOf(step.inputSpace)},
+              {"outputSpace", nameOf(step.outputSpace)},
+              {"mix", step.mix}};
     if (embedTable && step.table)
         json["cube"] = tableToText(*step.table);
     addUnknown(json, step.unknownFields);

@@ -1,7 +1,7 @@
 // Lookup table: a table that maps encoded colours of a declared space to encoded colours of another.
 //
-// working -> linear of `inputSpace` -> its transfer function -> table (inputs limited to its domain) -> result mixed with the
-// table's input in `mix` -> decoded from `outputSpace` -> working. With no table the step is the identity.
+// working -> linear of `inputSpace` -> its transfer function -> table (inputs limited to its domain) -> result mixed
+// with the table's input in `mix` -> decoded from `outputSpace` -> working. With no table the step is the identity.
 #pragma once
 
 #include "core/base/result.h"
@@ -25,7 +25,8 @@ struct LookupTable {
     std::string unknownFields;
     bool operator==(const LookupTable& o) const
     {
-        return name == o.name && hash == o.hash && inputSpace == o.inputSpace && outputSpace == o.outputSpace && mix == o.mix && unknownFields == o.unknownFields;
+        return name == o.name && hash == o.hash && inputSpace == o.inputSpace && outputSpace == o.outputSpace &&
+               mix == o.mix && unknownFields == o.unknownFields;
     }
 };
 

@@ -8,7 +8,8 @@ std::shared_ptr<const hwy::AlignedFreeUniquePtr<float[]>> alignedSamples(const s
 {
     if (!table || table->size3 == 0)
         return nullptr;
-    // A plan is made for every move of a slider; the tables in it are the same. The last few are remembered as long as they live.
+    // A plan is made for every move of a slider; the tables in it are the same. The last few are remembered as long as
+    // they live.
     struct Entry {
         std::weak_ptr<const Table> table;
         std::shared_ptr<const hwy::AlignedFreeUniquePtr<float[]>> samples;

@@ -1,8 +1,10 @@
-// Output sharpening: edges of the delivered file made crisper, flat areas left alone. A spatial step; its radius is in pixels of the
-// file that is delivered, so it runs after the picture is reduced to its size, whatever its place in the look.
+// Output sharpening: edges of the delivered file made crisper, flat areas left alone. A spatial step; its radius is in
+// pixels of the file that is delivered, so it runs after the picture is reduced to its size, whatever its place in the
+// look.
 //
-// With m the Gaussian mean of OKLab L, L becomes L + amount mask (L - m). mask = smoothstep(edgeLow, edgeHigh, g), g the range of m
-// over 3 x 3 pixels: what a softened picture still shows as an edge. The result stays within the 3 x 3 range of L, give or take 0.02.
+// With m the Gaussian mean of OKLab L, L becomes L + amount mask (L - m). mask = smoothstep(edgeLow, edgeHigh, g), g
+// the range of m over 3 x 3 pixels: what a softened picture still shows as an edge. The result stays within the 3 x 3
+// range of L, give or take 0.02.
 #pragma once
 
 #include "core/look/steps/fields.h"

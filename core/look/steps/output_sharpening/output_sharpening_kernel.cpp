@@ -31,17 +31,20 @@ std::shared_ptr<const void> OutputSharpeningKernel::prepare(ImageView picture, d
     if (keepsMask)
         prepared->mask = Plane(L.width, L.height);
     const auto amount = static_cast<float>(step.amount), limit = static_cast<float>(kSharpenLimit);
-    const auto low = static_cast<float>(step.edgeLow), scale = static_cast<float>(1 / std::max(1e-3, step.edgeHigh - step.edgeLow));
+    const auto low = static_cast<float>(step.edgeLow),
+               scale = static_cast<float>(1 / std::max(1e-3, step.edgeHigh - step.edgeLow));
     tbb::parallel_for(0, L.height, [&](int y) {
         for (int x = 0; x < L.width; ++x) {
             const Range edge = rangeAround(mean, x, y);
-            const float t = std::clamp((edge.high - edge.low - low) * scale, 0.0f, 1.0f), mask = t * t * (3 - 2 * t), v = L.row(y)[x];
+            const float t = std::clamp((edge.high - edge.low - low) * scale, 0.0f, 1.0f), mask = t * t * (3 - 2 * t),
+                        v = L.row(y)[x];
             if (keepsMask)
                 prepared->mask.row(y)[x] = mask;
             if (mask == 0)
                 continue;
             const Range around = rangeAround(L, x, y);
-            prepared->change.row(y)[x] = std::clamp(v + amount * mask * (v - mean.row(y)[x]), around.low - limit, around.high + limit) - v;
+            prepared->change.row(y)[x] =
+                std::clamp(v + amount * mask * (v - mean.row(y)[x]), around.low - limit, around.high + limit) - v;
         }
     });
     return prepared;

@@ -43,18 +43,22 @@ Matrix3 normalised(const Chromaticity (&primaries)[3], Chromaticity white)
 
 bool isIdentity(const Primaries& s)
 {
-    return s.redTurn == 0 && s.greenTurn == 0 && s.blueTurn == 0 && s.redPurity == 1 && s.greenPurity == 1 && s.bluePurity == 1;
+    return s.redTurn == 0 && s.greenTurn == 0 && s.blueTurn == 0 && s.redPurity == 1 && s.greenPurity == 1 &&
+           s.bluePurity == 1;
 }
 
 Matrix3 matrixOf(const Primaries& s)
 {
     const Chromaticities& rec2020 = chromaticitiesOf(RgbSpace::Rec2020);
-    const Chromaticity white = toUv(rec2020.white), still[3] = {toUv(rec2020.red), toUv(rec2020.green), toUv(rec2020.blue)};
-    const double turns[3] = {s.redTurn, s.greenTurn, s.blueTurn}, purities[3] = {s.redPurity, s.greenPurity, s.bluePurity};
+    const Chromaticity white = toUv(rec2020.white),
+                       still[3] = {toUv(rec2020.red), toUv(rec2020.green), toUv(rec2020.blue)};
+    const double turns[3] = {s.redTurn, s.greenTurn, s.blueTurn},
+                 purities[3] = {s.redPurity, s.greenPurity, s.bluePurity};
     Chromaticity moved[3];
     for (int j = 0; j < 3; ++j) {
         const double du = still[j].u - white.u, dv = still[j].v - white.v;
-        const double angle = turns[j] * std::numbers::pi / 180, c = purities[j] * std::cos(angle), n = purities[j] * std::sin(angle);
+        const double angle = turns[j] * std::numbers::pi / 180, c = purities[j] * std::cos(angle),
+                     n = purities[j] * std::sin(angle);
         moved[j] = {white.u + c * du - n * dv, white.v + n * du + c * dv};
     }
     Matrix3 m = inverse(normalised(still, white)) * normalised(moved, white);

@@ -1,7 +1,8 @@
 // Primaries: turn and purity of the three primaries, as one matrix that leaves white exactly white.
 //
-// Each primary of Rec.2020 is moved in CIE 1976 (u', v') about D65: its angle by `turn`, its distance by the factor `purity`. The
-// picture's linear components are then read as amounts of the moved primaries (normalised primary matrix, SMPTE RP 177):
+// Each primary of Rec.2020 is moved in CIE 1976 (u', v') about D65: its angle by `turn`, its distance by the factor
+// `purity`. The picture's linear components are then read as amounts of the moved primaries (normalised primary matrix,
+// SMPTE RP 177):
 //   M = inverse(N) N_moved,  both N with D65 white, so that every row of M sums to one.
 #pragma once
 

@@ -23,10 +23,12 @@ HWY_INLINE void Run(const SplitToningKernel& k, Tile& tile)
         if (!k.tintBlack)
             scale = hn::Mul(scale, Smoothstep(d, hn::Mul(L, hn::Set(d, static_cast<float>(1 / kTintEnd)))));
         if (!k.tintWhite)
-            scale = hn::Mul(scale, Smoothstep(d, hn::Mul(hn::Sub(one, L), hn::Set(d, static_cast<float>(1 / kTintEnd)))));
+            scale =
+                hn::Mul(scale, Smoothstep(d, hn::Mul(hn::Sub(one, L), hn::Set(d, static_cast<float>(1 / kTintEnd)))));
         a = hn::Mul(a, scale), b = hn::Mul(b, scale);
         if (!k.holdLightness)
-            hn::Store(hn::Mul(lightness, hn::Sub(one, hn::Sqrt(hn::MulAdd(a, a, hn::Mul(b, b))))), d, tile.plane[0] + i);
+            hn::Store(hn::Mul(lightness, hn::Sub(one, hn::Sqrt(hn::MulAdd(a, a, hn::Mul(b, b))))), d,
+                      tile.plane[0] + i);
         hn::Store(hn::Add(hn::Load(d, tile.plane[1] + i), a), d, tile.plane[1] + i);
         hn::Store(hn::Add(hn::Load(d, tile.plane[2] + i), b), d, tile.plane[2] + i);
     }

@@ -20,8 +20,10 @@ Status validate(const SplitToning& step, const std::string& where)
     const auto within = [](double v, double low, double high) { return v >= low && v <= high; };
     for (std::size_t i = 0; i < step.dyes.size(); ++i) {
         const Dye& d = step.dyes[i];
-        if (!within(d.position, 0, 1) || !within(d.chroma, 0, 0.3) || !within(d.reach, 0.05, 1.5) || !within(d.hueDegrees, 0, 360))
-            return fail("dye outside its limits", where + ".dyes[" + std::to_string(i) + "]", "position 0 to 1, hue 0 to 360, chroma 0 to 0.3, reach 0.05 to 1.5");
+        if (!within(d.position, 0, 1) || !within(d.chroma, 0, 0.3) || !within(d.reach, 0.05, 1.5) ||
+            !within(d.hueDegrees, 0, 360))
+            return fail("dye outside its limits", where + ".dyes[" + std::to_string(i) + "]",
+                        "position 0 to 1, hue 0 to 360, chroma 0 to 0.3, reach 0.05 to 1.5");
     }
     if (!within(step.balance, -0.5, 0.5))
         return fail("balance outside its limits", where + ".balance", "-0.5 to 0.5", jsonText(step.balance));
@@ -86,8 +88,12 @@ Json toJson(const SplitToning& step)
         addUnknown(dye, d.unknownFields);
         dyes.push_back(std::move(dye));
     }
-    Json json{{"dyes", std::move(dyes)}, {"balance", step.balance}, {"lock", kLocks[static_cast<std::size_t>(step.lock)]},
-              {"holdLightness", step.holdLightness}, {"tintBlack", step.tintBlack}, {"tintWhite", step.tintWhite}};
+    Json json{{"dyes", std::move(dyes)},
+              {"balance", step.balance},
+              {"lock", kLocks[static_cast<std::size_t>(step.lock)]},
+              {"holdLightness", step.holdLightness},
+              {"tintBlack", step.tintBlack},
+              {"tintWhite", step.tintWhite}};
     addUnknown(json, step.unknownFields);
     return json;
 }

@@ -16,11 +16,13 @@ struct SplitToningKernel {
 
     Domain domain() const { return Domain::OkLab; }
 
-    explicit SplitToningKernel(const SplitToning& step) : holdLightness(step.holdLightness), tintBlack(step.tintBlack), tintWhite(step.tintWhite)
+    explicit SplitToningKernel(const SplitToning& step)
+        : holdLightness(step.holdLightness), tintBlack(step.tintBlack), tintWhite(step.tintWhite)
     {
         for (const Dye& dye : step.dyes) {
             const OkLab tint = toOkLab(OkLch{0, dye.chroma, dye.hueDegrees});
-            dyes.push_back({static_cast<float>(dye.position + step.balance), static_cast<float>(1 / dye.reach), static_cast<float>(tint.a), static_cast<float>(tint.b)});
+            dyes.push_back({static_cast<float>(dye.position + step.balance), static_cast<float>(1 / dye.reach),
+                            static_cast<float>(tint.a), static_cast<float>(tint.b)});
         }
     }
 };

@@ -52,7 +52,8 @@ ToneSlope smallestSlope(const ToneBands& step)
     ToneSlope found;
     double last = 0;
     for (int i = 1; i <= kSamples; ++i) {
-        const double L = static_cast<double>(i) / kSamples, here = L * factorAt(step, L), slope = (here - last) * kSamples;
+        const double L = static_cast<double>(i) / kSamples, here = L * factorAt(step, L),
+                     slope = (here - last) * kSamples;
         if (slope < found.smallest)
             found = {slope, L - 0.5 / kSamples};
         last = here;

@@ -1,9 +1,9 @@
 // Tone bands: gain in stops for five regions of the tone axis.
 //
-// From each band to the next the share passes over by  0.5 + t - t |t| / 2,  t = (L - middle between the centres) / 0.2 limited to
-// -1..1 (a quadratic B-spline, C1), so the five shares are a partition of unity and a band reaches one and a half spacings from its
-// centre: opening darks cannot move lights. Light is
-// multiplied by 2^(sum of share times gain), which in OKLab multiplies L, a and b by 2^(stops / 3): colours keep hue and C / L.
+// From each band to the next the share passes over by  0.5 + t - t |t| / 2,  t = (L - middle between the centres) / 0.2
+// limited to -1..1 (a quadratic B-spline, C1), so the five shares are a partition of unity and a band reaches one and a
+// half spacings from its centre: opening darks cannot move lights. Light is multiplied by 2^(sum of share times gain),
+// which in OKLab multiplies L, a and b by 2^(stops / 3): colours keep hue and C / L.
 #pragma once
 
 #include "core/colour/types.h"

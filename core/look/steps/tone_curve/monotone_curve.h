@@ -10,9 +10,9 @@ struct CurvePoint {
     bool operator==(const CurvePoint&) const = default;
 };
 
-/// y(x) through the points: C1, monotone wherever the points are, never overshooting; beyond the ends straight on with the end
-/// slope. Inner slopes start as the mean of the neighbouring secants and are shortened to the circle of radius 3 in (alpha, beta);
-/// end slopes are the secants.
+/// y(x) through the points: C1, monotone wherever the points are, never overshooting; beyond the ends straight on with
+/// the end slope. Inner slopes start as the mean of the neighbouring secants and are shortened to the circle of radius
+/// 3 in (alpha, beta); end slopes are the secants.
 class MonotoneCurve {
 public:
     /// One cubic: y = c0 + t (c1 + t (c2 + t c3)), t = x - begin, used from `begin` up to the next segment.
@@ -24,7 +24,8 @@ public:
     explicit MonotoneCurve(const std::vector<CurvePoint>& points);
     double operator()(double x) const;
     double slope(double x) const;
-    /// The straight lead-in, the cubics, the straight lead-out. The first segment's `begin` is where it ends: t may be negative there.
+    /// The straight lead-in, the cubics, the straight lead-out. The first segment's `begin` is where it ends: t may be
+    /// negative there.
     const std::vector<Segment>& segments() const { return m_segments; }
 
 private:

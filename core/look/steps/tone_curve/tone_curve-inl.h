@@ -17,7 +17,8 @@ struct CurveLanes {
     }
 };
 
-/// Evaluates the cubics for N vectors. The segment is found by comparing with every begin, which is cheap for the few points a curve has.
+/// Evaluates the cubics for N vectors. The segment is found by comparing with every begin, which is cheap for the few
+/// points a curve has.
 template <size_t N>
 HWY_INLINE void EvaluateCurve(const CurveKernel& curve, [[maybe_unused]] const CurveLanes& lanes, hn::Vec<D> (&x)[N])
 {
@@ -45,7 +46,8 @@ HWY_INLINE void EvaluateCurve(const CurveKernel& curve, [[maybe_unused]] const C
     }
 #endif
     for (V& v : x) {
-        V begin = hn::Set(d, curve.begin[0]), c0 = hn::Set(d, curve.c0[0]), c1 = hn::Set(d, curve.c1[0]), c2 = hn::Zero(d), c3 = hn::Zero(d);
+        V begin = hn::Set(d, curve.begin[0]), c0 = hn::Set(d, curve.c0[0]), c1 = hn::Set(d, curve.c1[0]),
+          c2 = hn::Zero(d), c3 = hn::Zero(d);
         for (size_t i = 1; i < curve.begin.size(); ++i) {
             const V b = hn::Set(d, curve.begin[i]);
             const auto here = hn::Ge(v, b);

@@ -21,15 +21,19 @@ bool isStraight(const ToneCurve::Points& points)
 Status validatePoints(const ToneCurve::Points& points, const std::string& where)
 {
     if (points.size() < 2 || points.size() > kCurvePointLimit)
-        return fail("number of curve points", where, "2 to " + std::to_string(kCurvePointLimit), std::to_string(points.size()));
+        return fail("number of curve points", where, "2 to " + std::to_string(kCurvePointLimit),
+                    std::to_string(points.size()));
     for (std::size_t i = 0; i < points.size(); ++i) {
         const auto inside = [](double v) { return v >= -1 && v <= 3; };
         if (!inside(points[i].x) || !inside(points[i].y))
-            return fail("curve point off the axis", where, "-1 to 3", jsonText(points[i].x) + ", " + jsonText(points[i].y));
+            return fail("curve point off the axis", where, "-1 to 3",
+                        jsonText(points[i].x) + ", " + jsonText(points[i].y));
         if (i > 0 && points[i].x - points[i - 1].x < kCurveGap * 0.999)
-            return fail("curve points must rise along the axis, at least 0.002 apart", where, {}, jsonText(points[i].x));
+            return fail("curve points must rise along the axis, at least 0.002 apart", where, {},
+                        jsonText(points[i].x));
         if (i > 0 && points[i].y < points[i - 1].y)
-            return fail("the curve must not fall", where, "at least " + jsonText(points[i - 1].y), jsonText(points[i].y));
+            return fail("the curve must not fall", where, "at least " + jsonText(points[i - 1].y),
+                        jsonText(points[i].y));
     }
     return {};
 }
@@ -78,7 +82,8 @@ MonotoneCurve::MonotoneCurve(const std::vector<CurvePoint>& p)
     m_segments.push_back({p[0].x, p[0].y, m[0], 0, 0});
     for (std::size_t i = 0; i + 1 < n; ++i) {
         const double h = p[i + 1].x - p[i].x;
-        m_segments.push_back({p[i].x, p[i].y, m[i], (3 * secant[i] - 2 * m[i] - m[i + 1]) / h, (m[i] + m[i + 1] - 2 * secant[i]) / (h * h)});
+        m_segments.push_back({p[i].x, p[i].y, m[i], (3 * secant[i] - 2 * m[i] - m[i + 1]) / h,
+                              (m[i] + m[i + 1] - 2 * secant[i]) / (h * h)});
     }
     m_segments.push_back({p[n - 1].x, p[n - 1].y, m[n - 1], 0, 0});
 }
@@ -107,14 +112,18 @@ double MonotoneCurve::slope(double x) const
 
 Status validate(const ToneCurve& step, const std::string& where)
 {
-    const std::pair<const char*, const ToneCurve::Points*> curves[] = {{".all", &step.all}, {".red", &step.red}, {".green", &step.green}, {".blue", &step.blue}};
+    const std::pair<const char*, const ToneCurve::Points*> curves[] = {
+        {".all", &step.all}, {".red", &step.red}, {".green", &step.green}, {".blue", &step.blue}};
     for (const auto& [name, points] : curves)
         if (auto good = validatePoints(*points, where + name); !good)
             return good;
     return {};
 }
 
-bool isIdentity(const ToneCurve& step) { return isStraight(step.all) && isStraight(step.red) && isStraight(step.green) && isStraight(step.blue); }
+bool isIdentity(const ToneCurve& step)
+{
+    return isStraight(step.all) && isStraight(step.red) && isStraight(step.green) && isStraight(step.blue);
+}
 
 LinearRgb evaluate(const ToneCurve& step, const LinearRgb& c)
 {

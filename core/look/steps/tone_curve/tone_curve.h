@@ -1,8 +1,9 @@
 // Tone curve: points on the tone axis, joined by a monotone cubic.
 //
 // The axis is the signed cube root of linear light (for a neutral, OKLab L), so that equal steps look about equal.
-// Mode every channel: each linear channel c of the working space becomes (f_c(f_all(cbrt c)))^3; contrast raises chroma.
-// Mode lightness only: OKLab L becomes f_all(L), a and b are held, then f_red, f_green and f_blue act on the channels as above.
+// Mode every channel: each linear channel c of the working space becomes (f_c(f_all(cbrt c)))^3; contrast raises
+// chroma. Mode lightness only: OKLab L becomes f_all(L), a and b are held, then f_red, f_green and f_blue act on the
+// channels as above.
 #pragma once
 
 #include "core/base/result.h"

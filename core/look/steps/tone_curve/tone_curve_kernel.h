@@ -33,7 +33,8 @@ struct ToneCurveKernel {
     Domain domain() const { return !lightnessOnly ? Domain::Roots : hasChannels() ? Domain::Rgb : Domain::OkLab; }
 
     explicit ToneCurveKernel(const ToneCurve& step)
-        : lightnessOnly(step.mode == ToneCurve::Mode::LightnessOnly), all(step.all), channels{CurveKernel(step.red), CurveKernel(step.green), CurveKernel(step.blue)}
+        : lightnessOnly(step.mode == ToneCurve::Mode::LightnessOnly),
+          all(step.all), channels{CurveKernel(step.red), CurveKernel(step.green), CurveKernel(step.blue)}
     {
     }
 };

@@ -7,10 +7,14 @@ HWY_INLINE V Blended(Wash::Blend blend, V b, V s)
     const D d;
     const V one = hn::Set(d, 1.0f);
     switch (blend) {
-    case Wash::Blend::Normal: return s;
-    case Wash::Blend::Multiply: return hn::Mul(b, s);
-    case Wash::Blend::Screen: return hn::NegMulAdd(b, s, hn::Add(b, s));
-    case Wash::Blend::SoftLight: break;
+    case Wash::Blend::Normal:
+        return s;
+    case Wash::Blend::Multiply:
+        return hn::Mul(b, s);
+    case Wash::Blend::Screen:
+        return hn::NegMulAdd(b, s, hn::Add(b, s));
+    case Wash::Blend::SoftLight:
+        break;
     }
     const V twice = hn::MulSub(hn::Set(d, 2.0f), s, one);  // 2 Cs - 1
     const V darker = hn::Mul(b, hn::Sub(one, b));

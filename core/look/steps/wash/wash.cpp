@@ -14,10 +14,15 @@ std::vector<RampColour> rampOf(const Wash& step)
 {
     std::vector<RampColour> ramp;
     for (const WashStop& s : step.stops) {
-        const LinearRgb own = reduceToGamut(RgbSpace::Srgb, apply(fromWorking(RgbSpace::Srgb), toLinearRgb(toOkLab(OkLch{s.lightness, s.chroma, s.hue}))));
-        ramp.push_back({s.position, {encodeComponent(RgbSpace::Srgb, own.r), encodeComponent(RgbSpace::Srgb, own.g), encodeComponent(RgbSpace::Srgb, own.b)}});
+        const LinearRgb own =
+            reduceToGamut(RgbSpace::Srgb, apply(fromWorking(RgbSpace::Srgb),
+                                                toLinearRgb(toOkLab(OkLch{s.lightness, s.chroma, s.hue}))));
+        ramp.push_back({s.position,
+                        {encodeComponent(RgbSpace::Srgb, own.r), encodeComponent(RgbSpace::Srgb, own.g),
+                         encodeComponent(RgbSpace::Srgb, own.b)}});
     }
-    std::stable_sort(ramp.begin(), ramp.end(), [](const RampColour& a, const RampColour& b) { return a.position < b.position; });
+    std::stable_sort(ramp.begin(), ramp.end(),
+                     [](const RampColour& a, const RampColour& b) { return a.position < b.position; });
     // Two stops in one place would tear the ramp; they are held a thousandth apart.
     for (std::size_t i = 1; i < ramp.size(); ++i)
         ramp[i].position = std::max(ramp[i].position, ramp[i - 1].position + 1e-3);
@@ -38,10 +43,14 @@ EncodedRgb rampAt(const std::vector<RampColour>& ramp, double L)
 double blended(Wash::Blend blend, double b, double s)
 {
     switch (blend) {
-    case Wash::Blend::Normal: return s;
-    case Wash::Blend::Multiply: return b * s;
-    case Wash::Blend::Screen: return b + s - b * s;
-    case Wash::Blend::SoftLight: break;
+    case Wash::Blend::Normal:
+        return s;
+    case Wash::Blend::Multiply:
+        return b * s;
+    case Wash::Blend::Screen:
+        return b + s - b * s;
+    case Wash::Blend::SoftLight:
+        break;
     }
     if (s <= 0.5)
         return b - (1 - 2 * s) * b * (1 - b);

@@ -1,13 +1,15 @@
 // Wash: a colour for each lightness, laid over the picture.
 //
-// The ramp runs through its stops, each a colour at a place on the tone axis; between two stops each sRGB-encoded channel passes
-// over by a smoothstep, beyond the ends it stays. The ramp's colour at the pixel's OKLab L is the source Cs, the pixel in
-// sRGB-encoded values limited to 0..1 is the backdrop Cb, and per channel (W3C Compositing and Blending Level 1, section 10.1):
+// The ramp runs through its stops, each a colour at a place on the tone axis; between two stops each sRGB-encoded
+// channel passes over by a smoothstep, beyond the ends it stays. The ramp's colour at the pixel's OKLab L is the source
+// Cs, the pixel in sRGB-encoded values limited to 0..1 is the backdrop Cb, and per channel (W3C Compositing and
+// Blending Level 1, section 10.1):
 //   normal      B = Cs
 //   multiply    B = Cb Cs
 //   screen      B = Cb + Cs - Cb Cs
 //   soft light  B = Cb - (1 - 2 Cs) Cb (1 - Cb)          for Cs <= 0.5
-//               B = Cb + (2 Cs - 1) (D(Cb) - Cb)         above, D = ((16 Cb - 12) Cb + 4) Cb up to 0.25, sqrt(Cb) beyond
+//               B = Cb + (2 Cs - 1) (D(Cb) - Cb)         above, D = ((16 Cb - 12) Cb + 4) Cb up to 0.25, sqrt(Cb)
+//               beyond
 // The result is Cb + amount (B - Cb), plus what the pixel had beyond 0..1, so that nothing is cut off.
 #pragma once
 

@@ -32,7 +32,9 @@ inline WashKernel kernelOf(const Wash& step)
         }
         const EncodedRgb& p = ramp[i - 1].colour;
         const double last[3] = {p.r, p.g, p.b};
-        WashKernel::Passage passage{static_cast<float>(ramp[i - 1].position), static_cast<float>(1 / (ramp[i].position - ramp[i - 1].position)), {}};
+        WashKernel::Passage passage{static_cast<float>(ramp[i - 1].position),
+                                    static_cast<float>(1 / (ramp[i].position - ramp[i - 1].position)),
+                                    {}};
         for (int c = 0; c < 3; ++c)
             passage.rise[c] = static_cast<float>(here[c] - last[c]);
         k.passages.push_back(passage);
