@@ -96,7 +96,7 @@ Result<fs::path> writeDemoJob(const fs::path& folder, DemoSize size)
         auto loaded = readLook(path);
         if (!loaded)
             return tl::make_unexpected(loaded.error());
-        const auto id = job->addLook(loaded->look);
+        const auto id = job->addLook(loaded->look, {});
         if (!id)
             return tl::make_unexpected(id.error());
         if (first == 0 || path.stem() == "long-evening")
@@ -105,15 +105,17 @@ Result<fs::path> writeDemoJob(const fs::path& folder, DemoSize size)
     // One frame in hand, and one companion of every other kind of light.
     const auto idOf = [&, all = job->frames().value_or(std::vector<Frame>{})](const char* name) {
         const auto found = std::find_if(all.begin(), all.end(), [&](const Frame& f) { return f.path.stem() == name; });
-        return found == all.end() ? std::string() : std::to_string(found->id);
+        return found == all.end() ? FrameId{0} : found->id;
     };
-    (void)job->setChoice("frame", idOf("north-window-02"));
-    std::string companions;
+    Desk desk;
+    desk.frame = idOf("north-window-02");
+    desk.look = first;
+    desk.companions.emplace();
     for (const char* name : {"lamp-shelf-02", "lamp-shelf-04", "yard-08", "dusk-terrace-02", "dusk-terrace-04"})
-        if (const std::string id = idOf(name); !id.empty())
-            companions += (companions.empty() ? "" : ",") + id;
-    (void)job->setChoice("companions", companions);
-    (void)job->setChoice("look", std::to_string(first));
+        if (const FrameId id = idOf(name))
+            desk.companions->push_back(id);
+    if (const Status kept = job->setDesk(desk); !kept)
+        return tl::make_unexpected(kept.error());
     return file;
 }
 

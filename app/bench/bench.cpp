@@ -110,16 +110,17 @@ Bench::Bench(Document& document, QWidget* parent)
     lower->addWidget(m_effect);
     layout->addLayout(lower, 1);
 
-    connect(&document, &Document::lookChanged, this, &Bench::refresh);
-    connect(&document, &Document::frameChosen, this, &Bench::refresh);  // its own values of what is kept per picture
+    connect(&document.looks(), &LooksInHand::lookChanged, this, &Bench::refresh);
+    connect(&document.selection(), &Selection::frameChosen, this,
+            &Bench::refresh);  // its own values of what is kept per picture
     const auto changeStep = [this](auto&& change, const QString& action, bool now) {
-        Look look = m_document.look();
-        const auto index = static_cast<std::size_t>(m_document.selectedStep());
+        Look look = m_document.looks().look();
+        const auto index = static_cast<std::size_t>(m_document.looks().selectedStep());
         if (index >= look.steps.size())
             return;
         change(look.steps[index]);
-        m_document.change(look);
-        now ? m_document.commit(action) : m_document.commitSoon(action);
+        m_document.looks().change(look);
+        now ? m_document.looks().commit(action) : m_document.looks().commitSoon(action);
     };
     connect(m_enabled, &QCheckBox::clicked, this, [changeStep](bool on) {
         changeStep([on](Step& s) { s.enabled = on; }, on ? tr("Step switched on") : tr("Step switched off"), true);
@@ -137,14 +138,15 @@ Bench::Bench(Document& document, QWidget* parent)
     m_strength->installEventFilter(this);
     strength->installEventFilter(this);
     strength->setObjectName("stepStrengthLabel");
-    connect(&document, &Document::selectionChanged, this, [this] {
+    connect(&document.looks(), &LooksInHand::selectionChanged, this, [this] {
         m_guard->setChecked(false);
         m_effect->explain({}, {}, 0, 1);
         m_pointer.clear();
         refresh();
     });
     connect(travels, &QMenu::aboutToShow, this, [this, travels] { fillTravels(*travels); });
-    connect(m_remove, &QToolButton::clicked, this, [this] { m_document.removeStep(m_document.selectedStep()); });
+    connect(m_remove, &QToolButton::clicked, this,
+            [this] { m_document.looks().removeStep(m_document.looks().selectedStep()); });
     refresh();
 }
 
@@ -165,8 +167,8 @@ bool Bench::eventFilter(QObject* watched, QEvent* event)
 void Bench::nudge(QDoubleSpinBox* box, const std::string& pointer, bool up)
 {
     const auto colours = m_colours ? m_colours() : std::vector<LinearRgb>{};
-    const auto index = static_cast<std::size_t>(m_document.selectedStep());
-    const Look look = m_document.lookOf(m_document.frameInHand());
+    const auto index = static_cast<std::size_t>(m_document.looks().selectedStep());
+    const Look look = m_document.looks().lookOf(m_document.selection().frameInHand());
     // A step by place moves single colours not at all: then, and without a picture, one click of the number.
     if (colours.empty() || index >= look.steps.size() || isSpatial(look.steps[index]) ||
         (!pointer.empty() && !parametersOf(look.steps[index]).contains(Json::json_pointer(pointer))))
@@ -182,7 +184,7 @@ void Bench::nudge(QDoubleSpinBox* box, const std::string& pointer, bool up)
 
 void Bench::reset(QDoubleSpinBox* box, const std::string& pointer)
 {
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     if (!step)
         return;
     Step fresh = *step;
@@ -196,16 +198,16 @@ void Bench::holdExtreme(int way)
 {
     if (way == 0) {
         if (m_beforeExtreme)
-            m_document.change(*std::exchange(m_beforeExtreme, std::nullopt));
+            m_document.looks().change(*std::exchange(m_beforeExtreme, std::nullopt));
         emit extremeHeld({});
         return;
     }
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     if (!step)
         return;
-    m_document.commitPending();
+    m_document.looks().commitPending();
     if (!m_beforeExtreme)
-        m_beforeExtreme = m_document.look();
+        m_beforeExtreme = m_document.looks().look();
     const bool known = !m_pointer.empty() && parametersOf(*step).contains(Json::json_pointer(m_pointer));
     const std::string pointer = known ? m_pointer : std::string();
     const auto [low, high] = limitsOf(*step, pointer);
@@ -214,11 +216,11 @@ void Bench::holdExtreme(int way)
     if (!turned)
         return;
     Look look = *m_beforeExtreme;
-    Step& shared = look.steps[static_cast<std::size_t>(m_document.selectedStep())];
-    shared = edited(shared, Document::pictureName(m_document.frameInHand()), turned->parameters);
+    Step& shared = look.steps[static_cast<std::size_t>(m_document.looks().selectedStep())];
+    shared = edited(shared, LooksInHand::pictureName(m_document.selection().frameInHand()), turned->parameters);
     shared.strength = turned->strength;
     shared.enabled = true;
-    m_document.change(look);
+    m_document.looks().change(look);
     emit extremeHeld(tr("%1 at its end, %2").arg(known ? m_pointerLabel : tr("strength")).arg(value, 0, 'g', 3));
 }
 
@@ -261,7 +263,7 @@ StepEditor* Bench::editorOf(const Step& step) const
 void Bench::fillTravels(QMenu& menu)
 {
     menu.clear();
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     if (!step)
         return;
     menu.addSection(tr("Each picture keeps its own"));
@@ -274,11 +276,11 @@ void Bench::fillTravels(QMenu& menu)
         action->setCheckable(true);
         action->setChecked(step->perPicture.count(field) > 0);
         connect(action, &QAction::triggered, this, [this, field](bool own) {
-            Look look = m_document.look();
-            Step& changed = look.steps[static_cast<std::size_t>(m_document.selectedStep())];
+            Look look = m_document.looks().look();
+            Step& changed = look.steps[static_cast<std::size_t>(m_document.looks().selectedStep())];
             own ? void(changed.perPicture.insert(field)) : void(changed.perPicture.erase(field));
-            m_document.change(look);
-            m_document.commit(own ? tr("Kept per picture") : tr("Travels with the look"));
+            m_document.looks().change(look);
+            m_document.looks().commit(own ? tr("Kept per picture") : tr("Travels with the look"));
         });
     }
 }
@@ -290,7 +292,7 @@ StepEditor* Bench::editor() const
 
 void Bench::refresh()
 {
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     m_row->setVisible(step != nullptr);
     m_effect->setVisible(step != nullptr && !std::holds_alternative<UnknownStep>(step->parameters));
     if (!step) {
@@ -339,7 +341,7 @@ void Bench::setEntering(const FrameMeasures& measures)
 void Bench::setProbe(const std::optional<Probe>& probe)
 {
     StepEditor* e = editor();
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     if (!e || !step)
         return;
     QString words = e->setProbe(probe ? &*probe : nullptr);

@@ -158,7 +158,7 @@ CurveEditor::CurveEditor(Document& document, QWidget* parent)
         auto step = parameters<ToneCurve>();
         step.mode = static_cast<ToneCurve::Mode>(mode);
         put(step);
-        m_document.commit(tr("Curve mode"));
+        m_document.looks().commit(tr("Curve mode"));
     });
     row->addWidget(m_mode);
     row->addSpacing(6);
@@ -267,7 +267,7 @@ void CurveEditor::dragPicture(QPointF delta)
 void CurveEditor::endPictureDrag()
 {
     m_dragged = -1;
-    m_document.commit(tr("Tone dragged on the picture"));
+    m_document.looks().commit(tr("Tone dragged on the picture"));
 }
 
 }  // namespace amber

@@ -272,7 +272,7 @@ DyesEditor::DyesEditor(Document& document, QWidget* parent)
         step.lock = static_cast<SplitToning::Lock>(lock);
         applyLock(step, static_cast<std::size_t>(m_tone->dyeOf(m_tone->selected())));
         put(step);
-        m_document.commit(tr("Hue lock"));
+        m_document.looks().commit(tr("Hue lock"));
     });
     row->addWidget(m_lock);
     auto* propose = new QToolButton(this);
@@ -323,7 +323,7 @@ QCheckBox* DyesEditor::addCheck(QHBoxLayout* row, const char* name, const QStrin
         auto step = parameters<SplitToning>();
         step.*member = on;
         put(step);
-        m_document.commit(label);
+        m_document.looks().commit(label);
     });
     row->addWidget(box);
     return box;
@@ -335,7 +335,7 @@ void DyesEditor::fillProposals(QMenu& menu)
     const QString names[] = {tr("opposite"), tr("neighbour before"), tr("neighbour after"), tr("triad, second"),
                              tr("triad, third")};
     bool any = false;
-    for (const KeyColour& key : m_document.keyColours()) {
+    for (const KeyColour& key : m_document.job().keys) {
         const OkLch c = toOkLch(toOkLab(key.marked));
         if (c.chroma < 0.01)
             continue;
@@ -352,7 +352,7 @@ void DyesEditor::fillProposals(QMenu& menu)
                                step.dyes[index].hueDegrees = wrapDegrees(hue);
                                applyLock(step, index);
                                put(step);
-                               m_document.commit(tr("Dye from a key colour"));
+                               m_document.looks().commit(tr("Dye from a key colour"));
                            });
     }
     if (!any)
@@ -363,7 +363,7 @@ void DyesEditor::showTint()
 {
     Step step;
     step.parameters = parameters<SplitToning>();
-    if (const Step* own = m_document.step())
+    if (const Step* own = m_document.looks().step())
         step.strength = own->strength;
     const TintStrength tint = tintStrength(step, m_tones);
     static const QString kMarks[] = {tr("no tint to see"), tr("a hint"), tr("present"), tr("bold")};
@@ -458,7 +458,7 @@ void DyesEditor::dragPicture(QPointF delta)
 void DyesEditor::endPictureDrag()
 {
     m_dragged = -1;
-    m_document.commit(tr("Dye dragged on the picture"));
+    m_document.looks().commit(tr("Dye dragged on the picture"));
 }
 
 }  // namespace amber

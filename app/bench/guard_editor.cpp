@@ -146,7 +146,7 @@ GuardEditor::GuardEditor(Document& document, QWidget* parent)
         Guard changed = guard();
         changed.inverted = on;
         set(changed);
-        m_document.commit(tr("Guard turned round"));
+        m_document.looks().commit(tr("Guard turned round"));
     });
     row->addWidget(m_inverted);
     auto* open = new QPushButton(tr("Open"), this);
@@ -154,7 +154,7 @@ GuardEditor::GuardEditor(Document& document, QWidget* parent)
     open->setToolTip(tr("Takes the guard away: the step touches every colour"));
     connect(open, &QPushButton::clicked, this, [this] {
         set(Guard{});
-        m_document.commit(tr("Guard opened"));
+        m_document.looks().commit(tr("Guard opened"));
     });
     row->addWidget(open);
     row->addStretch(1);
@@ -171,18 +171,18 @@ GuardEditor::GuardEditor(Document& document, QWidget* parent)
 
 Guard GuardEditor::guard() const
 {
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     return step ? step->guard : Guard{};
 }
 
 void GuardEditor::set(const Guard& guard)
 {
-    Look look = m_document.look();
-    const auto index = static_cast<std::size_t>(m_document.selectedStep());
+    Look look = m_document.looks().look();
+    const auto index = static_cast<std::size_t>(m_document.looks().selectedStep());
     if (index >= look.steps.size())
         return;
     look.steps[index].guard = guard;
-    m_document.change(look);
+    m_document.looks().change(look);
 }
 
 void GuardEditor::refresh()

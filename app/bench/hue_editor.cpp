@@ -293,7 +293,7 @@ HueEditor::HueEditor(Document& document, QWidget* parent)
             return;
         step.families[index].name = name;
         put(step);
-        m_document.commit(tr("Family renamed"));
+        m_document.looks().commit(tr("Family renamed"));
     });
     row->addWidget(m_family);
     row->addSpacing(6);
@@ -496,7 +496,7 @@ void HueEditor::dragPicture(QPointF delta)
 
 void HueEditor::endPictureDrag()
 {
-    m_document.commit(tr("%1 dragged on the picture").arg(m_family->itemText(inHand())));
+    m_document.looks().commit(tr("%1 dragged on the picture").arg(m_family->itemText(inHand())));
 }
 
 }  // namespace amber

@@ -86,7 +86,7 @@ ParameterEditor::~ParameterEditor() = default;
 
 ParameterEditor::Page& ParameterEditor::page()
 {
-    const Step step = *m_document.step();
+    const Step step = *m_document.looks().step();
     auto& page = m_byKind[typeOf(step)];
     if (!page) {
         page = std::make_unique<Page>();
@@ -194,20 +194,20 @@ void ParameterEditor::write(const StepParameters& parameters)
 
 void ParameterEditor::edit(const std::function<void(Json&)>& change, const QString& action, bool now)
 {
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     if (!step)
         return;
     Json parameters = parametersOf(*step);
     change(parameters);
     if (auto fresh = withParameters(*step, parameters)) {
         write(*fresh);
-        now ? m_document.commit(action) : m_document.commitSoon(action);
+        now ? m_document.looks().commit(action) : m_document.looks().commitSoon(action);
     }
 }
 
 void ParameterEditor::solve()
 {
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     if (!step || !picture)
         return;
     const Image entering = picture();
@@ -220,17 +220,17 @@ void ParameterEditor::solve()
         solveEnds(*ends, pixels);
         ends->black = std::round(ends->black * 1000) / 1000, ends->white = std::round(ends->white * 1000) / 1000;
         put(parameters);
-        m_document.commit(tr("Ends solved"));
+        m_document.looks().commit(tr("Ends solved"));
     } else if (auto* edges = std::get_if<EdgeDarkening>(&parameters); edges && !entering.isEmpty()) {
         edges->existing = std::round(existingFalloff(entering.view()) * 100) / 100;
         put(parameters);
-        m_document.commit(tr("Fall of light measured"));
+        m_document.looks().commit(tr("Fall of light measured"));
     }
 }
 
 void ParameterEditor::refresh()
 {
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     if (!step)
         return;
     Page& p = page();
@@ -271,10 +271,10 @@ void ParameterEditor::setEntering(const FrameMeasures& measures)
     for (std::size_t i = 0; sum > 0 && i < shares.size(); ++i)
         m_tones.insert(m_tones.end(), static_cast<std::size_t>(std::lround(shares[i] / sum * kTones)),
                        (static_cast<double>(i) + 0.5) / static_cast<double>(shares.size()));
-    if (!m_document.step())
+    if (!m_document.looks().step())
         return;
     Page& p = page();
-    if (plotModelOf(*m_document.step()).axis == AxisPlot::Axis::Tone)
+    if (plotModelOf(*m_document.looks().step()).axis == AxisPlot::Axis::Tone)
         p.plot->setDistribution({shares.begin(), shares.end()});
     else
         p.plot->setDistribution({measures.hue.share.begin(), measures.hue.share.end()});
@@ -282,7 +282,7 @@ void ParameterEditor::setEntering(const FrameMeasures& measures)
 
 QString ParameterEditor::setProbe(const Probe* probe)
 {
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     if (!step)
         return {};
     Page& p = page();
@@ -306,7 +306,7 @@ QString ParameterEditor::setProbe(const Probe* probe)
 
 bool ParameterEditor::beginPictureDrag(const Probe& probe)
 {
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     const PlotModel model = plotModelOf(*step);
     if (model.handles.empty())
         return false;
@@ -327,7 +327,7 @@ bool ParameterEditor::beginPictureDrag(const Probe& probe)
 
 void ParameterEditor::dragPicture(QPointF delta)
 {
-    Step from = *m_document.step();
+    Step from = *m_document.looks().step();
     auto start = withParameters(from, m_dragged);
     if (!start)
         return;
@@ -342,7 +342,7 @@ void ParameterEditor::dragPicture(QPointF delta)
 
 void ParameterEditor::endPictureDrag()
 {
-    m_document.commit(tr("%1 dragged on the picture").arg(stepTitle(*m_document.step())));
+    m_document.looks().commit(tr("%1 dragged on the picture").arg(stepTitle(*m_document.looks().step())));
 }
 
 }  // namespace amber

@@ -24,7 +24,7 @@ QDoubleSpinBox* StepEditor::addNumber(QHBoxLayout* row, const char* name, const 
     words->setBuddy(box);
     connect(box, &QDoubleSpinBox::valueChanged, this, [this, edited, label](double value) {
         edited(value);
-        m_document.commitSoon(tr("%1 set").arg(label));
+        m_document.looks().commitSoon(tr("%1 set").arg(label));
     });
     row->addWidget(words);
     row->addWidget(box);
@@ -75,8 +75,8 @@ bool StepEditor::eventFilter(QObject* control, QEvent* event)
 
 void StepEditor::follow(AxisPlot& plot)
 {
-    connect(&plot, &AxisPlot::finished, &m_document, &Document::commit);
-    connect(&plot, &AxisPlot::nudged, &m_document, &Document::commitSoon);
+    connect(&plot, &AxisPlot::finished, &m_document.looks(), &LooksInHand::commit);
+    connect(&plot, &AxisPlot::nudged, &m_document.looks(), &LooksInHand::commitSoon);
 }
 
 void StepEditor::showNumber(QDoubleSpinBox* box, double value)

@@ -59,11 +59,14 @@ protected:
     template <class T>
     T parameters() const
     {
-        const Step* step = m_document.step();
+        const Step* step = m_document.looks().step();
         const T* own = step ? std::get_if<T>(&step->parameters) : nullptr;
         return own ? *own : T{};
     }
-    void put(const StepParameters& parameters) { m_document.changeStep(m_document.selectedStep(), parameters); }
+    void put(const StepParameters& parameters)
+    {
+        m_document.looks().changeStep(m_document.looks().selectedStep(), parameters);
+    }
     /// Adds a labelled number to a row of controls; `edited` is called with what was typed, nudged or scrolled.
     QDoubleSpinBox* addNumber(QHBoxLayout* row, const char* name, const QString& label, const QString& tip, double low,
                               double high, double step, int decimals, const std::function<void(double)>& edited);

@@ -118,7 +118,7 @@ QComboBox* TableEditor::addSpace(QHBoxLayout* row, const char* name, const QStri
         auto step = parameters<LookupTable>();
         step.*member = static_cast<RgbSpace>(box->currentData().toInt());
         put(step);
-        m_document.commit(tr("Table encoding"));
+        m_document.looks().commit(tr("Table encoding"));
     });
     row->addWidget(words);
     row->addWidget(box);
@@ -137,7 +137,7 @@ void TableEditor::load(const QString& path)
     const LookupTable fresh = lookupTable(std::move(file->table), QFileInfo(path).fileName().toStdString());
     step.name = fresh.name, step.hash = fresh.hash, step.table = fresh.table;
     put(step);
-    m_document.commit(tr("Table %1").arg(text(step.name)));
+    m_document.looks().commit(tr("Table %1").arg(text(step.name)));
 }
 
 void TableEditor::refresh()

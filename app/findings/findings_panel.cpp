@@ -39,13 +39,13 @@ FindingsPanel::FindingsPanel(Document& document, QWidget* parent) : QWidget(pare
     m_undoing = column(tr("Steps that undo one another"), "findingsUndoing", 4);
     m_levels = column(tr("Moved later, and tints"), "findingsLevels", 3);
     m_sayings = column(tr("Is it so? Measured on this frame"), "findingsSayings", 4);
-    connect(&document, &Document::lookChanged, this, [this] { m_trace.reset(); });
+    connect(&document.looks(), &LooksInHand::lookChanged, this, [this] { m_trace.reset(); });
 }
 
 QString FindingsPanel::step(int index) const
 {
     return QStringLiteral("%1 %2").arg(index + 1).arg(
-        stepTitle(m_document.look().steps[static_cast<std::size_t>(index)]));
+        stepTitle(m_document.looks().look().steps[static_cast<std::size_t>(index)]));
 }
 
 void FindingsPanel::setTrace(const LookTrace& trace)
@@ -97,7 +97,7 @@ void FindingsPanel::renew()
         addWords(m_undoing, tr("Nothing to measure yet."));
         return;
     }
-    const Look look = m_document.lookOf(m_document.frameInHand());
+    const Look look = m_document.looks().lookOf(m_document.selection().frameInHand());
     const auto colours = someColours(frame.view(), kColours);
     const auto undoing = findUndoing(look, colours);
     if (undoing.empty())
@@ -166,7 +166,7 @@ void FindingsPanel::join(int first, int second)
 {
     const Image frame = picture();
     QApplication::setOverrideCursor(Qt::WaitCursor);
-    const auto joined = joinSteps(m_document.look(), first, second, someColours(frame.view(), kColours));
+    const auto joined = joinSteps(m_document.looks().look(), first, second, someColours(frame.view(), kColours));
     QApplication::restoreOverrideCursor();
     if (!joined) {
         emit m_document.failed(text(joined.error().message()));
@@ -183,7 +183,7 @@ void FindingsPanel::join(int first, int second)
     box.addButton(tr("Leave both"), QMessageBox::RejectRole);
     box.exec();
     if (box.clickedButton() == yes)
-        m_document.takeLook(joined->look, tr("%1 and %2 joined").arg(step(first), step(second)));
+        m_document.looks().takeLook(joined->look, tr("%1 and %2 joined").arg(step(first), step(second)));
 }
 
 void FindingsPanel::paintEvent(QPaintEvent*)

@@ -49,9 +49,9 @@ Instruments::Instruments(Document& document, QWidget* parent)
     setObjectName("instruments");
     setAccessibleName(tr("Instruments"));
     setFixedWidth(216);
-    connect(&document, &Document::lookChanged, this, &Instruments::renewTrail);
-    connect(&document, &Document::selectionChanged, this, &Instruments::renewTrail);
-    connect(&document, &Document::frameChosen, this, &Instruments::renewTrail);
+    connect(&document.looks(), &LooksInHand::lookChanged, this, &Instruments::renewTrail);
+    connect(&document.looks(), &LooksInHand::selectionChanged, this, &Instruments::renewTrail);
+    connect(&document.selection(), &Selection::frameChosen, this, &Instruments::renewTrail);
 }
 
 void Instruments::resizeEvent(QResizeEvent*)
@@ -70,10 +70,10 @@ void Instruments::renewTrail()
 {
     constexpr int kGreys = 41;
     constexpr double kNearlyFolded = 0.25;
-    m_trail = neutralTrail(m_document.lookOf(m_document.frameInHand()), kGreys);
+    m_trail = neutralTrail(m_document.looks().lookOf(m_document.selection().frameInHand()), kGreys);
     m_families.clear();
     m_torn = -1;
-    if (const Step* step = m_document.step())
+    if (const Step* step = m_document.looks().step())
         if (const auto* shifts = std::get_if<HueShifts>(&step->parameters)) {
             m_families = shifts->families;
             if (const TearMeter tear = tearMeter(*shifts); tear.smallestHueSlope <= kNearlyFolded)
@@ -157,7 +157,7 @@ double Instruments::paintSkyline(QPainter& painter, double top) const
 void Instruments::paintTargets(QPainter& painter, const QRectF& area) const
 {
     // What the intent card asks for, as ticks on the axis: where the mean should lie, and where black should land.
-    const IntentCard& card = m_document.look().card;
+    const IntentCard& card = m_document.looks().look().card;
     const auto tick = [&](double from, double to) {
         painter.fillRect(
             QRectF(area.left() + from * area.width(), area.top(), std::max(2.0, (to - from) * area.width()), 3),
@@ -300,7 +300,7 @@ double Instruments::paintHueMap(QPainter& painter, double top) const
         painter.drawLine(QPointF(x, area.top()), QPointF(x, area.top() + (f.move == HueMove{} ? 4 : 9)));
     }
     // The colour plan: a line below the strip where colour is meant to be.
-    for (const PlanHue& plan : m_document.look().card.plan)
+    for (const PlanHue& plan : m_document.looks().look().card.plan)
         for (double shift : {-360.0, 0.0, 360.0}) {
             const double left = std::clamp((plan.hue + shift - plan.width / 2) / 360, 0.0, 1.0),
                          right = std::clamp((plan.hue + shift + plan.width / 2) / 360, 0.0, 1.0);

@@ -165,14 +165,14 @@ void KeyList::contextMenuEvent(QContextMenuEvent* event)
 
 void KeyList::change(int row, const std::function<void(KeyColour&)>& change)
 {
-    auto keys = m_document.keyColours();
+    auto keys = m_document.job().keys;
     if (row < 0 || row >= static_cast<int>(keys.size()))
         return;
     if (change)
         change(keys[static_cast<std::size_t>(row)]);
     else
         keys.erase(keys.begin() + row);
-    m_document.setKeyColours(keys);
+    m_document.setKeyColours(keys, change ? tr("Key colour changed") : tr("Key colour taken off"));
 }
 
 void KeyList::showMenu(int row, QPoint at)
@@ -210,11 +210,11 @@ void KeyList::showMenu(int row, QPoint at)
             dialog.setTextValue(keyColourTitle(key));
             if (dialog.exec() != QDialog::Accepted || dialog.textValue().trimmed().isEmpty())
                 return;
-            auto keys = m_document.keyColours();
+            auto keys = m_document.job().keys;
             keys.push_back(key);
             keys.back().kind = KeyColour::Kind::Marked;
             keys.back().name = dialog.textValue().trimmed().toStdString();
-            m_document.setKeyColours(keys);
+            m_document.setKeyColours(keys, tr("Key colour kept"));
         });
     }
     menu.exec(at);

@@ -41,14 +41,14 @@ IntentPanel::IntentPanel(Document& document, QWidget* parent)
     add->setObjectName("intentReference");
     add->setToolTip(tr("Adds the frame in hand to the reference frames of this look, or takes it off"));
     connect(add, &QPushButton::clicked, this, [this] {
-        IntentCard card = m_document.look().card;
-        const std::string name = Document::pictureName(m_document.frameInHand());
+        IntentCard card = m_document.looks().look().card;
+        const std::string name = LooksInHand::pictureName(m_document.selection().frameInHand());
         if (const auto found = std::find(card.references.begin(), card.references.end(), name);
             found != card.references.end())
             card.references.erase(found);
         else
             card.references.push_back(name);
-        m_document.setIntent(text(m_document.look().intent), card);
+        m_document.looks().setIntent(text(m_document.looks().look().intent), card);
     });
     references->addWidget(add);
     references->addWidget(m_references, 1);
@@ -112,12 +112,12 @@ IntentPanel::IntentPanel(Document& document, QWidget* parent)
     right->addStretch(1);
     layout->addLayout(left, 1);
     layout->addLayout(right, 1);
-    connect(&document, &Document::lookChanged, this, &IntentPanel::refresh);
+    connect(&document.looks(), &LooksInHand::lookChanged, this, &IntentPanel::refresh);
 }
 
 void IntentPanel::put()
 {
-    IntentCard card = m_document.look().card;
+    IntentCard card = m_document.looks().look().card;
     card.madeFor = m_madeFor->text().trimmed().toStdString();
     card.limits = m_limits->text().trimmed().toStdString();
     std::vector<PlanHue> plan;
@@ -138,13 +138,14 @@ void IntentPanel::put()
     card.fade = static_cast<IntentCard::Level>(index(3));
     card.fidelity = static_cast<IntentCard::Fidelity>(index(4));
     card.grain = static_cast<IntentCard::Level>(index(5));
-    if (card != m_document.look().card || m_mood->text().trimmed().toStdString() != m_document.look().intent)
-        m_document.setIntent(m_mood->text(), card);
+    if (card != m_document.looks().look().card ||
+        m_mood->text().trimmed().toStdString() != m_document.looks().look().intent)
+        m_document.looks().setIntent(m_mood->text(), card);
 }
 
 void IntentPanel::refresh()
 {
-    const Look& look = m_document.look();
+    const Look& look = m_document.looks().look();
     const auto show = [](QLineEdit* edit, const std::string& words) {
         if (!edit->hasFocus() && edit->text() != text(words))
             edit->setText(text(words));
@@ -178,13 +179,13 @@ void IntentPanel::setHues(const HueMeasures& after)
 void IntentPanel::refreshScores()
 {
     std::vector<std::pair<double, double>> ranges;
-    for (const PlanHue& p : m_document.look().card.plan)
+    for (const PlanHue& p : m_document.looks().look().card.plan)
         ranges.emplace_back(p.hue, p.width);
     m_planShare->setText(
         ranges.empty()
             ? QString()
             : tr("%1 % of this frame's chroma inside").arg(theme::number(100 * chromaWithin(m_hues, ranges), 0)));
-    const auto scores = frames ? scoreIntent(m_document.look(), frames()) : std::vector<IntentScore>{};
+    const auto scores = frames ? scoreIntent(m_document.looks().look(), frames()) : std::vector<IntentScore>{};
     for (Row& row : m_rows) {
         const auto found =
             std::find_if(scores.begin(), scores.end(), [&](const IntentScore& s) { return s.part == row.part; });

@@ -47,20 +47,20 @@ LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
     };
     const auto open = [this] {
         if (chosen()) {
-            m_document.chooseLook(chosen());
+            m_document.looks().choose(chosen());
             emit closed();
         }
     };
     button("libraryOpen", tr("Work on it"), tr("Take the chosen look in hand (Enter)"), open);
     button("libraryDuplicate", tr("Duplicate"), tr("A copy of the chosen look, to go on from"), [this] {
         if (chosen())
-            m_document.duplicateLook(chosen());
+            m_document.looks().duplicate(chosen());
         refresh();
     });
     button("lookImport", tr("Import…"), tr("Bring in a look from a file"), [this] {
         const QString path =
             QFileDialog::getOpenFileName(this, tr("Import a look"), m_document.folder(), tr("Looks (*.json)"));
-        if (const Status done = path.isEmpty() ? Status{} : m_document.importLook(path); !done)
+        if (const Status done = path.isEmpty() ? Status{} : m_document.looks().importLook(path); !done)
             emit m_document.failed(text(done.error().message()));
         refresh();
     });
@@ -79,8 +79,9 @@ LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
     layout->addLayout(row);
     layout->addWidget(m_sheet, 1);
     layout->addWidget(m_words);
-    for (const auto changed : {&Document::lookChanged, &Document::frameChosen})
-        connect(&document, changed, this, [this] { m_sheet->renewSoon([this] { refresh(); }); });
+    const auto renew = [this] { m_sheet->renewSoon([this] { refresh(); }); };
+    connect(&document.looks(), &LooksInHand::lookChanged, this, renew);
+    connect(&document.selection(), &Selection::frameChosen, this, renew);
     m_sheet->setAccessibleName(tr("Looks of this job"));
     connect(m_sheet, &QListWidget::itemActivated, this, open);
     connect(m_sheet, &QListWidget::currentRowChanged, this, [this] { describe(); });
@@ -99,8 +100,8 @@ void LibraryView::refresh()
     const QString wanted = m_search->text().trimmed();
     std::vector<Tile> tiles;
     m_shown.clear();
-    for (const LookEntry& entry : m_document.looks()) {
-        auto look = m_document.lookOfEntry(entry.id);
+    for (const LookEntry& entry : m_document.looks().entries()) {
+        auto look = m_document.looks().lookOfEntry(entry.id);
         if (!look)
             continue;
         QString all = text(entry.name) + QStringLiteral(" ") + text(look->intent) + QStringLiteral(" ") +
@@ -111,7 +112,7 @@ void LibraryView::refresh()
             continue;
         tiles.push_back({std::move(*look),
                          m_wall.proxyInHand(),
-                         QString::fromStdString(Document::pictureName(m_document.frameInHand())),
+                         QString::fromStdString(LooksInHand::pictureName(m_document.selection().frameInHand())),
                          text(entry.name),
                          {},
                          {}});
@@ -119,14 +120,14 @@ void LibraryView::refresh()
     }
     m_sheet->setTiles(tiles);
     for (std::size_t i = 0; i < m_shown.size(); ++i)
-        if (m_shown[i] == m_document.lookId())
+        if (m_shown[i] == m_document.looks().lookId())
             m_sheet->setCurrentRow(static_cast<int>(i));
     describe();
 }
 
 void LibraryView::describe()
 {
-    const auto look = chosen() ? m_document.lookOfEntry(chosen()) : std::nullopt;
+    const auto look = chosen() ? m_document.looks().lookOfEntry(chosen()) : std::nullopt;
     if (!look)
         return m_words->setText(
             m_search->text().isEmpty()

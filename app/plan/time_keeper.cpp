@@ -12,56 +12,47 @@ TimeKeeper::TimeKeeper(Document& document, QObject* parent)
     connect(m_timer, &QTimer::timeout, this, &TimeKeeper::flush);
     m_timer->start();
     connect(&document, &Document::opening, this, [this] { (void)m_clock.take(); });
-    connect(&document, &Document::opened, this, [this] {
-        m_done.clear();
-        const QStringList ids = text(m_document.choice("done")).split(',', Qt::SkipEmptyParts);
-        for (const QString& id : ids)
-            m_done.insert(id.toLongLong());
-        emit changed();
-    });
+    for (const auto changing : {&Document::opened, &Document::doneChanged})
+        connect(&document, changing, this, &TimeKeeper::changed);
 }
 
 void TimeKeeper::act(int stage)
 {
-    m_clock.act(static_cast<double>(m_now.elapsed()) / 1000, m_document.frameInHand(), stage);
+    m_clock.act(static_cast<double>(m_now.elapsed()) / 1000, m_document.selection().frameInHand(), stage);
 }
 
 void TimeKeeper::flush()
 {
-    std::vector<std::pair<std::string, std::string>> writes;
-    for (const auto& [frame, more] : m_clock.take()) {
-        StageTimes all = spent(frame);
-        for (std::size_t s = 0; s < kStages; ++s)
-            all[s] += more[s];
-        writes.emplace_back("time/" + std::to_string(frame), stageTimesToText(all));
-    }
-    if (writes.empty())
+    const auto more = m_clock.take();
+    if (more.empty())
         return;
-    m_document.setChoices(writes);
+    m_document.changeDesk([&](Desk& desk) {
+        for (const auto& [frame, times] : more)
+            for (std::size_t s = 0; s < kStages; ++s)
+                desk.spent[frame][s] += times[s];
+    });
     emit changed();
 }
 
-StageTimes TimeKeeper::spent(std::int64_t frame) const
+StageTimes TimeKeeper::spent(FrameId frame) const
 {
-    return stageTimesFromText(m_document.choice("time/" + std::to_string(frame)));
+    const auto found = m_document.desk().spent.find(frame);
+    return found == m_document.desk().spent.end() ? StageTimes{} : found->second;
 }
 
-void TimeKeeper::setDone(const std::vector<std::int64_t>& frames, bool done)
+void TimeKeeper::setDone(const std::vector<FrameId>& frames, bool done)
 {
-    for (const std::int64_t frame : frames)
-        done ? (void)m_done.insert(frame) : (void)m_done.erase(frame);
-    QStringList ids;
-    for (const std::int64_t frame : m_done)
-        ids << QString::number(frame);
-    m_document.setChoice("done", ids.join(',').toStdString());
-    emit changed();
+    Job after = m_document.job();
+    for (const FrameId frame : frames)
+        after.frames[frame].isDone = done;
+    m_document.commit(after, done ? tr("Ticked off") : tr("Tick taken off"));
 }
 
-TimePlan TimeKeeper::plan() const { return timePlanFromText(m_document.choice("timePlan")); }
+const TimePlan& TimeKeeper::plan() const { return m_document.desk().plan; }
 
 void TimeKeeper::setPlan(const TimePlan& plan)
 {
-    m_document.setChoice("timePlan", timePlanToText(plan));
+    m_document.changeDesk([&](Desk& desk) { desk.plan = plan; });
     emit changed();
 }
 

@@ -5,7 +5,6 @@
 #include "core/job/time_plan.h"
 
 #include <QElapsedTimer>
-#include <set>
 
 class QTimer;
 
@@ -21,9 +20,9 @@ public:
     void flush();
 
     StageTimes spent(std::int64_t frame) const;
-    bool isDone(std::int64_t frame) const { return m_done.count(frame) > 0; }
+    bool isDone(FrameId frame) const { return m_document.job().frame(frame).isDone; }
     void setDone(const std::vector<std::int64_t>& frames, bool done);
-    TimePlan plan() const;
+    const TimePlan& plan() const;
     void setPlan(const TimePlan& plan);
     /// How hard a frame is: 1, more for what is unsure, clipped or bracketed.
     void setWeights(std::function<double(std::int64_t)> weights) { m_weights = std::move(weights); }
@@ -38,7 +37,6 @@ private:
     ActiveClock m_clock;
     QElapsedTimer m_now;
     QTimer* m_timer;
-    std::set<std::int64_t> m_done;
     std::function<double(std::int64_t)> m_weights;
 };
 

@@ -48,7 +48,7 @@ MainWindow::MainWindow(QWidget* parent)
         const FrameBalance balance = m_document.balances().of(frame);
         return ProxyStore::Footing{balance, m_document.balances().responseOf(balance)};
     });
-    connect(&m_document.balances(), &BalanceBook::changed, this, [this](std::int64_t id) {
+    connect(&m_document.balances(), &Balances::changed, this, [this](std::int64_t id) {
         if (const Frame* frame = m_document.frame(id))
             m_proxies.refoot(id, frame->path);
     });
@@ -65,20 +65,20 @@ MainWindow::MainWindow(QWidget* parent)
     connect(m_look, &LookPlace::themeWanted, this, &MainWindow::chooseTheme);
     connect(m_look, &LookPlace::trialFramesWanted, this, &MainWindow::chooseTrialFrames);
     connect(&m_document, &Document::opened, this, [this] {
-        if (const int lightness = std::atoi(m_document.choice("surround").c_str()))
+        if (const int lightness = m_document.desk().surround)
             theme::setSurround(lightness);
     });
     connect(&m_document, &Document::failed, this, &MainWindow::say);
-    connect(&m_document, &Document::lookLocked, this, [this] {
-        m_messages->ask({"look", m_document.lookFault(),
-                         m_document.canTakeLastGood()
+    connect(&m_document.looks(), &LooksInHand::lookLocked, this, [this] {
+        m_messages->ask({"look", m_document.looks().fault(),
+                         m_document.looks().canTakeLastGood()
                              ? std::vector<LostFrames::Answer>{{tr("Take the version before"),
-                                                                [this] { m_document.takeLastGood(); }}}
+                                                                [this] { m_document.looks().takeLastGood(); }}}
                              : std::vector<LostFrames::Answer>{},
                          false});
     });
-    connect(&m_document, &Document::revisionsChanged, this, [this] {
-        if (m_document.lookFault().isEmpty())
+    connect(&m_document.looks(), &LooksInHand::revisionsChanged, this, [this] {
+        if (m_document.looks().fault().isEmpty())
             m_messages->ask({"look", {}, {}});
     });
     connect(m_lost, &LostFrames::asked, m_messages, &MessageBars::ask);
@@ -93,7 +93,7 @@ MainWindow::MainWindow(QWidget* parent)
     connect(&m_renders, &RenderService::broke, this, &MainWindow::say);
     for (Task* task : findChildren<Task*>())
         connect(task, &Task::broke, this, &MainWindow::say);
-    connect(&m_document, &Document::stepsChanged, this, &MainWindow::retitle);
+    connect(&m_document.looks(), &LooksInHand::stepsChanged, this, &MainWindow::retitle);
     qApp->installEventFilter(this);
     retitle();
     go(Place::Shoot);
@@ -204,11 +204,11 @@ void MainWindow::addShortcuts()
     // A number held at its end is let go first: it must not become part of the look.
     add("undo", [this] {
         m_look->holdExtreme(0);
-        place() == Place::Balance || place() == Place::Proof ? m_balance->undo() : m_document.undo();
+        m_document.undo();
     });
     add("redo", [this] {
         m_look->holdExtreme(0);
-        place() == Place::Balance || place() == Place::Proof ? m_balance->redo() : m_document.redo();
+        m_document.redo();
     });
     add("next", [this] { step(1); });
     add("previous", [this] { step(-1); });
@@ -244,7 +244,7 @@ void MainWindow::chooseTrialFrames()
         const QPixmap thumbnail = m_shoot->model().thumbnail(frame.id);
         if (thumbnail.isNull())
             continue;
-        if (frame.id == m_document.frameInHand())
+        if (frame.id == m_document.selection().frameInHand())
             inHand = ids.size();
         ids.push_back(frame.id);
         sketches.push_back(sketchOf(
@@ -257,32 +257,32 @@ void MainWindow::chooseTrialFrames()
     static const QString kReasons[] = {tr("darkest"), tr("brightest"), tr("other light"), tr("other colours")};
     std::vector<std::int64_t> chosen;
     QStringList words;
-    for (const TrialFrame& trial : trialFrames(sketches, inHand, Document::kCompanionLimit)) {
+    for (const TrialFrame& trial : trialFrames(sketches, inHand, Selection::kCompanionLimit)) {
         chosen.push_back(ids[trial.frame]);
         words << tr("%1 (%2)").arg(titleOf(*m_document.frame(ids[trial.frame])),
                                    kReasons[static_cast<int>(trial.reason)]);
     }
-    m_document.setCompanions(chosen);
+    m_document.selection().setCompanions(chosen);
     say(tr("Companions are now the frames that differ most: %1.").arg(words.join(QStringLiteral(", "))));
 }
 
 void MainWindow::step(int way)
 {
     const auto& frames = m_document.frames();
-    const auto found =
-        std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.id == m_document.frameInHand(); });
+    const auto found = std::find_if(frames.begin(), frames.end(),
+                                    [&](const Frame& f) { return f.id == m_document.selection().frameInHand(); });
     const auto next = found - frames.begin() + way;
     if (found != frames.end() && next >= 0 && next < static_cast<std::ptrdiff_t>(frames.size()))
-        m_document.setFrameInHand(frames[static_cast<std::size_t>(next)].id);
+        m_document.selection().setFrameInHand(frames[static_cast<std::size_t>(next)].id);
 }
 
 void MainWindow::retitle()
 {
     const QString job = m_document.title();
     setWindowTitle(m_document.isReadOnly()
-                       ? tr("%1 · %2 · not kept · Jolly Amber").arg(text(m_document.look().name), job)
+                       ? tr("%1 · %2 · not kept · Jolly Amber").arg(text(m_document.looks().look().name), job)
                    : job.isEmpty() ? tr("Jolly Amber")
-                                   : tr("%1 · %2 · Jolly Amber").arg(text(m_document.look().name), job));
+                                   : tr("%1 · %2 · Jolly Amber").arg(text(m_document.looks().look().name), job));
 }
 
 MainWindow::Place MainWindow::place() const { return static_cast<Place>(m_places->currentIndex()); }
@@ -365,7 +365,7 @@ void MainWindow::changeEvent(QEvent* event)
 void MainWindow::closeEvent(QCloseEvent* event)
 {
     m_look->holdExtreme(0);
-    m_document.commitPending();
+    m_document.looks().commitPending();
     m_balance->commitPending();
     m_keeper.flush();
     if (m_handover->task().isRunning()) {

@@ -95,7 +95,7 @@ bool wallIsDone(LookPlace& look, std::size_t companions)
 
 std::int64_t lookNamed(const Document& document, const std::string& name)
 {
-    for (const LookEntry& entry : document.looks())
+    for (const LookEntry& entry : document.looks().entries())
         if (entry.name == name)
             return entry.id;
     return 0;
@@ -124,17 +124,17 @@ int writeScreenshots(const QString& folder)
     camera.waitFor([&] { return window.shoot().model().readCount() == static_cast<int>(document.frames().size()); },
                    "the contact sheet");
     camera.take(window, "shoot");
-    const std::int64_t first = document.frameInHand();
+    const std::int64_t first = document.selection().frameInHand();
 
     // The choice among the exposures of a bracket.
-    document.setFrameInHand([&] {
+    document.selection().setFrameInHand([&] {
         for (const Frame& frame : document.frames())
             if (frame.path.stem() == "north-window-09")
                 return frame.id;
-        return document.frameInHand();
+        return document.selection().frameInHand();
     }());
     window.shoot().sheet().setCurrentIndex(
-        window.shoot().sheet().model()->index(window.shoot().model().rowOf(document.frameInHand()), 0));
+        window.shoot().sheet().model()->index(window.shoot().model().rowOf(document.selection().frameInHand()), 0));
     QTimer::singleShot(0, &window, [&] {
         if (auto* dialog = window.findChild<QDialog*>("bracketDialog")) {
             camera.take(*dialog, "bracket");
@@ -142,14 +142,14 @@ int writeScreenshots(const QString& folder)
         }
     });
     window.findChild<QToolButton*>("bracketButton")->click();
-    document.setFrameInHand(first);
+    document.selection().setFrameInHand(first);
 
     // Every light solved; one of them seen before it is taken.
     BalancePlace& balance = window.balance();
     const auto groupOf = [&](const char* stem) {
         for (const Frame& frame : document.frames())
             if (frame.path.stem() == stem)
-                return std::pair(frame.id, document.groupOf(frame.id));
+                return std::pair(frame.id, document.job().lightOf(frame.id));
         return std::pair(std::int64_t{0}, -1);
     };
     window.go(MainWindow::Place::Balance);
@@ -157,21 +157,21 @@ int writeScreenshots(const QString& folder)
     camera.waitFor([&] { return !balance.task().isRunning(); }, "balance");
     const auto [yard, yardGroup] = groupOf("yard-10");
     balance.model().setGroup(yardGroup);
-    document.setFrameInHand(groupOf("yard-03").first);
+    document.selection().setFrameInHand(groupOf("yard-03").first);
     const auto balanceShown = [&] {
         return !balance.after().image().isNull() && !window.findChild<PictureView*>("balanceLead")->image().isNull();
     };
     camera.waitFor(balanceShown, "the balanced picture");
     camera.take(window, "balance");
-    document.setFrameInHand(yard);
+    document.selection().setFrameInHand(yard);
     balance.model().setGroup(-1);
     balance.take();
-    document.setFrameInHand(first);
+    document.selection().setFrameInHand(first);
 
     window.go(MainWindow::Place::Look);
-    const auto atRest = [&] { return wallIsDone(look, document.companions().size()); };
+    const auto atRest = [&] { return wallIsDone(look, document.selection().companions().size()); };
     const auto showStep = [&](int step) {
-        document.selectStep(step);
+        document.looks().selectStep(step);
         camera.waitFor(atRest, "the wall");
     };
     camera.waitFor(atRest, "the wall");
@@ -181,13 +181,13 @@ int writeScreenshots(const QString& folder)
     for (const auto& [name, x, y] :
          {std::tuple(QObject::tr("glaze"), 0.62, 0.55), std::tuple(QObject::tr("lemon"), 0.3, 0.75)}) {
         KeyColour key;
-        key.name = name.toStdString(), key.frame = document.frameInHand();
+        key.name = name.toStdString(), key.frame = document.selection().frameInHand();
         key.place = pointPlace(x, y, proxy->image.width(), proxy->image.height());
         key.marked = meanOf(proxy->samples.view(), key.place);
         keys.push_back(key);
     }
-    document.setKeyColours(keys);
-    document.selectStep(1);
+    document.setKeyColours(keys, QObject::tr("Key colour marked"));
+    document.looks().selectStep(1);
     showStep(0);
     camera.take(window, "look-curve");
     showStep(1);
@@ -196,34 +196,34 @@ int writeScreenshots(const QString& folder)
     look.probeAt(QPointF(0.62, 0.55));
     camera.take(window, "look-hues");
 
-    document.pin(QObject::tr("first evening"), 50);
-    document.chooseLook(lookNamed(document, "Chalk morning"));
-    document.addStep(LookupTable{});
+    document.looks().pin(QObject::tr("first evening"), 50);
+    document.looks().choose(lookNamed(document, "Chalk morning"));
+    document.looks().addStep(LookupTable{});
     look.bench().tableEditor().load(demo + "/tables/kiln-glow.cube");
     camera.waitFor(atRest, "the wall");
     look.probeAt(std::nullopt);
     camera.take(window, "look-table");
     document.undo(), document.undo();
-    document.chooseLook(lookNamed(document, "Long evening"));
+    document.looks().choose(lookNamed(document, "Long evening"));
     LocalContrast local;
     local.amount = 0.8;
-    document.addStep(local);
-    Look guarded = document.look();
-    guarded.steps[static_cast<std::size_t>(document.selectedStep())].guard.toneLow = 0.3;
-    document.change(guarded);
-    document.commit(QObject::tr("Guard"));
+    document.looks().addStep(local);
+    Look guarded = document.looks().look();
+    guarded.steps[static_cast<std::size_t>(document.looks().selectedStep())].guard.toneLow = 0.3;
+    document.looks().change(guarded);
+    document.looks().commit(QObject::tr("Guard"));
     look.bench().showGuard(true);
     look.bench().showMask(true);
     camera.waitFor(atRest, "the wall");
     camera.take(window, "look-guard");
     look.bench().showMask(false);
     document.undo(), document.undo();
-    Look softer = document.look();
+    Look softer = document.looks().look();
     for (Step& step : softer.steps)
         step.strength = 0.5;
-    document.change(softer);
-    document.commit(QObject::tr("Half strength"));
-    document.pin(QObject::tr("half as much"), 50);
+    document.looks().change(softer);
+    document.looks().commit(QObject::tr("Half strength"));
+    document.looks().pin(QObject::tr("half as much"), 50);
     camera.waitFor(atRest, "the wall");
     look.toggleCompare();
     camera.take(window, "compare");
@@ -243,13 +243,13 @@ int writeScreenshots(const QString& folder)
     card.contrast = IntentCard::Level::Medium, card.fade = IntentCard::Level::Medium,
     card.fidelity = IntentCard::Fidelity::Leaning;
     card.madeFor = QObject::tr("balanced frames, window light").toStdString();
-    document.setIntent(QObject::tr("late light on wet clay: warm, soft, true glazes"), card);
+    document.looks().setIntent(QObject::tr("late light on wet clay: warm, soft, true glazes"), card);
     look.showPanel(LookPlace::Panel::Intent);
     camera.waitFor(atRest, "the wall");
     camera.take(window, "look-intent");
     look.showPanel(LookPlace::Panel::Bench);
     // A long look, of which one step takes back what another does.
-    Look many = document.look();
+    Look many = document.looks().look();
     const auto kinds = everyKindOfStep();
     for (std::size_t i = 0; many.steps.size() < 15; ++i) {
         Step step;
@@ -265,7 +265,7 @@ int writeScreenshots(const QString& folder)
     softer15.slope = 0.8, softer15.holdBrightness = false;
     back.parameters = softer15;
     many.steps.back() = back;
-    document.takeLook(many, QObject::tr("Many steps"));
+    document.looks().takeLook(many, QObject::tr("Many steps"));
     look.showPanel(LookPlace::Panel::Findings);
     camera.waitFor(atRest, "the wall");
     camera.take(window, "look-findings");
@@ -278,10 +278,10 @@ int writeScreenshots(const QString& folder)
     document.undo(), document.undo();
 
     // The ladder from the start to the end, on frames like the reference and unlike it; and a pair.
-    const std::int64_t lookBefore = document.lookId();
-    document.newLook();
-    document.renameLook(QObject::tr("Orchard"));
-    document.setFrameInHand(groupOf("yard-04").first);
+    const std::int64_t lookBefore = document.looks().lookId();
+    document.looks().newLook();
+    document.looks().rename(QObject::tr("Orchard"));
+    document.selection().setFrameInHand(groupOf("yard-04").first);
     window.go(MainWindow::Place::Match);
     MatchPlace& match = window.match();
     const auto matchIsDone = [&] { return match.isAtRest() && !match.ours().image().isNull(); };
@@ -302,26 +302,26 @@ int writeScreenshots(const QString& folder)
                 writePicture(poor.toStdString(), copy->image.view(), {}, {FileFormat::Jpeg, RgbSpace::Srgb, 30}, {});
             !written)
             std::fprintf(stderr, "%s\n", written.error().message().c_str());
-    document.newLook();
-    document.setFrameInHand(groupOf("lamp-shelf-02").first);
+    document.looks().newLook();
+    document.selection().setFrameInHand(groupOf("lamp-shelf-02").first);
     match.holdPictures({poor});
     camera.waitFor(matchIsDone, "the other frame");
     camera.take(window, "match-unsure");
     match.holdPair(demo + "/pair/before.jpg", demo + "/pair/after.jpg");
     camera.waitFor(matchIsDone, "the pair");
     camera.take(window, "match-pair");
-    document.chooseLook(lookBefore);
-    document.setFrameInHand(first);
+    document.looks().choose(lookBefore);
+    document.selection().setFrameInHand(first);
 
     window.go(MainWindow::Place::Proof);
     ProofPlace& proof = window.proof();
     // Among frames of one scene and others: a jug is marked besides.
-    keys = document.keyColours();
+    keys = document.job().keys;
     KeyColour jug;
     jug.name = QObject::tr("jug").toStdString(), jug.frame = keys.front().frame,
     jug.place = pointPlace(0.42, 0.5, 1500, 1000);
     keys.push_back(jug);
-    document.setKeyColours(keys);
+    document.setKeyColours(keys, QObject::tr("Key colour marked"));
     proof.measure();
     camera.waitFor([&] { return !proof.task().isRunning(); }, "consistency");
     for (int row = 0; row < proof.model().rowCount(); ++row)

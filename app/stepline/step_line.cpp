@@ -21,9 +21,9 @@ StepLine::StepLine(Document& document, QWidget* parent) : QWidget(parent), m_doc
     setToolTip(tr("Click to edit a step, drag to reorder, click the mark to switch it off"));
     setFocusPolicy(Qt::StrongFocus);
     setFixedHeight(kTiles + 2 * kPlainTop);
-    connect(&document, &Document::lookChanged, this, [this] { recompute(); });
-    connect(&document, &Document::stepsChanged, this, [this] { recompute(); });
-    connect(&document, &Document::selectionChanged, this, [this] {
+    connect(&document.looks(), &LooksInHand::lookChanged, this, [this] { recompute(); });
+    connect(&document.looks(), &LooksInHand::stepsChanged, this, [this] { recompute(); });
+    connect(&document.looks(), &LooksInHand::selectionChanged, this, [this] {
         m_mark = -1;
         describe();
         update();
@@ -77,7 +77,7 @@ QString StepLine::markWords(int step, int mark) const
 
 void StepLine::describe()
 {
-    const int step = m_document.selectedStep();
+    const int step = m_document.looks().selectedStep();
     QStringList words;
     for (int mark = 0; step < stepCount() && mark < markCount(); ++mark)
         if (m_mark < 0 || mark == m_mark)
@@ -103,7 +103,7 @@ bool StepLine::event(QEvent* event)
         for (int mark = 0; step >= 0 && mark < markCount(); ++mark)
             if (markRect(step, mark).contains(help->pos())) {
                 QToolTip::showText(help->globalPos(),
-                                   stepTitle(m_document.look().steps[static_cast<std::size_t>(step)]) +
+                                   stepTitle(m_document.looks().look().steps[static_cast<std::size_t>(step)]) +
                                        QStringLiteral(": ") + markWords(step, mark) +
                                        tr("\nClick to see it before and after"),
                                    this);
@@ -119,7 +119,7 @@ void StepLine::paintMarks(QPainter& painter, int step) const
     const auto worst = m_trace->worst();
     const double measures[] = {to.meanL - from.meanL, to.contrast - from.contrast, to.meanChroma - from.meanChroma};
     static const QString kLetters[] = {tr("b"), tr("c"), tr("s")};
-    const bool off = isIdentity(m_document.look().steps[static_cast<std::size_t>(step)]);
+    const bool off = isIdentity(m_document.looks().look().steps[static_cast<std::size_t>(step)]);
     for (int mark = 0; mark < markCount(); ++mark) {
         const QRect area = markRect(step, mark);
         const bool labelled = area.width() >= 10;
@@ -143,8 +143,8 @@ void StepLine::paintMarks(QPainter& painter, int step) const
         painter.fillRect(QRectF(area.left(), middle, area.width() - 1, 1), theme::kHairline);
         if (labelled) {
             painter.setFont(theme::font(13, isWorst));
-            painter.setPen(isWorst || (mark == m_mark && step == m_document.selectedStep()) ? theme::kInk
-                                                                                            : theme::kQuietInk);
+            painter.setPen(isWorst || (mark == m_mark && step == m_document.looks().selectedStep()) ? theme::kInk
+                                                                                                    : theme::kQuietInk);
             painter.drawText(QRect(area.left() - 2, area.bottom() - 13, area.width() + 2, 15), Qt::AlignCenter,
                              mark < kMeasureMarks ? kLetters[mark] : QString::number(mark - kMeasureMarks + 1));
         }
@@ -158,7 +158,7 @@ void StepLine::paintMarks(QPainter& painter, int step) const
             painter.setBrush(Qt::NoBrush);
             painter.drawRect(QRectF(area.adjusted(-1, -1, -2, 1)).adjusted(0.5, 0.5, -0.5, -0.5));
         }
-        if (mark == m_mark && step == m_document.selectedStep() && hasFocus())
+        if (mark == m_mark && step == m_document.looks().selectedStep() && hasFocus())
             painter.fillRect(QRect(area.left(), area.bottom(), area.width() - 1, 2), theme::kAmber);
     }
 }
@@ -169,12 +169,12 @@ void StepLine::setColours(const std::vector<MainColour>& colours)
     recompute();
 }
 
-int StepLine::stepCount() const { return static_cast<int>(m_document.look().steps.size()); }
+int StepLine::stepCount() const { return static_cast<int>(m_document.looks().look().steps.size()); }
 
 std::vector<StepLine::Group> StepLine::groups() const
 {
     std::vector<Group> all;
-    const auto& steps = m_document.look().steps;
+    const auto& steps = m_document.looks().look().steps;
     for (int i = 0; i < stepCount(); ++i) {
         const QString name = text(steps[static_cast<std::size_t>(i)].group);
         if (name.isEmpty())
@@ -206,7 +206,7 @@ void StepLine::paintGroups(QPainter& painter) const
     painter.setFont(theme::font(13));
     for (const Group& group : groups()) {
         const QRect area = groupRect(group);
-        const auto& steps = m_document.look().steps;
+        const auto& steps = m_document.looks().look().steps;
         const bool isOn = std::any_of(steps.begin() + group.first, steps.begin() + group.last + 1,
                                       [](const Step& s) { return s.enabled; });
         const QString words = painter.fontMetrics().elidedText(isOn ? group.name : tr("%1, off").arg(group.name),
@@ -225,12 +225,12 @@ void StepLine::paintGroups(QPainter& painter) const
 
 void StepLine::toggleGroup(const Group& group)
 {
-    Look look = m_document.look();
+    Look look = m_document.looks().look();
     const auto first = look.steps.begin() + group.first, end = look.steps.begin() + group.last + 1;
     const bool isOn = std::any_of(first, end, [](const Step& s) { return s.enabled; });
     std::for_each(first, end, [&](Step& s) { s.enabled = !isOn; });
-    m_document.change(look);
-    m_document.commit((isOn ? tr("%1 switched off") : tr("%1 switched on")).arg(group.name));
+    m_document.looks().change(look);
+    m_document.looks().commit((isOn ? tr("%1 switched off") : tr("%1 switched on")).arg(group.name));
 }
 
 void StepLine::recompute()
@@ -257,7 +257,7 @@ void StepLine::recompute()
     };
     m_swatches.clear();
     keep();
-    for (const Step& step : m_document.look().steps) {
+    for (const Step& step : m_document.looks().look().steps) {
         for (auto* list : {&ramp, &colours})
             for (LinearRgb& c : *list)
                 c = evaluate(step, c);
@@ -305,14 +305,14 @@ void StepLine::paintTile(QPainter& painter, int index) const
     const bool isStep = index >= 0 && index < stepCount();
     const auto& swatches =
         m_swatches[static_cast<std::size_t>(std::clamp(index + 1, 0, static_cast<int>(m_swatches.size()) - 1))];
-    const bool chosen = isStep && index == m_document.selectedStep();
+    const bool chosen = isStep && index == m_document.looks().selectedStep();
     painter.setPen(Qt::NoPen);
     if (isStep)
         painter.fillRect(tile, chosen ? theme::kRaised : theme::kPaper);
     int left = tile.left() + 4;
     QString title = index < 0 ? tr("Picture in") : tr("Picture out");
     if (isStep) {
-        const Step& step = m_document.look().steps[static_cast<std::size_t>(index)];
+        const Step& step = m_document.looks().look().steps[static_cast<std::size_t>(index)];
         constexpr int kNarrow = 70;
         title = tile.width() < kNarrow ? QString::number(index + 1)
                                        : QStringLiteral("%1 %2").arg(index + 1).arg(stepTitle(step));
@@ -393,8 +393,8 @@ void StepLine::paintEvent(QPaintEvent*)
         painter.setFont(theme::font(13));
         painter.drawText(QRect(add.right() + 14, 0, width() - add.right() - 20, height()),
                          Qt::AlignVCenter | Qt::AlignLeft,
-                         m_document.lookFault().isEmpty() ? tr("The look is empty: add its first step.")
-                                                          : tr("The look cannot be read."));
+                         m_document.looks().fault().isEmpty() ? tr("The look is empty: add its first step.")
+                                                              : tr("The look cannot be read."));
     }
     if (m_dragTo >= 0 && m_dragFrom >= 0 && m_dragTo != m_dragFrom) {
         const QRect target = tileRect(m_dragTo);
@@ -409,11 +409,11 @@ void StepLine::toggle(int index)
 {
     if (index < 0 || index >= stepCount())
         return;
-    Look look = m_document.look();
+    Look look = m_document.looks().look();
     Step& step = look.steps[static_cast<std::size_t>(index)];
     step.enabled = !step.enabled;
-    m_document.change(look);
-    m_document.commit((step.enabled ? tr("%1 switched on") : tr("%1 switched off")).arg(stepTitle(step)));
+    m_document.looks().change(look);
+    m_document.looks().commit((step.enabled ? tr("%1 switched on") : tr("%1 switched off")).arg(stepTitle(step)));
 }
 
 void StepLine::showAddMenu()
@@ -430,7 +430,7 @@ void StepLine::showAddMenu()
             spatial = true;
             menu.addSection(tr("By place: not in a lookup table"));
         }
-        menu.addAction(stepTitle(step), this, [this, parameters] { m_document.addStep(parameters); });
+        menu.addAction(stepTitle(step), this, [this, parameters] { m_document.looks().addStep(parameters); });
     }
     menu.exec(mapToGlobal(addRect().bottomLeft()));
 }
@@ -448,7 +448,7 @@ void StepLine::mousePressEvent(QMouseEvent* event)
         return;
     if (switchRect(index).contains(at))
         return toggle(index);
-    m_document.selectStep(index);
+    m_document.looks().selectStep(index);
     for (int mark = 0; mark < markCount(); ++mark)
         if (markRect(index, mark).contains(at)) {
             emit markChosen(index, mark);
@@ -479,21 +479,21 @@ void StepLine::mouseReleaseEvent(QMouseEvent*)
     const int from = m_dragFrom, to = m_dragTo;
     m_dragFrom = m_dragTo = -1;
     if (from >= 0 && to >= 0)
-        m_document.moveStep(from, to);
+        m_document.looks().moveStep(from, to);
     update();
 }
 
 void StepLine::keyPressEvent(QKeyEvent* event)
 {
     m_focusSeen = true;
-    const int chosen = m_document.selectedStep(), way = event->key() == Qt::Key_Left ? -1 : 1;
+    const int chosen = m_document.looks().selectedStep(), way = event->key() == Qt::Key_Left ? -1 : 1;
     switch (event->key()) {
     case Qt::Key_Left:
     case Qt::Key_Right:
         if (event->modifiers() & Qt::ShiftModifier)
-            m_document.moveStep(chosen, chosen + way);
+            m_document.looks().moveStep(chosen, chosen + way);
         else
-            m_document.selectStep(chosen + way);
+            m_document.looks().selectStep(chosen + way);
         break;
     case Qt::Key_Down:
     case Qt::Key_Up:
@@ -520,7 +520,7 @@ void StepLine::keyPressEvent(QKeyEvent* event)
         showAddMenu();
         break;
     case Qt::Key_Delete:
-        m_document.removeStep(chosen);
+        m_document.looks().removeStep(chosen);
         break;
     default:
         QWidget::keyPressEvent(event);

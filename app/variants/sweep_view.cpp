@@ -109,10 +109,11 @@ SweepView::SweepView(Document& document, Wall& wall, QWidget* parent)
     layout->addLayout(row);
     layout->addWidget(m_sheet, 1);
     // The tiles are whole looks: when the look changes below them, they are made again.
-    connect(&document, &Document::lookChanged, this,
+    connect(&document.looks(), &LooksInHand::lookChanged, this,
             [this] { m_sheet->renewSoon([this] { m_folder.isEmpty() ? fill() : sweepTables(m_folder); }); });
-    connect(&document, &Document::selectionChanged, this, [this] { m_sheet->renewSoon([this] { begin(); }); });
-    connect(&document, &Document::frameChosen, this, [this] { m_sheet->renewSoon([this] { begin(); }); });
+    connect(&document.looks(), &LooksInHand::selectionChanged, this,
+            [this] { m_sheet->renewSoon([this] { begin(); }); });
+    connect(&document.selection(), &Selection::frameChosen, this, [this] { m_sheet->renewSoon([this] { begin(); }); });
     m_sheet->setAccessibleName(tr("Sweep sheet"));
     connect(m_sheet, &QListWidget::itemActivated, this, [this] { take(); });
     connect(m_sheet, &QListWidget::currentRowChanged, this, [this] { refreshButtons(); });
@@ -127,7 +128,7 @@ void SweepView::begin()
     m_folder.clear();
     m_ways.clear();
     m_what->clear();
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     if (step)
         m_ways = sweepWaysOf(*step);
     for (const SweepWay& way : m_ways)
@@ -151,7 +152,7 @@ SweepWay SweepView::way() const
 void SweepView::chooseWay()
 {
     m_folder.clear();
-    const Step* step = m_document.step();
+    const Step* step = m_document.looks().step();
     if (step) {
         const QSignalBlocker a(m_low), b(m_high);
         const auto [low, high] = sweepRange(*step, way());
@@ -177,15 +178,15 @@ void SweepView::fill()
     m_change->hide();
     for (QWidget* w : std::initializer_list<QWidget*>{m_what, m_low, m_high, m_count, m_finer})
         w->show();
-    if (m_document.step() && proxy)
+    if (m_document.looks().step() && proxy)
         for (double value : sweepValues(way(), m_low->value(), m_high->value(), m_count->currentData().toInt()))
-            if (auto look =
-                    swept(m_document.look(), static_cast<std::size_t>(m_document.selectedStep()), way(), value)) {
+            if (auto look = swept(m_document.looks().look(),
+                                  static_cast<std::size_t>(m_document.looks().selectedStep()), way(), value)) {
                 tiles.push_back({std::move(*look),
                                  proxy,
-                                 QString::fromStdString(Document::pictureName(m_document.frameInHand())),
+                                 QString::fromStdString(LooksInHand::pictureName(m_document.selection().frameInHand())),
                                  valueWords(value),
-                                 m_document.look(),
+                                 m_document.looks().look(),
                                  {}});
                 m_values.push_back(value);
             }
@@ -207,10 +208,11 @@ void SweepView::sweepTables(const QString& folder)
     QStringList refused;
     const auto colours = someColours(proxy->samples.view(), kColours);
     std::vector<LinearRgb> entering;
-    const auto at =
-        m_document.look().steps.empty() ? std::size_t{0} : static_cast<std::size_t>(m_document.selectedStep()) + 1;
+    const auto at = m_document.looks().look().steps.empty()
+                        ? std::size_t{0}
+                        : static_cast<std::size_t>(m_document.looks().selectedStep()) + 1;
     for (const LinearRgb& c : colours)
-        entering.push_back(evaluate(m_document.look(), c, at));
+        entering.push_back(evaluate(m_document.looks().look(), c, at));
     for (const QFileInfo& file : QDir(folder).entryInfoList(QDir::Files, QDir::Name)) {
         if (!tableFormatFromEnding(file.fileName().toStdString()) || tiles.size() >= kTableLimit)
             continue;
@@ -222,14 +224,14 @@ void SweepView::sweepTables(const QString& folder)
         Step step;
         step.parameters = lookupTable(std::move(table->table), file.fileName().toStdString());
         step.strength = std::round(strengthForChange(step, entering, m_change->value()) * 100) / 100;
-        Look look = m_document.look();
+        Look look = m_document.looks().look();
         look.steps.insert(look.steps.begin() + static_cast<std::ptrdiff_t>(at), step);
         m_values.push_back(step.strength);
         tiles.push_back({std::move(look),
                          proxy,
-                         QString::fromStdString(Document::pictureName(m_document.frameInHand())),
+                         QString::fromStdString(LooksInHand::pictureName(m_document.selection().frameInHand())),
                          tr("%1 at %2").arg(file.completeBaseName(), theme::number(step.strength, 2)),
-                         m_document.look(),
+                         m_document.looks().look(),
                          {}});
     }
     if (tiles.empty() || !refused.isEmpty())
@@ -261,8 +263,8 @@ void SweepView::bookmark()
     if (row < 0 || m_sheet->isMarked(row))
         return;
     const Tile& tile = m_sheet->tiles()[static_cast<std::size_t>(row)];
-    m_document.pinVariant(tile.look,
-                          tr("%1 %2").arg(m_folder.isEmpty() ? m_what->currentText() : tr("Table"), tile.title));
+    m_document.looks().pinVariant(
+        tile.look, tr("%1 %2").arg(m_folder.isEmpty() ? m_what->currentText() : tr("Table"), tile.title));
     m_sheet->setMarked(row, true);
 }
 
@@ -272,7 +274,7 @@ void SweepView::take()
     if (row < 0)
         return;
     const Tile tile = m_sheet->tiles()[static_cast<std::size_t>(row)];
-    m_document.takeLook(tile.look, tr("Swept: %1").arg(tile.title));
+    m_document.looks().takeLook(tile.look, tr("Swept: %1").arg(tile.title));
     emit closed();
 }
 

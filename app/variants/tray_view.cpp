@@ -84,9 +84,11 @@ TrayView::TrayView(Document& document, ProxyStore& proxies, Wall& wall, QWidget*
     layout->addLayout(row);
     layout->addWidget(m_sheet, 1);
     layout->addWidget(m_changes);
-    for (const auto changed :
-         {&Document::lookChanged, &Document::frameChosen, &Document::revisionsChanged, &Document::companionsChanged})
-        connect(&document, changed, this, [this] { m_sheet->renewSoon([this] { refresh(); }); });
+    const auto renew = [this] { m_sheet->renewSoon([this] { refresh(); }); };
+    for (const auto changed : {&LooksInHand::lookChanged, &LooksInHand::revisionsChanged})
+        connect(&document.looks(), changed, this, renew);
+    for (const auto changed : {&Selection::frameChosen, &Selection::companionsChanged})
+        connect(&document.selection(), changed, this, renew);
     m_sheet->setAccessibleName(tr("Tray of versions"));
     connect(m_sheet, &QListWidget::currentRowChanged, this, [this] { showChanges(); });
     connect(m_sheet, &QListWidget::itemActivated, this, [this] { takeVersion(); });
@@ -97,19 +99,20 @@ void TrayView::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme:
 void TrayView::refresh()
 {
     m_versions.clear();
-    m_versions.push_back({m_document.look(), tr("now")});
-    const auto pins = m_document.pins();
+    m_versions.push_back({m_document.looks().look(), tr("now")});
+    const auto pins = m_document.looks().pins();
     for (std::size_t i = pins.size(); i-- > 0 && m_versions.size() < kVersions;)
-        if (auto look = m_document.lookAt(pins[i].revision)) {
-            const int surround = m_document.surroundOf(pins[i].revision);
+        if (auto look = m_document.looks().lookAt(pins[i].revision)) {
+            const int surround = m_document.looks().surroundOf(pins[i].revision);
             m_versions.push_back(
                 {std::move(*look),
                  tr("%1: %2").arg(i + 1).arg(pins[i].note.empty() ? tr("no note") : text(pins[i].note)) +
                      (surround > 0 ? tr(" (wall L* %1)").arg(surround) : QString())});
         }
-    std::vector<std::int64_t> frames{m_document.frameInHand()};
+    std::vector<std::int64_t> frames{m_document.selection().frameInHand()};
     if (m_frames->currentIndex() == 1)
-        frames.insert(frames.end(), m_document.companions().begin(), m_document.companions().end());
+        frames.insert(frames.end(), m_document.selection().companions().begin(),
+                      m_document.selection().companions().end());
     std::vector<Tile> tiles;
     for (std::int64_t id : frames)
         if (const Frame* frame = m_document.frame(id))
@@ -117,7 +120,7 @@ void TrayView::refresh()
                 for (std::size_t v = 0; v < m_versions.size(); ++v) {
                     Tile tile{m_versions[v].look,
                               proxy,
-                              QString::fromStdString(Document::pictureName(id)),
+                              QString::fromStdString(LooksInHand::pictureName(id)),
                               frames.size() > 1 ? tr("%1 · %2").arg(titleOf(*frame), m_versions[v].title)
                                                 : m_versions[v].title,
                               {},
@@ -152,7 +155,7 @@ void TrayView::takeVersion()
         return;
     const auto version = static_cast<std::size_t>(row) % m_versions.size();
     if (version > 0)
-        m_document.takeLook(m_versions[version].look, tr("Back to %1").arg(m_versions[version].title));
+        m_document.looks().takeLook(m_versions[version].look, tr("Back to %1").arg(m_versions[version].title));
     emit closed();
 }
 

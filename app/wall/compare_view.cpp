@@ -62,11 +62,12 @@ CompareView::CompareView(Document& document, Wall& wall, QWidget* parent)
     later->setSingleShot(true);
     later->setInterval(120);
     connect(later, &QTimer::timeout, this, [this] { render(); });
-    for (const auto changed : {&Document::lookChanged, &Document::frameChosen})
-        connect(&document, changed, later, [this, later] {
-            if (isVisible())
-                later->start();
-        });
+    const auto renew = [this, later] {
+        if (isVisible())
+            later->start();
+    };
+    connect(&document.looks(), &LooksInHand::lookChanged, later, renew);
+    connect(&document.selection(), &Selection::frameChosen, later, renew);
     auto* layout = new QGridLayout(this);
     layout->setContentsMargins(14, 10, 14, 12);
     layout->setHorizontalSpacing(14);
@@ -106,7 +107,7 @@ void CompareView::showAgainst(const Look& look, const QString& title)
 
 void CompareView::refresh()
 {
-    const auto pins = m_document.pins();
+    const auto pins = m_document.looks().pins();
     for (QComboBox* box : {m_leftChoice, m_rightChoice}) {
         box->clear();
         box->addItem(tr("As it is now"), QVariant::fromValue<qlonglong>(0));
@@ -119,8 +120,8 @@ void CompareView::refresh()
     // The newest version that is not what is on screen, if there is one.
     int left = std::min(1, m_leftChoice->count() - 1);
     for (int i = 1; i < m_leftChoice->count(); ++i)
-        if (const auto look = m_document.lookAt(m_leftChoice->itemData(i).toLongLong());
-            look && *look != m_document.look()) {
+        if (const auto look = m_document.looks().lookAt(m_leftChoice->itemData(i).toLongLong());
+            look && *look != m_document.looks().look()) {
             left = i;
             break;
         }
@@ -134,7 +135,7 @@ std::optional<Look> CompareView::chosen(const QComboBox& box) const
     const auto revision = box.currentData().toLongLong();
     if (revision == -1 && m_against)
         return m_against->first;
-    return revision == 0 ? std::optional(m_document.look()) : m_document.lookAt(revision);
+    return revision == 0 ? std::optional(m_document.looks().look()) : m_document.looks().lookAt(revision);
 }
 
 void CompareView::render()

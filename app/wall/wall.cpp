@@ -18,12 +18,12 @@ Wall::Wall(Document& document, ProxyStore& proxies, RenderService& renders, QWid
     connect(&document, &Document::keyColoursChanged, this, [this] { requestRender(); });
     connect(&document, &Document::framingChanged, this, [this] { requestRender(); });
     connect(&document, &Document::opened, this, [this] { rebuild(); });
-    connect(&document, &Document::frameChosen, this, [this] { rebuild(); });
-    connect(&document, &Document::companionsChanged, this, [this] { rebuild(); });
-    connect(&document, &Document::lookChanged, this, [this] { requestRender(); });
-    connect(&document, &Document::selectionChanged, this, [this] { requestRender(); });
+    connect(&document.selection(), &Selection::frameChosen, this, [this] { rebuild(); });
+    connect(&document.selection(), &Selection::companionsChanged, this, [this] { rebuild(); });
+    connect(&document.looks(), &LooksInHand::lookChanged, this, [this] { requestRender(); });
+    connect(&document.looks(), &LooksInHand::selectionChanged, this, [this] { requestRender(); });
     connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
-        if (frame == m_document.frameInHand())
+        if (frame == m_document.selection().frameInHand())
             emit proxyChanged();
         requestRender();
     });
@@ -51,14 +51,14 @@ void Wall::showMarks()
 {
     std::vector<PictureView::Mark> marks;
     for (std::size_t i = 0; i < m_watched.size(); ++i)
-        if (m_watched[i].frame == m_document.frameInHand() &&
+        if (m_watched[i].frame == m_document.selection().frameInHand() &&
             (m_watched[i].kind == KeyColour::Kind::Marked || m_inHand->isMarking() ||
              static_cast<int>(i) == m_namedMark)) {
             const bool named = m_inHand->isMarking() || static_cast<int>(i) == m_namedMark;
             marks.push_back({m_watched[i].place, named ? keyColourTitle(m_watched[i]) : QString::number(i + 1), named});
         }
     m_inHand->setMarks(m_quiet ? std::vector<PictureView::Mark>{} : marks,
-                       m_document.framing(m_document.frameInHand()));
+                       m_document.job().frame(m_document.selection().frameInHand()).framing);
 }
 
 void Wall::setNamedMark(int key)
@@ -90,7 +90,7 @@ void Wall::setQuiet(bool on)
 
 void Wall::rebuild()
 {
-    const auto& chosen = m_document.companions();
+    const auto& chosen = m_document.selection().companions();
     while (m_companions.size() > chosen.size()) {
         m_companions.back()->deleteLater();
         m_companions.pop_back();
@@ -101,10 +101,11 @@ void Wall::rebuild()
         const std::size_t index = m_companions.size();
         connect(view, &PictureView::activated, this, [this, index] {
             // The companion and the frame in hand change places.
-            const std::int64_t next = m_document.companions()[index], last = m_document.frameInHand();
-            m_document.toggleCompanion(next);
-            m_document.setFrameInHand(next);
-            m_document.toggleCompanion(last);
+            const std::int64_t next = m_document.selection().companions()[index],
+                               last = m_document.selection().frameInHand();
+            m_document.selection().toggleCompanion(next);
+            m_document.selection().setFrameInHand(next);
+            m_document.selection().toggleCompanion(last);
         });
         connect(view, &PictureView::resized, this, [this] { requestRender(); });
         m_companions.push_back(view);
@@ -115,14 +116,15 @@ void Wall::rebuild()
         return frame ? titleOf(*frame) : QString();
     };
     m_watched.clear();
-    m_inHand->setMarks({}, m_document.framing(m_document.frameInHand()));
+    m_inHand->setMarks({}, m_document.job().frame(m_document.selection().frameInHand()).framing);
     m_inHand->clear();
-    m_inHand->setCaption(caption(m_document.frameInHand()));
+    m_inHand->setCaption(caption(m_document.selection().frameInHand()));
     const auto message = [&](std::int64_t id) {
         const Frame* frame = m_document.frame(id);
         return frame && !frame->fault.empty() ? text(frame->fault) : tr("Reading…");
     };
-    m_inHand->setMessage(m_document.frames().empty() ? tr("No frames yet") : message(m_document.frameInHand()));
+    m_inHand->setMessage(m_document.frames().empty() ? tr("No frames yet")
+                                                     : message(m_document.selection().frameInHand()));
     for (std::size_t i = 0; i < chosen.size(); ++i) {
         m_companions[i]->clear();
         m_companions[i]->setCaption(caption(chosen[i]));
@@ -184,7 +186,7 @@ void Wall::setSplit(bool on) { m_inHand->setSplit(on); }
 
 std::shared_ptr<const Proxy> Wall::proxyInHand()
 {
-    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
     return frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
 }
 
@@ -193,9 +195,9 @@ void Wall::requestRender()
     if (!m_document.isOpen() || !isVisible())
         return;
     RenderRequest request;
-    request.look = m_document.look();
+    request.look = m_document.looks().look();
     request.steps = m_hold == Hold::Untouched    ? 0
-                    : m_hold == Hold::BeforeStep ? static_cast<std::size_t>(m_document.selectedStep())
+                    : m_hold == Hold::BeforeStep ? static_cast<std::size_t>(m_document.looks().selectedStep())
                                                  : kStepLimit;
     const auto add = [&](std::int64_t id, PictureView* view) {
         const Frame* frame = m_document.frame(id);
@@ -203,16 +205,16 @@ void Wall::requestRender()
             return;
         if (auto proxy = m_proxies.proxy(id, frame->path)) {
             view->setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()));
-            request.pictures.push_back({id, proxy, view->pictureSpace(), Document::pictureName(id)});
+            request.pictures.push_back({id, proxy, view->pictureSpace(), LooksInHand::pictureName(id)});
         }
     };
-    request.entering = static_cast<std::size_t>(m_document.selectedStep());
+    request.entering = static_cast<std::size_t>(m_document.looks().selectedStep());
     if (m_hold == Hold::Nothing)
         request.overlay = m_overlay;
-    request.keys = m_document.keyColours();
-    request.framing = m_document.framing(m_document.frameInHand());
-    add(m_document.frameInHand(), m_inHand);
-    if (const Frame* frame = m_document.frame(m_document.frameInHand());
+    request.keys = m_document.job().keys;
+    request.framing = m_document.job().frame(m_document.selection().frameInHand()).framing;
+    add(m_document.selection().frameInHand(), m_inHand);
+    if (const Frame* frame = m_document.frame(m_document.selection().frameInHand());
         m_actual && frame && !request.pictures.empty()) {
         RenderRequest::Picture& picture = request.pictures.front();
         picture.whole = m_proxies.wholePicture(frame->id, frame->path);
@@ -230,7 +232,7 @@ void Wall::requestRender()
     }
     request.measure = !request.pictures.empty();
     for (std::size_t i = 0; i < m_companions.size() && !m_quiet; ++i)
-        add(m_document.companions()[i], m_companions[i]);
+        add(m_document.selection().companions()[i], m_companions[i]);
     if (!request.pictures.empty())
         m_requested = m_renders.submit(std::move(request));
 }
@@ -238,10 +240,10 @@ void Wall::requestRender()
 std::vector<PictureView*> Wall::viewsOf(std::int64_t frame) const
 {
     std::vector<PictureView*> views;
-    if (frame == m_document.frameInHand())
+    if (frame == m_document.selection().frameInHand())
         views.push_back(m_inHand);
-    for (std::size_t i = 0; i < m_companions.size() && i < m_document.companions().size(); ++i)
-        if (m_document.companions()[i] == frame)
+    for (std::size_t i = 0; i < m_companions.size() && i < m_document.selection().companions().size(); ++i)
+        if (m_document.selection().companions()[i] == frame)
             views.push_back(m_companions[i]);
     return views;
 }

@@ -27,6 +27,7 @@ public:
     double toScene(double picture) const;
     double toPicture(double scene) const;
     const std::array<double, kKnots>& logLight() const { return m_log; }
+    bool operator==(const Response&) const = default;
 
 private:
     bool m_identity = true;

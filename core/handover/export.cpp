@@ -233,7 +233,9 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
     const auto work = [&](std::size_t i) {
         static const PictureOwn nothing;
         const PictureOwn& mine = i < own.size() ? own[i] : nothing;
-        const auto ownPlan = mine.name.empty() ? plan : RenderPlan::compile(lookFor(look, mine.name));
+        const auto ownPlan = mine.name.empty() && !mine.look
+                                 ? plan
+                                 : RenderPlan::compile(lookFor(mine.look ? *mine.look : look, mine.name));
         const auto write = [&] { return deliver(*ownPlan, mine, sources[i], targets[i], recipe, written, cancel); };
         Status status = !mine.fault.empty() ? Status(fail(mine.fault, sources[i].string()))
                         : ownPlan           ? caught(sources[i].string(), write)

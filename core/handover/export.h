@@ -9,6 +9,7 @@
 #include "core/look/look.h"
 
 #include <functional>
+#include <memory>
 
 namespace amber {
 
@@ -40,6 +41,7 @@ struct PictureOwn {
     FrameBalance balance;    ///< landed before the look
     Response response;       ///< of the camera, for the balance
     std::string fault = {};  ///< why what belongs to it cannot be read: then it is not rendered, and fails with this
+    std::shared_ptr<const Look> look = nullptr;  ///< in the place of the look of the others
 };
 
 /// Called after each picture, in order of finishing, from one thread at a time: how many are done, of how many, and the

@@ -8,6 +8,15 @@
 
 namespace amber {
 
+std::filesystem::path mergeTarget(const std::filesystem::path& first, const std::filesystem::path& folder)
+{
+    const std::string stem = first.stem().string() + "-merged";
+    std::filesystem::path target = folder / (stem + ".tif");
+    for (int n = 2; std::filesystem::exists(target); ++n)
+        target = folder / (stem + "-" + std::to_string(n) + ".tif");
+    return target;
+}
+
 Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& files, Response response,
                                      const std::filesystem::path& target, const CancelToken& cancel)
 {

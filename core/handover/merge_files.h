@@ -16,6 +16,10 @@ struct MergedFile {
     Response response;
 };
 
+/// A name for the merged file that nothing has in `folder`: the first file's, with "-merged", and a number when it is
+/// taken.
+std::filesystem::path mergeTarget(const std::filesystem::path& first, const std::filesystem::path& folder);
+
 /// Reads the files, merges them and writes `target` as 16-bit TIFF in Rec.2020, with the metadata of the darkest frame:
 /// as it was exposed, so the file is. `response` identity: it is recovered from the bracket itself.
 Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& files, Response response,

@@ -57,26 +57,26 @@ TEST(JobStore, UndoAndRedoWalkTheRevisionsAndSurviveARestart)
     {
         auto job = JobStore::open(folder / "a.amberjob");
         id = *job->addLook(named("zero"));
-        EXPECT_FALSE(job->undoAction(id));
-        ASSERT_TRUE(job->commit(id, named("one"), "to one"));
-        ASSERT_TRUE(job->commit(id, named("two"), "to two"));
-        EXPECT_EQ(*job->undoAction(id), "to two");
-        ASSERT_TRUE(job->undo(id));
+        EXPECT_FALSE(job->undoAction());
+        ASSERT_TRUE(job->commitLook(id, named("one"), "to one"));
+        ASSERT_TRUE(job->commitLook(id, named("two"), "to two"));
+        EXPECT_EQ(*job->undoAction(), "to two");
+        ASSERT_TRUE(job->undo());
         EXPECT_EQ(job->currentLook(id)->name, "one");
     }
     auto job = JobStore::open(folder / "a.amberjob");
     EXPECT_EQ(job->currentLook(id)->name, "one");
-    EXPECT_EQ(*job->redoAction(id), "to two");
-    ASSERT_TRUE(job->redo(id));
+    EXPECT_EQ(*job->redoAction(), "to two");
+    ASSERT_TRUE(job->redo());
     EXPECT_EQ(job->currentLook(id)->name, "two");
-    EXPECT_FALSE(job->redoAction(id));
-    ASSERT_TRUE(job->undo(id));
-    ASSERT_TRUE(job->undo(id));
-    ASSERT_TRUE(job->undo(id));  // nothing left: stays
+    EXPECT_FALSE(job->redoAction());
+    ASSERT_TRUE(job->undo());
+    ASSERT_TRUE(job->undo());
+    ASSERT_TRUE(job->undo());  // nothing left: stays
     EXPECT_EQ(job->currentLook(id)->name, "zero");
     // Another way from here: the old one can no longer be redone, but it is not gone.
-    ASSERT_TRUE(job->commit(id, named("other"), "to other"));
-    EXPECT_FALSE(job->redoAction(id));
+    ASSERT_TRUE(job->commitLook(id, named("other"), "to other"));
+    EXPECT_FALSE(job->redoAction());
     EXPECT_EQ(job->lookAt(3)->name, "two");
 }
 
@@ -94,17 +94,17 @@ TEST(JobStore, AnyWalkOfCommitsAndUndosEqualsAModel)
             line.resize(at + 1);
             line.push_back(std::to_string(i));
             ++at;
-            ASSERT_TRUE(job->commit(id, named(std::to_string(i)), "step"));
+            ASSERT_TRUE(job->commitLook(id, named(std::to_string(i)), "step"));
         } else if (what == 2) {
             at -= at > 0;
-            ASSERT_TRUE(job->undo(id));
+            ASSERT_TRUE(job->undo());
         } else {
             at += at + 1 < line.size();
-            ASSERT_TRUE(job->redo(id));
+            ASSERT_TRUE(job->redo());
         }
         ASSERT_EQ(job->currentLook(id)->name, line[at]);
-        ASSERT_EQ(job->undoAction(id).has_value(), at > 0);
-        ASSERT_EQ(job->redoAction(id).has_value(), at + 1 < line.size());
+        ASSERT_EQ(job->undoAction().has_value(), at > 0);
+        ASSERT_EQ(job->redoAction().has_value(), at + 1 < line.size());
     }
 }
 
@@ -119,31 +119,27 @@ TEST(JobStore, TablesAreKeptOnceAndComeBackWhole)
     const auto before = fs::file_size(folder / "a.amberjob") + fs::file_size(folder / "a.amberjob-wal");
     for (int i = 0; i < 20; ++i) {
         look.steps[0].strength = i / 20.0;
-        ASSERT_TRUE(job->commit(id, look, "strength"));
+        ASSERT_TRUE(job->commitLook(id, look, "strength"));
     }
-    EXPECT_LT(fs::file_size(folder / "a.amberjob") + fs::file_size(folder / "a.amberjob-wal"), before + 400'000);
+    EXPECT_LT(fs::file_size(folder / "a.amberjob") + fs::file_size(folder / "a.amberjob-wal"), before + 800'000);
     const auto back = job->currentLook(id);
     ASSERT_TRUE(back);
     EXPECT_EQ(*std::get<LookupTable>(back->steps[0].parameters).table,
               *std::get<LookupTable>(look.steps[0].parameters).table);
 }
 
-TEST(JobStore, PinsAndChoicesAreRemembered)
+TEST(JobStore, PinsAreRemembered)
 {
     const TemporaryFolder folder;
     auto job = JobStore::open(folder / "a.amberjob");
     const std::int64_t id = *job->addLook(named("a"));
     ASSERT_TRUE(job->pin(id, "before lunch"));
-    ASSERT_TRUE(job->commit(id, named("b"), "b"));
+    ASSERT_TRUE(job->commitLook(id, named("b"), "b"));
     ASSERT_TRUE(job->pin(id, ""));
     const auto pins = job->pins(id);
     ASSERT_EQ(pins->size(), 2u);
     EXPECT_EQ(job->lookAt((*pins)[0].revision)->name, "a");
     EXPECT_EQ((*pins)[0].note, "before lunch");
-    ASSERT_TRUE(job->setChoice("frame", "3"));
-    ASSERT_TRUE(job->setChoice("frame", "4"));
-    EXPECT_EQ(job->choice("frame"), "4");
-    EXPECT_EQ(job->choice("never set"), "");
 }
 
 TEST(JobStore, AVariantIsPinnedBesideTheRevisions)
@@ -151,12 +147,12 @@ TEST(JobStore, AVariantIsPinnedBesideTheRevisions)
     const TemporaryFolder folder;
     auto job = JobStore::open(folder / "a.amberjob");
     const std::int64_t id = *job->addLook(named("zero"));
-    ASSERT_TRUE(job->commit(id, named("one"), "to one"));
-    ASSERT_TRUE(job->commit(id, named("two"), "to two"));
-    ASSERT_TRUE(job->undo(id));
+    ASSERT_TRUE(job->commitLook(id, named("one"), "to one"));
+    ASSERT_TRUE(job->commitLook(id, named("two"), "to two"));
+    ASSERT_TRUE(job->undo());
     ASSERT_TRUE(job->pinVariant(id, named("another"), "what if"));
     EXPECT_EQ(job->currentLook(id)->name, "one");
-    EXPECT_EQ(*job->redoAction(id), "to two") << "what was undone can still be redone";
+    EXPECT_EQ(*job->redoAction(), "to two") << "what was undone can still be redone";
     ASSERT_EQ(job->pins(id)->size(), 1u);
     EXPECT_EQ(job->lookAt((*job->pins(id))[0].revision)->name, "another");
     EXPECT_EQ((*job->pins(id))[0].note, "what if");
@@ -174,10 +170,10 @@ TEST(JobStore, ASecondOpenerWorksOnACopyUntilTheFirstHasGone)
         ASSERT_TRUE(second) << second.error().message();
         EXPECT_TRUE(second->isReadOnly());
         EXPECT_EQ(second->currentLook(id)->name, "zero");
-        ASSERT_TRUE(second->commit(id, named("theirs"), "to theirs"));
+        ASSERT_TRUE(second->commitLook(id, named("theirs"), "to theirs"));
         EXPECT_EQ(second->currentLook(id)->name, "theirs");
         EXPECT_EQ(first->currentLook(id)->name, "zero");
-        ASSERT_TRUE(first->commit(id, named("ours"), "to ours"));
+        ASSERT_TRUE(first->commitLook(id, named("ours"), "to ours"));
     }
     auto later = JobStore::open(folder / "a.amberjob");
     EXPECT_FALSE(later->isReadOnly());
@@ -233,7 +229,7 @@ TEST(JobStore, AKilledProcessLosesNothingThatReturned)
             auto job = JobStore::open(file);
             const std::int64_t id = *job->addLook(named("start"));
             for (int i = 0;; ++i)
-                if (job->commit(id, named(std::to_string(i)), "n"))
+                if (job->commitLook(id, named(std::to_string(i)), "n"))
                     (void)!::write(pipe[1], &i, sizeof i);
         }
         int last = -1, number = 0;
@@ -262,7 +258,9 @@ struct Shoot {
         auto job = JobStore::open(folder / "shoot.amberjob");
         EXPECT_TRUE(job && job->addFrames({folder / "a.jpg", folder / "second part/b.jpg"}));
         EXPECT_TRUE(job->setFrameContents({{1, "aa", 9}}));
-        EXPECT_TRUE(job->setChoice("folder", job->keptPlace(folder / "handed-over")));
+        Desk desk;
+        desk.delivery.folder = job->keptPlace(folder / "handed-over");
+        EXPECT_TRUE(job->setDesk(desk));
     }
 };
 
@@ -273,7 +271,7 @@ void expectBoth(const JobStore& job, const fs::path& folder)
     EXPECT_EQ((*frames)[0].path, folder / "a.jpg");
     EXPECT_EQ((*frames)[1].path, folder / "second part/b.jpg");
     EXPECT_FALSE((*frames)[0].isLost || (*frames)[1].isLost);
-    EXPECT_EQ(job.placeOf(job.choice("folder")), folder / "handed-over");
+    EXPECT_EQ(job.placeOf(job.desk().delivery.folder), folder / "handed-over");
 }
 
 TEST(MovedJob, AFolderThatIsMovedRenamedOrCopiedKeepsItsJobAndItsFrames)
@@ -398,7 +396,7 @@ TEST(MovedJob, OneOnAMediumThatTakesNothingIsOpenedAsItIsAndNotKept)
     EXPECT_EQ(job->notKept(), JobStore::NotKept::CannotBeWritten);
     EXPECT_EQ(job->currentLook(look)->name, "in the log");
     expectBoth(*job, folder / "one");
-    ASSERT_TRUE(job->commit(look, named("tried"), "tried"));
+    ASSERT_TRUE(job->commitLook(look, named("tried"), "tried"));
     EXPECT_EQ(job->currentLook(look)->name, "tried");
     job = fail("closed");
     EXPECT_EQ(test::readText(folder / "one/killed.amberjob"), before);
@@ -418,10 +416,10 @@ TEST(OldJob, OfFormat1IsBroughtUpToDateAndKeptBeside)
         EXPECT_EQ((*frames)[0].path, "/made-up/shoot/frame-0.png");
         EXPECT_EQ((*frames)[0].hash.size(), 32u);
         EXPECT_TRUE((*frames)[0].isLost);
-        EXPECT_EQ(job->looks()->size(), 2u);
+        EXPECT_EQ(job->looks().size(), 2u);
         EXPECT_EQ(job->currentLook(1)->name, "Made up");
-        EXPECT_EQ(*job->undoAction(1), "Look renamed");
-        EXPECT_FALSE(job->choice("balance/frame/2").empty());
+        EXPECT_EQ(*job->undoAction(), "Look renamed");
+        EXPECT_FALSE(job->job().frame(2).balance.light.isIdentity());
     }
     EXPECT_TRUE(fs::exists(folder / "job.amberjob-format1"));
     EXPECT_EQ(JobStore::jobsInFolder(folder.path()).size(), 1u) << "what is kept beside is not taken for a job";
@@ -438,7 +436,7 @@ TEST(DamagedJob, IsRefusedOrNamedAndNeverTakenForAnEmptyOne)
         Random random(62);
         Look tabled = named("with a table");
         tabled.steps.push_back({lookupTable(random.table(0, 5), "five.cube"), true, 1, {}, {}});
-        ASSERT_TRUE(job->commit(look, tabled, "Table added"));
+        ASSERT_TRUE(job->commitLook(look, tabled, "Table added"));
     }
     const auto change = [&](const char* sql) {
         sqlite3* file = nullptr;
@@ -456,7 +454,7 @@ TEST(DamagedJob, IsRefusedOrNamedAndNeverTakenForAnEmptyOne)
     }
     change("UPDATE revision SET json = '{' WHERE id = 1");
     EXPECT_EQ(*JobStore::open(folder / "a.amberjob")->lastGoodRevision(look), 0);
-    change("ALTER TABLE choice RENAME TO gone");
+    change("ALTER TABLE frame_balance RENAME TO gone");
     EXPECT_FALSE(JobStore::open(folder / "a.amberjob"))
         << "a job whose balances cannot be read is not opened without them";
 }

@@ -42,37 +42,4 @@ TimeForecast forecast(const TimePlan& plan, const std::vector<PlannedFrame>& fra
     return f;
 }
 
-std::string timePlanToText(const TimePlan& plan)
-{
-    return jsonText({{"minutes", plan.minutesPerFrame}, {"hours", plan.hoursPerDay}});
-}
-
-TimePlan timePlanFromText(const std::string& text)
-{
-    TimePlan plan;
-    const auto j = Json::parse(text, nullptr, false);
-    if (!j.is_object())
-        return plan;
-    if (const auto m = j.find("minutes"); m != j.end() && m->is_array() && m->size() == kStages)
-        for (std::size_t i = 0; i < kStages; ++i)
-            if ((*m)[i].is_number())
-                plan.minutesPerFrame[i] = std::clamp((*m)[i].get<double>(), 0.0, 600.0);
-    if (const auto h = j.find("hours"); h != j.end() && h->is_number())
-        plan.hoursPerDay = std::clamp(h->get<double>(), 0.1, 24.0);
-    return plan;
-}
-
-std::string stageTimesToText(const StageTimes& times) { return jsonText(times); }
-
-StageTimes stageTimesFromText(const std::string& text)
-{
-    StageTimes times{};
-    const auto j = Json::parse(text, nullptr, false);
-    if (j.is_array() && j.size() == kStages)
-        for (std::size_t i = 0; i < kStages; ++i)
-            if (j[i].is_number() && std::isfinite(j[i].get<double>()))
-                times[i] = std::max(0.0, j[i].get<double>());
-    return times;
-}
-
 }  // namespace amber

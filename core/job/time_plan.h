@@ -40,6 +40,7 @@ struct PlannedFrame {
 struct TimePlan {
     StageTimes minutesPerFrame{1, 2, 0.5};  ///< budget per frame and stage
     double hoursPerDay = 5;
+    bool operator==(const TimePlan&) const = default;
 };
 struct TimeForecast {
     double budgetHours = 0;  ///< for all frames, weighted
@@ -51,11 +52,5 @@ struct TimeForecast {
     StageTimes spentMinutes{};  ///< by stage
 };
 TimeForecast forecast(const TimePlan& plan, const std::vector<PlannedFrame>& frames);
-
-/// JSON text for keeping, and back; what cannot be read is as at first.
-std::string timePlanToText(const TimePlan& plan);
-TimePlan timePlanFromText(const std::string& text);
-std::string stageTimesToText(const StageTimes& times);
-StageTimes stageTimesFromText(const std::string& text);
 
 }  // namespace amber

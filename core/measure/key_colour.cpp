@@ -8,6 +8,7 @@
 #include "core/measure/tone.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <limits>
 
@@ -121,6 +122,10 @@ std::vector<KeyColour> automaticKeyColours(ImageView image, std::int64_t frame, 
     return found;
 }
 
+namespace {
+constexpr std::array<const char*, 4> kKindNames{"marked", "neutral", "deepest", "brightest"};
+}  // namespace
+
 std::string keyColoursToText(const std::vector<KeyColour>& keys)
 {
     Json list = Json::array();
@@ -132,6 +137,8 @@ std::string keyColoursToText(const std::vector<KeyColour>& keys)
                    {"tolerance", k.tolerance}};
         if (k.target)
             entry["target"] = {k.target->l, k.target->a, k.target->b};
+        if (k.kind != KeyColour::Kind::Marked)
+            entry["kind"] = kKindNames[static_cast<std::size_t>(k.kind)];
         list.push_back(entry);
     }
     return jsonText(list);
@@ -159,6 +166,11 @@ Result<std::vector<KeyColour>> keyColoursFromText(const std::string& text)
                 const auto t = entry.at("target").get<std::vector<double>>();
                 k.target = Lab{t.at(0), t.at(1), t.at(2)};
             }
+            const std::string kind = entry.value("kind", kKindNames[0]);
+            const auto known = std::find(kKindNames.begin(), kKindNames.end(), kind);
+            if (known == kKindNames.end())
+                return fail("the key colours cannot be read", {}, "a kind of key colour", kind);
+            k.kind = static_cast<KeyColour::Kind>(known - kKindNames.begin());
             keys.push_back(std::move(k));
         } catch (const std::exception& error) {
             return fail("the key colours cannot be read: " + std::string(error.what()), {}, {},

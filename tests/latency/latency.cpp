@@ -78,9 +78,9 @@ int drags()
         writeLarge(folder / ("large-" + std::to_string(i) + ".jpg"), i);
     OpenWindow app(folder.path());
     for (const Frame& frame : app.document().frames())
-        if (frame.id != app.document().frameInHand() && app.document().companions().size() < 5 &&
-            std::count(app.document().companions().begin(), app.document().companions().end(), frame.id) == 0)
-            app.document().toggleCompanion(frame.id);
+        if (frame.id != app.document().selection().frameInHand() && app.document().selection().companions().size() < 5 &&
+            std::count(app.document().selection().companions().begin(), app.document().selection().companions().end(), frame.id) == 0)
+            app.document().selection().toggleCompanion(frame.id);
     if (!app.thumbnailsRead() || !app.goToLook() || !waitUntil([&] {
             return app.wall().companionViews().size() == 5 &&
                    std::all_of(app.wall().companionViews().begin(), app.wall().companionViews().end(),
@@ -123,7 +123,7 @@ int drags()
             app.type(app.find("wash.amount"), QLocale().toString(0.4, 'f', 2));
         auto& plot = app.find<AxisPlot>(name);
         timeDrag(app, plot, plot.handlePlace(plot.handleCount() > 1 ? 1 : 0).toPoint(), title);
-        app.document().removeStep(app.document().selectedStep());
+        app.document().looks().removeStep(app.document().looks().selectedStep());
         (void)app.settled();
     }
     return 0;

@@ -72,7 +72,7 @@ protected:
         app.reset();
         app = std::make_unique<OpenWindow>(folder.path());
         ASSERT_TRUE(app->thumbnailsRead());
-        ASSERT_TRUE(waitUntil([&] { return !app->document().groups().empty(); }));
+        ASSERT_TRUE(waitUntil([&] { return !app->document().job().lights.empty(); }));
     }
     std::int64_t id(const char* stem)
     {
@@ -97,10 +97,10 @@ protected:
 TEST_F(BalanceWindow, SolvesShowsTakesUndoesAndKeepsIt)
 {
     app->key(Qt::Key_2, Qt::ControlModifier);
-    auto groups = app->document().groups();
+    auto groups = app->document().job().lights;
     ASSERT_EQ(groups.size(), 1u);
     groups[0].lead = id("a");
-    app->document().setGroups(groups);
+    app->document().setLights(groups, "Lead");
     ASSERT_TRUE(solve());
     EXPECT_TRUE(of("b").light.isIdentity()) << "nothing is applied before it is taken";
     auto& table = app->window().balance().table();
@@ -129,7 +129,7 @@ TEST_F(BalanceWindow, SolvesShowsTakesUndoesAndKeepsIt)
 
     // By hand: exposure typed, and so locked; a low key that solving keeps.
     table.setCurrentIndex(model.index(model.rowOf(id("d")), 0));
-    ASSERT_TRUE(waitUntil([&] { return app->document().frameInHand() == id("d"); }));
+    ASSERT_TRUE(waitUntil([&] { return app->document().selection().frameInHand() == id("d"); }));
     app->type(app->find("balanceStops"), QLocale().toString(0.9, 'f', 2));
     ASSERT_TRUE(waitUntil([&] { return of("d").light.exposureStops == 0.9; }));
     EXPECT_TRUE(of("d").exposureLocked);
@@ -147,7 +147,7 @@ TEST_F(BalanceWindow, SolvesShowsTakesUndoesAndKeepsIt)
     const FrameBalance kept = of("b");
     open();
     EXPECT_EQ(of("b"), kept);
-    EXPECT_FALSE(app->document().balances().undoAction().isEmpty()) << "gestures survive a restart";
+    EXPECT_FALSE(app->document().undoAction().isEmpty()) << "gestures survive a restart";
     app->window().go(MainWindow::Place::Balance);
     app->key(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(of("b").geometry.straightenDegrees, 0);
@@ -158,7 +158,7 @@ TEST_F(BalanceWindow, LooksAndFilesStandOnTheBalance)
     FrameBalance lighter;
     lighter.light.exposureStops = 1;
     app->document().balances().set({{id("a"), lighter}}, "lighter");
-    app->document().setFrameInHand(id("a"));
+    app->document().selection().setFrameInHand(id("a"));
     ASSERT_TRUE(app->goToLook());
     const auto grey = [&] { return qGray(app->picture().image().pixel(10, 10)); };
     const int light = grey();
@@ -184,10 +184,10 @@ TEST_F(BalanceWindow, LooksAndFilesStandOnTheBalance)
 
 TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
 {
-    auto groups = app->document().groups();
+    auto groups = app->document().job().lights;
     groups[0].lead = id("a");
-    app->document().setGroups(groups);
-    app->document().setFrameInHand(id("a"));
+    app->document().setLights(groups, "Lead");
+    app->document().selection().setFrameInHand(id("a"));
     std::vector<KeyColour> keys;
     for (const auto& [name, x, y] :
          {std::tuple("green", 110, 100), std::tuple("clay", 250, 180), std::tuple("blue", 400, 240)}) {
@@ -195,7 +195,7 @@ TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
         key.name = name, key.frame = id("a"), key.place = pointPlace(x / 480.0, y / 320.0, 480, 320);
         keys.push_back(key);
     }
-    app->document().setKeyColours(keys);
+    app->document().setKeyColours(keys, "Keys");
     app->key(Qt::Key_5, Qt::ControlModifier);
     auto& proof = app->window().proof();
     const auto measure = [&] {
@@ -258,8 +258,7 @@ TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
     QTest::mouseClick(&here, Qt::LeftButton, {},
                       (area.topLeft() + QPointF(0.3 * area.width(), 0.9 * area.height())).toPoint());
     const auto frame = proof.model().readings()[2].frame;
-    ASSERT_TRUE(app->document().balances().keyPlace("green", frame));
-    EXPECT_TRUE(app->document().balances().keyPlace("green", frame)->isConfirmed);
+    EXPECT_TRUE(app->document().job().confirmedPlace(frame, "green"));
     EXPECT_GT(proof.model().table().rows[2][0].after, 3) << "that is the ground, not the green thing";
     const QString csv = QString::fromStdString((folder / "table.csv").string());
     ASSERT_TRUE(proof.saveTable(csv));
@@ -299,7 +298,7 @@ TEST_F(BalanceWindow, PicturesComeInAreKnownAgainAndArriveWhileWorking)
     }
     ASSERT_TRUE(waitUntil([&] { return app->document().frames().size() >= 7; }));
     ASSERT_TRUE(waitUntil([&] { return app->window().shoot().model().readCount() == 6; }));
-    ASSERT_TRUE(waitUntil([&] { return app->document().groupOf(id("f")) >= 0; }))
+    ASSERT_TRUE(waitUntil([&] { return app->document().job().lightOf(id("f")) >= 0; }))
         << "what came later belongs to a light too";
     app.reset();
     app = std::make_unique<OpenWindow>(folder.path());
@@ -326,8 +325,8 @@ TEST(BalanceWindowOnTheDemo, ABracketIsMergedIntoANewFrameThatStandsAmongItsPare
     const Frame merged = app.document().frames().back();
     EXPECT_EQ(merged.path.filename(), "north-window-08-merged.tif");
     EXPECT_EQ(shoot.intake().parentsOf(merged.id), parents);
-    EXPECT_EQ(app.document().frameInHand(), merged.id);
-    EXPECT_GE(app.document().groupOf(merged.id), 0);
+    EXPECT_EQ(app.document().selection().frameInHand(), merged.id);
+    EXPECT_GE(app.document().job().lightOf(merged.id), 0);
     const FrameBalance balance = app.document().balances().of(merged.id);
     EXPECT_NEAR(balance.light.exposureStops, 1.5, 0.01);
     // Shown as light as the best exposed of the three, and with its highlights.
@@ -345,9 +344,9 @@ TEST(BalanceWindowOnTheDemo, ABracketIsMergedIntoANewFrameThatStandsAmongItsPare
     OpenWindow::whenOpen(
         [](QWidget* dialog) { QTest::mouseClick(dialog->findChild<QPushButton*>("bracketUse2"), Qt::LeftButton); });
     QTest::keyClick(&shoot.sheet(), Qt::Key_B);
-    EXPECT_EQ(app.document().frameInHand(), parents[1]);
-    EXPECT_EQ(app.document().choice("unused/" + std::to_string(parents[0])), "1");
-    EXPECT_TRUE(app.document().choice("unused/" + std::to_string(parents[1])).empty());
+    EXPECT_EQ(app.document().selection().frameInHand(), parents[1]);
+    EXPECT_TRUE(app.document().job().frame(parents[0]).isUnused);
+    EXPECT_FALSE(app.document().job().frame(parents[1]).isUnused);
 }
 
 }  // namespace

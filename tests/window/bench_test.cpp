@@ -37,7 +37,7 @@ TEST_F(ABench, RandomDragsAndKeysNeverMakeAnInvalidLookAndAllCanBeUndone)
                                  Qt::Key_PageDown, Qt::Key_Insert, Qt::Key_Delete, Qt::Key_Home};
     for (int i = 0; i < 240; ++i) {
         const int which = random.whole(0, 3);
-        m_app.document().selectStep(steps[which]);
+        m_app.document().looks().selectStep(steps[which]);
         auto& plot = m_app.find<AxisPlot>(plots[which]);
         const auto anywhere = [&] {
             return QPoint(random.whole(-30, plot.width() + 30), random.whole(-30, plot.height() + 30));

@@ -37,156 +37,156 @@ protected:
 TEST_F(ADocument, SpreadsCompanionsOverTheShootOnTheFirstVisit)
 {
     EXPECT_EQ(m_document.frames().size(), 7u);
-    EXPECT_EQ(m_document.frameInHand(), m_document.frames()[0].id);
-    EXPECT_EQ(m_document.companions().size(), 4u);
-    EXPECT_EQ(std::set<std::int64_t>(m_document.companions().begin(), m_document.companions().end()).size(), 4u);
-    EXPECT_EQ(std::count(m_document.companions().begin(), m_document.companions().end(), m_document.frameInHand()), 0);
+    EXPECT_EQ(m_document.selection().frameInHand(), m_document.frames()[0].id);
+    EXPECT_EQ(m_document.selection().companions().size(), 4u);
+    EXPECT_EQ(std::set<std::int64_t>(m_document.selection().companions().begin(), m_document.selection().companions().end()).size(), 4u);
+    EXPECT_EQ(std::count(m_document.selection().companions().begin(), m_document.selection().companions().end(), m_document.selection().frameInHand()), 0);
 }
 
 TEST_F(ADocument, TakesFiveCompanionsAndNoMore)
 {
-    while (!m_document.companions().empty())
-        EXPECT_TRUE(m_document.toggleCompanion(m_document.companions().front()));
+    while (!m_document.selection().companions().empty())
+        EXPECT_TRUE(m_document.selection().toggleCompanion(m_document.selection().companions().front()));
     for (int i = 0; i < 5; ++i)
-        EXPECT_TRUE(m_document.toggleCompanion(m_document.frames()[static_cast<std::size_t>(i)].id));
-    EXPECT_FALSE(m_document.toggleCompanion(m_document.frames()[6].id));
-    EXPECT_EQ(m_document.companions().size(), 5u);
+        EXPECT_TRUE(m_document.selection().toggleCompanion(m_document.frames()[static_cast<std::size_t>(i)].id));
+    EXPECT_FALSE(m_document.selection().toggleCompanion(m_document.frames()[6].id));
+    EXPECT_EQ(m_document.selection().companions().size(), 5u);
     // None at all is remembered as a choice and not taken for a first visit.
     for (int i = 0; i < 5; ++i)
-        m_document.toggleCompanion(m_document.frames()[static_cast<std::size_t>(i)].id);
+        m_document.selection().toggleCompanion(m_document.frames()[static_cast<std::size_t>(i)].id);
     Document again;
     ASSERT_TRUE(again.open({path(m_folder.path())}));
-    EXPECT_TRUE(again.companions().empty());
+    EXPECT_TRUE(again.selection().companions().empty());
 }
 
 TEST_F(ADocument, RemembersChoicesAcrossARestart)
 {
-    m_document.setFrameInHand(m_document.frames()[4].id);
-    m_document.newLook();
-    m_document.renameLook("  Second look ");
-    m_document.addStep(ToneCurve{});
-    m_document.addStep(SplitToning{});
-    m_document.selectStep(0);
-    m_document.setChoice("anything", "kept");
+    m_document.selection().setFrameInHand(m_document.frames()[4].id);
+    m_document.looks().newLook();
+    m_document.looks().rename("  Second look ");
+    m_document.looks().addStep(ToneCurve{});
+    m_document.looks().addStep(SplitToning{});
+    m_document.looks().selectStep(0);
+    m_document.changeDesk([](Desk& desk) { desk.plan.hoursPerDay = 7; });
     Document again;
     ASSERT_TRUE(again.open({path(m_folder.path())}));
-    EXPECT_EQ(again.frameInHand(), m_document.frames()[4].id);
-    EXPECT_EQ(again.look().name, "Second look");
-    EXPECT_EQ(again.lookId(), m_document.lookId());
-    EXPECT_EQ(again.selectedStep(), 0);
-    EXPECT_EQ(again.choice("anything"), "kept");
-    EXPECT_EQ(again.looks().size(), 2u);
+    EXPECT_EQ(again.selection().frameInHand(), m_document.frames()[4].id);
+    EXPECT_EQ(again.looks().look().name, "Second look");
+    EXPECT_EQ(again.looks().lookId(), m_document.looks().lookId());
+    EXPECT_EQ(again.looks().selectedStep(), 0);
+    EXPECT_EQ(again.desk().plan.hoursPerDay, 7);
+    EXPECT_EQ(again.looks().entries().size(), 2u);
 }
 
 TEST_F(ADocument, AGestureIsOneEntryHoweverManyMovesItHas)
 {
-    m_document.addStep(ToneCurve{});
+    m_document.looks().addStep(ToneCurve{});
     int changes = 0;
-    QObject::connect(&m_document, &Document::lookChanged, [&] { ++changes; });
+    QObject::connect(&m_document.looks(), &LooksInHand::lookChanged, [&] { ++changes; });
     for (int i = 0; i < 50; ++i)
-        m_document.changeStep(0, lifted(0.5 + i * 0.004));
-    m_document.commit("Drag");
-    m_document.changeStep(0, lifted(0.5 + 49 * 0.004));  // where it is already: no change
+        m_document.looks().changeStep(0, lifted(0.5 + i * 0.004));
+    m_document.looks().commit("Drag");
+    m_document.looks().changeStep(0, lifted(0.5 + 49 * 0.004));  // where it is already: no change
     EXPECT_EQ(changes, 50);
     EXPECT_EQ(m_document.undoAction(), "Drag");
     m_document.undo();
     EXPECT_EQ(m_document.undoAction(), "Tone curve added");
     m_document.redo();
-    EXPECT_EQ(std::get<ToneCurve>(m_document.look().steps[0].parameters).all[1].y, 0.5 + 49 * 0.004);
+    EXPECT_EQ(std::get<ToneCurve>(m_document.looks().look().steps[0].parameters).all[1].y, 0.5 + 49 * 0.004);
 }
 
 TEST_F(ADocument, NudgesBelongTogetherUntilTheHandRests)
 {
-    m_document.addStep(ToneCurve{});
-    m_document.changeStep(0, lifted(0.52));
-    m_document.commitSoon("Nudge");
-    m_document.changeStep(0, lifted(0.54));
-    m_document.commitSoon("Nudge");
+    m_document.looks().addStep(ToneCurve{});
+    m_document.looks().changeStep(0, lifted(0.52));
+    m_document.looks().commitSoon("Nudge");
+    m_document.looks().changeStep(0, lifted(0.54));
+    m_document.looks().commitSoon("Nudge");
     EXPECT_EQ(m_document.undoAction(), "Tone curve added");
     ASSERT_TRUE(waitUntil([&] { return m_document.undoAction() == "Nudge"; }));
     // Undo while a nudge still waits takes back the nudge, and only it.
-    m_document.changeStep(0, lifted(0.60));
-    m_document.commitSoon("Another");
+    m_document.looks().changeStep(0, lifted(0.60));
+    m_document.looks().commitSoon("Another");
     m_document.undo();
-    EXPECT_EQ(std::get<ToneCurve>(m_document.look().steps[0].parameters).all[1].y, 0.54);
+    EXPECT_EQ(std::get<ToneCurve>(m_document.looks().look().steps[0].parameters).all[1].y, 0.54);
     EXPECT_EQ(m_document.redoAction(), "Another");
 }
 
 TEST_F(ADocument, CommittingNothingIsNoEntry)
 {
-    m_document.addStep(ToneCurve{});
-    m_document.commit("Nothing");
-    m_document.changeStep(0, lifted(0.6));
-    m_document.changeStep(0, ToneCurve{});
-    m_document.commit("There and back");
+    m_document.looks().addStep(ToneCurve{});
+    m_document.looks().commit("Nothing");
+    m_document.looks().changeStep(0, lifted(0.6));
+    m_document.looks().changeStep(0, ToneCurve{});
+    m_document.looks().commit("There and back");
     EXPECT_EQ(m_document.undoAction(), "Tone curve added");
 }
 
 TEST_F(ADocument, ParametersOutsideTheirLimitsNeverReachTheLook)
 {
-    m_document.addStep(ToneCurve{});
-    const Look before = m_document.look();
+    m_document.looks().addStep(ToneCurve{});
+    const Look before = m_document.looks().look();
     ToneCurve falling;
     falling.all = {{0, 0.5}, {1, 0.2}};
-    m_document.changeStep(0, falling);
-    EXPECT_EQ(m_document.look(), before);
+    m_document.looks().changeStep(0, falling);
+    EXPECT_EQ(m_document.looks().look(), before);
     SplitToning wild;
     wild.balance = 7;
-    m_document.changeStep(0, wild);
-    EXPECT_EQ(m_document.look(), before);
+    m_document.looks().changeStep(0, wild);
+    EXPECT_EQ(m_document.looks().look(), before);
 }
 
 TEST_F(ADocument, StepsAreAddedAfterTheChosenOneUpToTheLimit)
 {
-    m_document.addStep(ToneCurve{});
-    m_document.addStep(HueShifts{});
-    m_document.selectStep(0);
-    m_document.addStep(SplitToning{});
-    EXPECT_EQ(typeOf(m_document.look().steps[1]), "split-toning");
-    EXPECT_EQ(m_document.selectedStep(), 1);
+    m_document.looks().addStep(ToneCurve{});
+    m_document.looks().addStep(HueShifts{});
+    m_document.looks().selectStep(0);
+    m_document.looks().addStep(SplitToning{});
+    EXPECT_EQ(typeOf(m_document.looks().look().steps[1]), "split-toning");
+    EXPECT_EQ(m_document.looks().selectedStep(), 1);
     for (std::size_t i = 0; i < kStepLimit + 5; ++i)
-        m_document.addStep(SplitToning{});
-    EXPECT_EQ(m_document.look().steps.size(), kStepLimit);
-    m_document.removeStep(200);
-    m_document.moveStep(0, 200);
-    EXPECT_EQ(m_document.look().steps.size(), kStepLimit);
-    while (!m_document.look().steps.empty())
-        m_document.removeStep(0);
-    EXPECT_EQ(m_document.step(), nullptr);
+        m_document.looks().addStep(SplitToning{});
+    EXPECT_EQ(m_document.looks().look().steps.size(), kStepLimit);
+    m_document.looks().removeStep(200);
+    m_document.looks().moveStep(0, 200);
+    EXPECT_EQ(m_document.looks().look().steps.size(), kStepLimit);
+    while (!m_document.looks().look().steps.empty())
+        m_document.looks().removeStep(0);
+    EXPECT_EQ(m_document.looks().step(), nullptr);
 }
 
 TEST_F(ADocument, AnyWalkOfGesturesCanBeUndoneToTheStart)
 {
     Random random(91);
-    const Look start = m_document.look();
+    const Look start = m_document.looks().look();
     for (int i = 0; i < 60; ++i) {
-        const int steps = static_cast<int>(m_document.look().steps.size());
+        const int steps = static_cast<int>(m_document.looks().look().steps.size());
         switch (random.whole(0, 4)) {
         case 0:
-            m_document.addStep(random.parameters(random.whole(0, Random::kKinds - 1)));
+            m_document.looks().addStep(random.parameters(random.whole(0, Random::kKinds - 1)));
             break;
         case 1:
-            m_document.removeStep(random.whole(0, 5));
+            m_document.looks().removeStep(random.whole(0, 5));
             break;
         case 2:
-            m_document.moveStep(random.whole(0, 5), random.whole(0, 5));
+            m_document.looks().moveStep(random.whole(0, 5), random.whole(0, 5));
             break;
         default:
             if (steps > 0) {
-                m_document.changeStep(random.whole(0, steps - 1),
+                m_document.looks().changeStep(random.whole(0, steps - 1),
                                       random.parameters(random.whole(0, Random::kKinds - 1)));
-                m_document.commit("Changed");
+                m_document.looks().commit("Changed");
             }
         }
     }
-    const Look end = m_document.look();
+    const Look end = m_document.looks().look();
     int undone = 0;
     while (!m_document.undoAction().isEmpty() && undone < 1000)
         m_document.undo(), ++undone;
-    EXPECT_EQ(lookToText(m_document.look(), true), lookToText(start, true));
+    EXPECT_EQ(lookToText(m_document.looks().look(), true), lookToText(start, true));
     for (int i = 0; i < undone; ++i)
         m_document.redo();
-    EXPECT_EQ(lookToText(m_document.look(), true), lookToText(end, true));
+    EXPECT_EQ(lookToText(m_document.looks().look(), true), lookToText(end, true));
     EXPECT_TRUE(m_failures.isEmpty()) << m_failures.join("; ").toStdString();
 }
 
@@ -202,27 +202,27 @@ TEST_F(ADocument, HashesAndFaultsOfFramesAreWritten)
 
 TEST_F(ADocument, AFullDiskIsSaidAndTheChangeIsSavedWithTheNext)
 {
-    m_document.addStep(ToneCurve{});
+    m_document.looks().addStep(ToneCurve{});
     // A limit on the size of files stands in for the full disk: no file can grow.
     const auto handler = std::signal(SIGXFSZ, SIG_IGN);
     rlimit all{};
     ASSERT_EQ(::getrlimit(RLIMIT_FSIZE, &all), 0);
     const rlimit full{4096, all.rlim_max};
     ASSERT_EQ(::setrlimit(RLIMIT_FSIZE, &full), 0);
-    m_document.changeStep(0, lifted(0.61));
-    m_document.commit("While full");
+    m_document.looks().changeStep(0, lifted(0.61));
+    m_document.looks().commit("While full");
     ASSERT_EQ(::setrlimit(RLIMIT_FSIZE, &all), 0);
     std::signal(SIGXFSZ, handler);
     ASSERT_EQ(m_failures.size(), 1);
     EXPECT_TRUE(m_failures[0].startsWith("Not saved: ") && m_failures[0].contains(".amberjob"))
         << m_failures[0].toStdString();
-    EXPECT_EQ(std::get<ToneCurve>(m_document.look().steps[0].parameters).all[1].y, 0.61);
-    m_document.addStep(HueShifts{});
+    EXPECT_EQ(std::get<ToneCurve>(m_document.looks().look().steps[0].parameters).all[1].y, 0.61);
+    m_document.looks().addStep(HueShifts{});
     EXPECT_EQ(m_failures.size(), 1);
     Document again;
     ASSERT_TRUE(again.open({path(m_folder.path())}));
-    ASSERT_EQ(again.look().steps.size(), 2u);
-    EXPECT_EQ(std::get<ToneCurve>(again.look().steps[0].parameters).all[1].y, 0.61);
+    ASSERT_EQ(again.looks().look().steps.size(), 2u);
+    EXPECT_EQ(std::get<ToneCurve>(again.looks().look().steps[0].parameters).all[1].y, 0.61);
 }
 
 TEST_F(ADocument, NewPicturesInTheFolderJoinTheJobAndVanishedOnesStay)
@@ -244,11 +244,11 @@ TEST(Document, OpensTheJobFileItself)
     {
         Document document;
         ASSERT_TRUE(document.open({path(folder.path())}));
-        document.renameLook("By name");
+        document.looks().rename("By name");
     }
     Document document;
     ASSERT_TRUE(document.open({path(JobStore::fileForFolder(folder.path()))}));
-    EXPECT_EQ(document.look().name, "By name");
+    EXPECT_EQ(document.looks().look().name, "By name");
     EXPECT_EQ(document.frames().size(), 2u);
     EXPECT_EQ(document.folder(), path(folder.path()));
 }

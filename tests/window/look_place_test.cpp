@@ -116,8 +116,8 @@ TEST_F(LookPlaceWindow, AWholeLookFromTheIntentCardOnUndoneReopenedRedone)
 TEST_F(LookPlaceWindow, TheStepLineSaysWhatEveryStepDidAndShowsItAtItsPlace)
 {
     markAt(0.2, 0.8, "celadon");
-    ASSERT_EQ(m_app->document().keyColours().size(), 1u);
-    EXPECT_EQ(m_app->document().keyColours()[0].name, "celadon");
+    ASSERT_EQ(m_app->document().job().keys.size(), 1u);
+    EXPECT_EQ(m_app->document().job().keys[0].name, "celadon");
     ASSERT_TRUE(m_app->addStep("Ends"));
     m_app->type(m_app->find("ends.floor"), QLocale().toString(0.2, 'f', 2));
     ASSERT_TRUE(m_app->addStep("Chroma"));
@@ -145,14 +145,14 @@ TEST_F(LookPlaceWindow, TheStepLineSaysWhatEveryStepDidAndShowsItAtItsPlace)
     EXPECT_LT(list.differenceAt(0), 0.01);
     m_app.reset();
     open();
-    ASSERT_EQ(m_app->document().keyColours().size(), 1u) << "kept with the job";
-    EXPECT_TRUE(m_app->document().keyColours()[0].target.has_value());
+    ASSERT_EQ(m_app->document().job().keys.size(), 1u) << "kept with the job";
+    EXPECT_TRUE(m_app->document().job().keys[0].target.has_value());
     KeyList& again = place().instruments().keys();
     again.setFocus();
     ASSERT_TRUE(traced());
     QTest::keyClick(&again, Qt::Key_Down);
     QTest::keyClick(&again, Qt::Key_Delete);
-    EXPECT_TRUE(m_app->document().keyColours().empty());
+    EXPECT_TRUE(m_app->document().job().keys.empty());
 }
 
 TEST_F(LookPlaceWindow, RegionsAreReadLeftOutAndCropped)
@@ -172,8 +172,8 @@ TEST_F(LookPlaceWindow, RegionsAreReadLeftOutAndCropped)
     const double without = mean();
     EXPECT_LT(without, whole - 0.01) << "the bright end of the ramp no longer counts";
     ASSERT_TRUE(draw("Planned crop", 0.5, 0.98));
-    EXPECT_EQ(m_app->document().framing(m_app->document().frameInHand()).leftOut.size(), 1u);
-    m_app->document().setFraming(m_app->document().frameInHand(), {});
+    EXPECT_EQ(m_app->document().job().frame(m_app->document().selection().frameInHand()).framing.leftOut.size(), 1u);
+    m_app->document().setFraming(m_app->document().selection().frameInHand(), {});
     ASSERT_TRUE(traced());
     EXPECT_NEAR(mean(), whole, 1e-9);
 }
@@ -244,7 +244,7 @@ TEST_F(LookPlaceWindow, SweepsGoFinerAreBookmarkedAndTablesAreEquallyStrong)
     sheet.setCurrentRow(4);
     QTest::keyClick(&sheet, Qt::Key_B);
     EXPECT_TRUE(sheet.isMarked(4));
-    EXPECT_EQ(m_app->document().pins().size(), 1u);
+    EXPECT_EQ(m_app->document().looks().pins().size(), 1u);
     click("sweepFiner");
     ASSERT_TRUE(waitUntil([&] { return sheet.isDone(); }));
     EXPECT_EQ(m_app->find<QDoubleSpinBox>("sweepLow").value(), 90);
@@ -271,7 +271,7 @@ TEST_F(LookPlaceWindow, TheTrayShowsVersionsOnFramesTheirMapsAndWhatChanged)
 {
     ASSERT_TRUE(m_app->addStep("Contrast"));
     theme::setSurround(20);
-    m_app->document().pin("soft", theme::surround());
+    m_app->document().looks().pin("soft", theme::surround());
     m_app->type(m_app->find("contrast.slope"), QLocale().toString(1.6, 'f', 2));
     m_app->key(Qt::Key_F8);
     TileSheet& sheet = place().tray().sheet();
@@ -282,7 +282,7 @@ TEST_F(LookPlaceWindow, TheTrayShowsVersionsOnFramesTheirMapsAndWhatChanged)
     sheet.setCurrentRow(1);
     EXPECT_TRUE(m_app->find<QLabel>("trayChanges").text().contains("Contrast: slope"))
         << m_app->find<QLabel>("trayChanges").text().toStdString();
-    const auto& companions = m_app->document().companions();
+    const auto& companions = m_app->document().selection().companions();
     ASSERT_TRUE(waitUntil([&] {
         place().tray().findChild<QComboBox*>("trayFrames")->setCurrentIndex(1);
         place().tray().refresh();
@@ -304,7 +304,7 @@ TEST_F(LookPlaceWindow, TheTrayShowsVersionsOnFramesTheirMapsAndWhatChanged)
 TEST_F(LookPlaceWindow, TwoVersionsAtEqualBrightnessAndAFlickerThatIsNeverFast)
 {
     ASSERT_TRUE(m_app->addStep("Ends"));
-    m_app->document().pin("before", 50);
+    m_app->document().looks().pin("before", 50);
     m_app->type(m_app->find("ends.floor"), QLocale().toString(0.3, 'f', 2));
     m_app->key(Qt::Key_F7);
     ASSERT_TRUE(place().isComparing());
@@ -324,14 +324,14 @@ TEST_F(LookPlaceWindow, TwoVersionsAtEqualBrightnessAndAFlickerThatIsNeverFast)
 
 TEST_F(LookPlaceWindow, TheLibraryFindsDuplicatesAndWarnsOfWhatIsBoundToASubject)
 {
-    m_app->document().renameLook("Evening clay");
+    m_app->document().looks().rename("Evening clay");
     ASSERT_TRUE(m_app->addStep("Hue shifts"));
     Look look = m_app->look();
     auto& shifts = std::get<HueShifts>(look.steps[0].parameters);
     shifts.families[2].name = "Ada's coat";
     shifts.families[2].move.chroma = 0.5;
-    m_app->document().takeLook(look, "coat");
-    m_app->document().newLook();
+    m_app->document().looks().takeLook(look, "coat");
+    m_app->document().looks().newLook();
     m_app->key(Qt::Key_F9);
     TileSheet& sheet = place().library().sheet();
     ASSERT_TRUE(waitUntil([&] { return sheet.isDone() && sheet.count() == 2; }));
@@ -355,7 +355,7 @@ TEST_F(LookPlaceWindow, StepsThatUndoOneAnotherAreNamedAndJoined)
     look.steps[0].parameters = up;
     look.steps.push_back(look.steps[0]);
     look.steps[1].parameters = down;
-    m_app->document().takeLook(look, "two contrasts");
+    m_app->document().looks().takeLook(look, "two contrasts");
     ASSERT_TRUE(traced());
     m_app->key(Qt::Key_F, Qt::ControlModifier);
     auto& panel = m_app->find<FindingsPanel>("findingsPanel");
@@ -395,20 +395,20 @@ TEST_F(LookPlaceWindow, QuietActualSizeTrialFramesAndTheSecondLook)
     EXPECT_FALSE(m_app->wall().isActualSize());
     OpenWindow::whenOpen([](QWidget* menu) { choose(menu, "Trial frames"); });
     click("viewMenuButton");
-    EXPECT_EQ(m_app->document().companions().size(), 5u);
+    EXPECT_EQ(m_app->document().selection().companions().size(), 5u);
     EXPECT_TRUE(m_app->message().contains("darkest"));
-    const std::int64_t left = m_app->document().frameInHand();
-    m_app->document().putAside();
+    const std::int64_t left = m_app->document().selection().frameInHand();
+    m_app->document().selection().putAside();
     m_app->key(Qt::Key_Right, Qt::AltModifier);
     ASSERT_TRUE(m_app->addStep("Contrast"));
     m_app->type(m_app->find("contrast.slope"), QLocale().toString(1.4, 'f', 2));
-    ASSERT_NE(m_app->document().frameInHand(), left);
+    ASSERT_NE(m_app->document().selection().frameInHand(), left);
     ASSERT_TRUE(m_app->settled());
     OpenWindow::whenOpen([](QWidget* menu) { choose(menu, "Take the second look"); });
     click("viewMenuButton");
-    EXPECT_EQ(m_app->document().frameInHand(), left);
+    EXPECT_EQ(m_app->document().selection().frameInHand(), left);
     EXPECT_TRUE(place().isComparing()) << "beside the version left behind";
-    EXPECT_TRUE(m_app->document().aside().empty());
+    EXPECT_TRUE(m_app->document().selection().aside().empty());
 }
 
 TEST_F(LookPlaceWindow, EveryControlHasANameAndTheKeyboardReachesAll)
@@ -462,8 +462,8 @@ TEST_F(LookPlaceWindow, EveryControlHasANameAndTheKeyboardReachesAll)
     QTest::keyClick(&m_app->picture(), Qt::Key_Return);
     QTest::keyClick(&m_app->picture(), Qt::Key_Escape);
     EXPECT_FALSE(m_app->picture().isMarking());
-    ASSERT_EQ(m_app->document().keyColours().size(), 1u);
-    EXPECT_NEAR((m_app->document().keyColours()[0].place.left + m_app->document().keyColours()[0].place.right) / 2,
+    ASSERT_EQ(m_app->document().job().keys.size(), 1u);
+    EXPECT_NEAR((m_app->document().job().keys[0].place.left + m_app->document().job().keys[0].place.right) / 2,
                 0.48, 1e-6);
 }
 
@@ -544,7 +544,7 @@ TEST(EmptyWindow, TakesEveryKeyAndViewWithoutAJobAndWithNothingReadable)
     OpenWindow torn(folder.path());
     ASSERT_TRUE(waitUntil([&] { return torn.find<QLabel>("shootState").text().contains("cannot be read"); }));
     tryEverything(torn);
-    torn.document().addStep(SplitToning{});
+    torn.document().looks().addStep(SplitToning{});
     tryEverything(torn);
     EXPECT_EQ(torn.look().steps.size(), 1u);
 }

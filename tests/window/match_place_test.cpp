@@ -53,7 +53,7 @@ protected:
     }
     void goTo(const char* stem)
     {
-        app->document().setFrameInHand(id(stem));
+        app->document().selection().setFrameInHand(id(stem));
         app->key(Qt::Key_4, Qt::ControlModifier);
         ASSERT_TRUE(rested());
     }
@@ -182,9 +182,9 @@ TEST_F(MatchWindow, PairsAndTablesAreFittedReportedAndTaken)
     click("matchWithTable");
     ASSERT_TRUE(waitUntil([&] { return rested() && match().held().withTable; }));
     EXPECT_LT(match().held().fit.fit.left.mean, fit.left.mean);
-    const std::size_t looks = app->document().looks().size();
+    const std::size_t looks = app->document().looks().entries().size();
     click("matchTakeNew");
-    ASSERT_EQ(app->document().looks().size(), looks + 1);
+    ASSERT_EQ(app->document().looks().entries().size(), looks + 1);
     EXPECT_EQ(app->look().steps.size(), match().held().fit.fit.look.steps.size());
     EXPECT_EQ(app->window().place(), MainWindow::Place::Look);
 
@@ -212,7 +212,7 @@ TEST_F(MatchWindow, PairsAndTablesAreFittedReportedAndTaken)
 
 TEST_F(MatchWindow, OneFrameIsMatchedToAnotherAndNoThird)
 {
-    ASSERT_TRUE(waitUntil([&] { return !app->document().groups().empty(); }));
+    ASSERT_TRUE(waitUntil([&] { return !app->document().job().lights.empty(); }));
     goTo("north-window-02");
     click("matchFrame");
     ASSERT_TRUE(rested());
@@ -223,8 +223,10 @@ TEST_F(MatchWindow, OneFrameIsMatchedToAnotherAndNoThird)
     EXPECT_FALSE(app->find<QLabel>("matchBalanceWords").text().contains("key colours"));
     KeyColour wall;
     wall.name = "wall", wall.frame = id("north-window-02"), wall.place = {0.7, 0.1, 0.8, 0.2};
-    app->document().setKeyColours({wall});
-    app->document().balances().setKeyPlaces({{"wall", id("north-window-05"), {0.7, 0.1, 0.8, 0.2}, 1, true}});
+    app->document().setKeyColours({wall}, "Wall");
+    Job placed = app->document().job();
+    placed.keyPlaces[{id("north-window-05"), "wall"}] = {{0.7, 0.1, 0.8, 0.2}, 1, true};
+    app->document().commit(placed, "Place confirmed");
     EXPECT_TRUE(waitUntil([&] {
         return rested() && app->find<QLabel>("matchBalanceWords").text().contains("key colours");
     })) << app->find<QLabel>("matchBalanceWords").text().toStdString();
@@ -240,11 +242,11 @@ TEST_F(MatchWindow, OneFrameIsMatchedToAnotherAndNoThird)
                 << match().model().nameOf(*match().model().row(i)).toStdString() << " "
                 << match().model().wordsOf(i).toStdString();
         }
-    const Look third = app->document().lookOf(id("yard-04"));
+    const Look third = app->document().looks().lookOf(id("yard-04"));
     EXPECT_TRUE(std::all_of(third.steps.begin(), third.steps.end(), [](const Step& s) {
         return s.group.empty() || isIdentity(s);
     })) << "other frames stay as they are";
-    EXPECT_FALSE(app->document().look().reference);
+    EXPECT_FALSE(app->document().looks().look().reference);
 }
 
 }  // namespace

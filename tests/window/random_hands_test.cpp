@@ -191,8 +191,8 @@ TEST(RandomHands, TwoThousandKeysAndClicksBreakNothingAndLoseNothing)
     {
         OpenWindow app(folder / "shoot");
         ASSERT_TRUE(app.thumbnailsRead());
-        app.document().addStep(ToneCurve{});
-        app.document().addStep(HueShifts{});
+        app.document().looks().addStep(ToneCurve{});
+        app.document().looks().addStep(HueShifts{});
         {
             Hands hands(app, qEnvironmentVariableIsSet("AMBER_TEST_SEED")
                                  ? qEnvironmentVariableIntValue("AMBER_TEST_SEED")
@@ -200,7 +200,7 @@ TEST(RandomHands, TwoThousandKeysAndClicksBreakNothingAndLoseNothing)
             std::set<MainWindow::Place> places;
             int changes = 0;
             const QObject counting;
-            QObject::connect(&app.document(), &Document::revisionsChanged, &counting, [&] { ++changes; });
+            QObject::connect(&app.document().looks(), &LooksInHand::revisionsChanged, &counting, [&] { ++changes; });
             for (int i = 0; i < kActions; ++i) {
                 hands.act();
                 places.insert(app.window().place());
@@ -219,19 +219,19 @@ TEST(RandomHands, TwoThousandKeysAndClicksBreakNothingAndLoseNothing)
         ASSERT_TRUE(app.document().isOpen());
         const auto steps = app.look().steps;
         if (steps.size() < kStepLimit) {
-            app.document().addStep(Contrast{});
+            app.document().looks().addStep(Contrast{});
             EXPECT_EQ(app.look().steps.size(), steps.size() + 1);
             app.document().undo();
             EXPECT_EQ(app.look().steps, steps);
         }
-        frames = app.document().frames().size(), looks = app.document().looks().size();
+        frames = app.document().frames().size(), looks = app.document().looks().entries().size();
     }
     EXPECT_EQ(hashesOf(folder / "shoot"), before) << "no picture was written to";
     OpenWindow again(folder / "shoot");
-    EXPECT_TRUE(again.document().lookFault().isEmpty());
+    EXPECT_TRUE(again.document().looks().fault().isEmpty());
     EXPECT_TRUE(again.message().isEmpty()) << again.message().toStdString();
     EXPECT_EQ(again.document().frames().size(), frames);
-    EXPECT_EQ(again.document().looks().size(), looks);
+    EXPECT_EQ(again.document().looks().entries().size(), looks);
 }
 
 }  // namespace

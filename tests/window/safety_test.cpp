@@ -26,6 +26,23 @@ void changeJob(const fs::path& file, const std::string& sql)
     sqlite3_close(job);
 }
 
+/// What was kept aside of a part of a job.
+QString unreadableIn(const fs::path& file, const char* part)
+{
+    sqlite3* job = nullptr;
+    sqlite3_open(file.c_str(), &job);
+    QString text;
+    sqlite3_exec(
+        job, (std::string("SELECT text FROM unreadable WHERE part = '") + part + "'").c_str(),
+        [](void* to, int, char** values, char**) {
+            *static_cast<QString*>(to) += QString::fromUtf8(values[0]);
+            return 0;
+        },
+        &text, nullptr);
+    sqlite3_close(job);
+    return text;
+}
+
 /// A folder of pictures with work in its job: a balance, a rating and a look on the second of them; all contents known.
 fs::path workedOn(const fs::path& folder, int frames = 4)
 {
@@ -38,8 +55,8 @@ fs::path workedOn(const fs::path& folder, int frames = 4)
     balance.light.exposureStops = 0.5;
     app.document().balances().set({{second, balance}}, "By hand");
     app.document().setRating(second, 4);
-    app.document().addStep(Contrast{});
-    app.document().renameLook("Look of this job");
+    app.document().looks().addStep(Contrast{});
+    app.document().looks().rename("Look of this job");
     return JobStore::fileForFolder(folder);
 }
 
@@ -47,9 +64,9 @@ bool hasItsWork(Document& document)
 {
     const auto& frames = document.frames();
     const auto second =
-        std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return document.rating(f.id) == 4; });
+        std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return document.job().frame(f.id).rating == 4; });
     return second != frames.end() && document.balances().of(second->id).light.exposureStops == 0.5 &&
-           document.look().name == "Look of this job" && document.look().steps.size() == 1;
+           document.looks().look().name == "Look of this job" && document.looks().look().steps.size() == 1;
 }
 
 QString question(OpenWindow& app, const char* which)
@@ -173,7 +190,7 @@ TEST(MovedJobWindow, APictureReplacedByAnotherOfTheSameNameIsAskedAbout)
             ASSERT_EQ(app.document().frames().size(), 5u);
             EXPECT_TRUE(app.document().frames()[1].isLost);
             EXPECT_EQ(app.document().frames()[4].path, shoot / "frame-1.png");
-            EXPECT_EQ(app.document().rating(app.document().frames()[4].id), 0)
+            EXPECT_EQ(app.document().job().frame(app.document().frames()[4].id).rating, 0)
                 << "the other picture is not given its work";
         }
     }
@@ -191,7 +208,7 @@ TEST(MovedJobWindow, OneOnAMediumThatTakesNothingIsOpenedAndSaidNotToBeKept)
         EXPECT_TRUE(hasItsWork(app.document()));
         EXPECT_TRUE(app.message().contains("nothing is kept")) << app.message().toStdString();
         EXPECT_TRUE(app.window().windowTitle().contains("not kept"));
-        app.document().addStep(Contrast{});
+        app.document().looks().addStep(Contrast{});
         EXPECT_EQ(app.look().steps.size(), 2u) << "it can be tried all the same";
     }
     EXPECT_EQ(readText(job), before);
@@ -236,13 +253,13 @@ TEST(DamagedJobWindow, ALookThatCannotBeReadLetsNoOtherLookIn)
     EXPECT_TRUE(question(app, "look").contains("cannot be read")) << question(app, "look").toStdString();
     ASSERT_TRUE(app.settled());
     // Locked: by the window and by the document.
-    app.document().addStep(Contrast{});
-    app.document().renameLook("foreign");
-    app.document().commit("Change");
+    app.document().looks().addStep(Contrast{});
+    app.document().looks().rename("foreign");
+    app.document().looks().commit("Change");
     EXPECT_TRUE(app.message().contains("cannot be read"));
     app.key(Qt::Key_6, Qt::ControlModifier);
     EXPECT_FALSE(app.find<QPushButton>("exportStart").isEnabled());
-    EXPECT_EQ(app.document().pins().size(), 0u);
+    EXPECT_EQ(app.document().looks().pins().size(), 0u);
     // The last good version, as a gesture.
     answer(app, "look", 0);
     EXPECT_TRUE(question(app, "look").isEmpty());
@@ -251,10 +268,10 @@ TEST(DamagedJobWindow, ALookThatCannotBeReadLetsNoOtherLookIn)
     EXPECT_TRUE(app.document().undoAction().contains("Earlier version"));
     // Back to the damaged one it is locked again, and no further.
     app.document().undo();
-    EXPECT_FALSE(app.document().lookFault().isEmpty());
+    EXPECT_FALSE(app.document().looks().fault().isEmpty());
     EXPECT_TRUE(app.look().steps.empty());
     app.document().redo();
-    EXPECT_TRUE(app.document().lookFault().isEmpty());
+    EXPECT_TRUE(app.document().looks().fault().isEmpty());
     EXPECT_EQ(app.look().steps.size(), 1u);
 }
 
@@ -265,35 +282,34 @@ TEST(DamagedJobWindow, AChosenLookThatCannotBeReadIsLockedToo)
     {
         Document document;
         ASSERT_TRUE(document.open({name(folder / "one")}));
-        document.newLook();
-        document.chooseLook(1);
+        document.looks().newLook();
+        document.looks().choose(1);
     }
     changeJob(job, "UPDATE revision SET json = 'x' WHERE look = 2");
     Document document;
     ASSERT_TRUE(document.open({name(folder / "one")}));
-    EXPECT_EQ(document.look().steps.size(), 1u);
-    document.chooseLook(2);
-    EXPECT_FALSE(document.lookFault().isEmpty());
-    EXPECT_TRUE(document.look().steps.empty());
-    EXPECT_FALSE(document.canTakeLastGood()) << "there is none before it";
-    document.addStep(Contrast{});
-    document.chooseLook(1);
-    EXPECT_EQ(document.look().steps.size(), 1u);
-    EXPECT_EQ(document.look().name, "Look of this job");
+    EXPECT_EQ(document.looks().look().steps.size(), 1u);
+    document.looks().choose(2);
+    EXPECT_FALSE(document.looks().fault().isEmpty());
+    EXPECT_TRUE(document.looks().look().steps.empty());
+    EXPECT_FALSE(document.looks().canTakeLastGood()) << "there is none before it";
+    document.looks().addStep(Contrast{});
+    document.looks().choose(1);
+    EXPECT_EQ(document.looks().look().steps.size(), 1u);
+    EXPECT_EQ(document.looks().look().name, "Look of this job");
 }
 
 TEST(DamagedJobWindow, ABalanceThatCannotBeReadIsSaidKeptAndNotHandedOver)
 {
     const TemporaryFolder folder;
     const fs::path job = workedOn(folder / "one");
-    changeJob(job, "UPDATE choice SET value = '{\"stops\": \"half\"}' WHERE name = 'balance/frame/2'");
-    changeJob(job, "INSERT OR REPLACE INTO choice VALUES ('groups', '[{\"name\": 1}]')");
+    changeJob(job, "UPDATE frame_balance SET kelvin = 'warm' WHERE frame = 2");
+    changeJob(job, "INSERT OR REPLACE INTO light VALUES (0, 'Window', 'the second')");
     OpenWindow app(folder / "one");
     EXPECT_TRUE(app.message().contains("The balance of frame-1 cannot be read")) << app.message().toStdString();
     EXPECT_TRUE(app.message().contains("light groups cannot be read"));
     ASSERT_TRUE(app.thumbnailsRead());
-    EXPECT_EQ(app.document().choice("unreadable/groups"), "[{\"name\": 1}]")
-        << "kept aside when lights are told apart anew";
+    EXPECT_TRUE(unreadableIn(job, "lights").contains("the second")) << "kept aside when lights are told apart anew";
     app.key(Qt::Key_6, Qt::ControlModifier);
     QTest::mouseClick(&app.find<QPushButton>("exportStart"), Qt::LeftButton);
     ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("exportState").text().startsWith("Done"); }));
@@ -305,7 +321,7 @@ TEST(DamagedJobWindow, ABalanceThatCannotBeReadIsSaidKeptAndNotHandedOver)
     balance.light.exposureStops = 1;
     app.document().balances().set({{2, balance}}, "By hand");
     EXPECT_TRUE(app.document().balances().fault(2).empty());
-    EXPECT_EQ(app.document().choice("unreadable/balance/frame/2"), "{\"stops\": \"half\"}");
+    EXPECT_TRUE(unreadableIn(job, "balance").contains("warm"));
 }
 
 TEST(DamagedJobWindow, AnEmptyJobFileAndAJobWithFewerFramesOpen)
@@ -502,11 +518,11 @@ TEST(CommaLocale, FieldsTakeBothSignsAndFilesHaveAlwaysPoints)
         const QString cell = model.data(model.index(0, BalanceModel::ExposureColumn), Qt::DisplayRole).toString();
         EXPECT_TRUE(cell.contains("0,75")) << "tables and fields agree: " << cell.toStdString();
         app.document().setFraming(app.document().frames()[1].id, hole);
-        app.document().addStep(Contrast{});
+        app.document().looks().addStep(Contrast{});
     }
     OpenWindow again(folder.path());
     EXPECT_TRUE(again.message().isEmpty()) << again.message().toStdString();
-    EXPECT_EQ(again.document().framing(again.document().frames()[1].id), hole)
+    EXPECT_EQ(again.document().job().frame(again.document().frames()[1].id).framing, hole)
         << "crops and regions left out come back";
     EXPECT_EQ(again.document().balances().of(again.document().frames()[0].id).light.exposureStops, -0.75);
     QLocale::setDefault(QLocale::c());

@@ -58,13 +58,13 @@ TEST(Screen, EveryWordGoesThroughTranslation)
         ASSERT_TRUE(app.thumbnailsRead() && app.goToLook());
         for (const StepParameters& parameters :
              std::initializer_list<StepParameters>{ToneCurve{}, SplitToning{}, HueShifts{}, LookupTable{}})
-            app.document().addStep(parameters);
+            app.document().looks().addStep(parameters);
         app.window().look().bench().tableEditor().load(QString::fromStdString((folder / "one.cube").string()));
-        app.document().pin({}, 50);
-        app.document().toggleCompanion(app.document().frames()[1].id);
+        app.document().looks().pin({}, 50);
+        app.document().selection().toggleCompanion(app.document().frames()[1].id);
         ASSERT_TRUE(app.settled());
         for (int step = 0; step < 4; ++step) {
-            app.document().selectStep(step);
+            app.document().looks().selectStep(step);
             app.window().look().probeAt(QPointF(0.4, 0.8));
             for (const QWidget* widget : app.window().findChildren<QWidget*>())
                 collect(*widget, texts);

@@ -12,9 +12,9 @@ TEST(ShootWindow, FramesAreGroupedRatedFilteredAndAllOfItIsKept)
     writeShoot(folder.path(), 6);
     auto app = std::make_unique<OpenWindow>(folder.path());
     ASSERT_TRUE(app->thumbnailsRead());
-    ASSERT_TRUE(waitUntil([&] { return app->document().groups().size() == 1; }))
+    ASSERT_TRUE(waitUntil([&] { return app->document().job().lights.size() == 1; }))
         << "without times or changes of light all is one light";
-    EXPECT_EQ(app->document().groups()[0].frames.size(), 6u);
+    EXPECT_EQ(app->document().job().lights[0].frames.size(), 6u);
     QListView* sheet = &app->window().shoot().sheet();
     const auto click = [&](int row, Qt::KeyboardModifiers modifiers = {}) {
         QTest::mouseClick(sheet->viewport(), Qt::LeftButton, modifiers,
@@ -38,13 +38,13 @@ TEST(ShootWindow, FramesAreGroupedRatedFilteredAndAllOfItIsKept)
             }
     });
     QTest::mouseClick(&app->find("groupMenuButton"), Qt::LeftButton);
-    ASSERT_EQ(app->document().groups().size(), 2u);
-    EXPECT_EQ(app->document().groups()[1].name, "Lamp");
-    EXPECT_EQ(app->document().groups()[1].frames.size(), 2u);
+    ASSERT_EQ(app->document().job().lights.size(), 2u);
+    EXPECT_EQ(app->document().job().lights[1].name, "Lamp");
+    EXPECT_EQ(app->document().job().lights[1].frames.size(), 2u);
     // Ratings by key; filters and orders by keyboard.
     click(4);
     QTest::keyClick(sheet, Qt::Key_4);
-    EXPECT_EQ(app->document().rating(sheet->model()->index(4, 0).data(FrameModel::IdRole).toLongLong()), 4);
+    EXPECT_EQ(app->document().job().frame(sheet->model()->index(4, 0).data(FrameModel::IdRole).toLongLong()).rating, 4);
     const auto choose = [&](const char* name, int index) {
         auto& box = app->find<QComboBox>(name);
         box.setFocus();
@@ -62,12 +62,12 @@ TEST(ShootWindow, FramesAreGroupedRatedFilteredAndAllOfItIsKept)
     EXPECT_EQ(sheet->model()->index(0, 0).data(FrameModel::RatingRole).toInt(), 4);
     choose("shootOrder", 0);
     EXPECT_EQ(sheet->model()->index(0, 0).data().toString(), "frame-0");
-    const auto groups = app->document().groups();
+    const auto groups = app->document().job().lights;
     app.reset();
     app = std::make_unique<OpenWindow>(folder.path());
     ASSERT_TRUE(app->thumbnailsRead());
-    EXPECT_EQ(app->document().groups(), groups) << "kept, not proposed anew";
-    EXPECT_EQ(app->document().rating(app->document().frames()[4].id), 4);
+    EXPECT_EQ(app->document().job().lights, groups) << "kept, not proposed anew";
+    EXPECT_EQ(app->document().job().frame(app->document().frames()[4].id).rating, 4);
 }
 
 TEST(ShootWindow, ASecondWindowOnTheSameJobOnlyLooks)
@@ -82,7 +82,7 @@ TEST(ShootWindow, ASecondWindowOnTheSameJobOnlyLooks)
         EXPECT_TRUE(second.message().contains("open in another window")) << second.message().toStdString();
         ASSERT_TRUE(second.thumbnailsRead());
         ASSERT_TRUE(second.goToLook());
-        second.document().addStep(Contrast{});
+        second.document().looks().addStep(Contrast{});
         second.document().setRating(second.document().frames()[0].id, 3);
     }
     EXPECT_TRUE(first.look().steps.empty());

@@ -72,7 +72,7 @@ TEST_F(EverySteps, HasAnEditorThatDragsTypesAndExplains)
         EXPECT_NE(effect.title(), "the step") << kind.title;
         EXPECT_FALSE(number.accessibleName().isEmpty());
         ASSERT_TRUE(m_app.settled());
-        m_app.document().removeStep(m_app.document().selectedStep());
+        m_app.document().looks().removeStep(m_app.document().looks().selectedStep());
         ASSERT_TRUE(m_app.settled());
     }
     EXPECT_TRUE(m_app.message().isEmpty()) << m_app.message().toStdString();
@@ -172,16 +172,16 @@ TEST_F(EverySteps, WhatIsKeptPerPictureStaysWithItsFrameThroughReopening)
     ASSERT_EQ(m_app.look().steps[0].perPicture, std::set<std::string>{"existing"});
     EXPECT_EQ(m_app.find<QToolButton>("stepTravels").text(), "1 per picture");
     m_app.type(m_app.find("edge-darkening.existing"), QLocale().toString(-0.5, 'f', 2));
-    m_app.document().commitPending();
-    const auto inHand = m_app.document().frameInHand();
+    m_app.document().looks().commitPending();
+    const auto inHand = m_app.document().selection().frameInHand();
     const auto other =
         m_app.document().frames()[0].id == inHand ? m_app.document().frames()[1].id : m_app.document().frames()[0].id;
     const auto existingOn = [](Document& document, std::int64_t frame) {
-        return std::get<EdgeDarkening>(document.lookOf(frame).steps[0].parameters).existing;
+        return std::get<EdgeDarkening>(document.looks().lookOf(frame).steps[0].parameters).existing;
     };
     EXPECT_EQ(existingOn(m_app.document(), inHand), -0.5);
     EXPECT_EQ(existingOn(m_app.document(), other), 0);
-    m_app.document().setFrameInHand(other);
+    m_app.document().selection().setFrameInHand(other);
     EXPECT_EQ(m_app.find<QDoubleSpinBox>("edge-darkening.existing").value(), 0);
     EXPECT_EQ(m_app.find<QDoubleSpinBox>("edge-darkening.net").value(), -1);
     Document again;

@@ -55,7 +55,7 @@ public:
 
     MainWindow& window() { return m_window; }
     Document& document() { return m_window.document(); }
-    const Look& look() { return m_window.document().look(); }
+    const Look& look() { return m_window.document().looks().look(); }
     Wall& wall() { return m_window.look().wall(); }
     PictureView& picture() { return wall().inHand(); }
     template <class T = QWidget>

@@ -32,7 +32,7 @@ TEST(Window, DesignsALookAndHandsItOverExactlyAsTheCommandLineDoes)
                           sheet.visualRect(sheet.model()->index(row, 0)).center());
     };
     clickFrame(1);
-    EXPECT_EQ(app.document().frame(app.document().frameInHand())->path.filename(), "frame-1.png");
+    EXPECT_EQ(app.document().frame(app.document().selection().frameInHand())->path.filename(), "frame-1.png");
     ASSERT_TRUE(app.goToLook());
 
     // Look: a curve drawn with the mouse, dyes with the keyboard, hues on the picture.
@@ -74,7 +74,7 @@ TEST(Window, DesignsALookAndHandsItOverExactlyAsTheCommandLineDoes)
     QTest::mouseClick(&app.find("exportStart"), Qt::LeftButton);
     ASSERT_TRUE(waitUntil([&] { return finished; }));
     EXPECT_TRUE(app.find<QLabel>("exportState").text().startsWith("Done: 4 written"));
-    ASSERT_TRUE(app.document().exportLook(QString::fromStdString((folder / "look.json").string())));
+    ASSERT_TRUE(app.document().looks().exportLook(QString::fromStdString((folder / "look.json").string())));
     const Ran ran = amber("apply " + (folder / "look.json").string() + " " + folder.path().string() +
                           "/*.png --format png16 --out " + (folder / "command").string());
     ASSERT_EQ(ran.status, 0) << ran.err;
@@ -196,15 +196,15 @@ TEST(Window, EverythingCanBeDoneByKeyboard)
     ASSERT_TRUE(app.thumbnailsRead());
     QListView& sheet = app.window().shoot().sheet();
     sheet.setFocus();
-    const auto companions = app.document().companions().size();
+    const auto companions = app.document().selection().companions().size();
     QTest::keyClick(&sheet, Qt::Key_End);
     QTest::keyClick(&sheet, Qt::Key_C);
-    EXPECT_NE(app.document().companions().size(), companions);
+    EXPECT_NE(app.document().selection().companions().size(), companions);
     QTest::keyClick(&sheet, Qt::Key_Return);
-    EXPECT_EQ(app.document().frame(app.document().frameInHand())->path.filename(), "frame-5.png");
+    EXPECT_EQ(app.document().frame(app.document().selection().frameInHand())->path.filename(), "frame-5.png");
     ASSERT_TRUE(app.settled());
     app.key(Qt::Key_Left, Qt::AltModifier);
-    EXPECT_EQ(app.document().frame(app.document().frameInHand())->path.filename(), "frame-4.png");
+    EXPECT_EQ(app.document().frame(app.document().selection().frameInHand())->path.filename(), "frame-4.png");
 
     // The menu of steps: down to the fourth and the fifth, enter.
     StepLine& line = app.window().look().stepLine();
@@ -224,7 +224,7 @@ TEST(Window, EverythingCanBeDoneByKeyboard)
     QTest::keyClick(&line, Qt::Key_Space);
     EXPECT_FALSE(app.look().steps[0].enabled);
     QTest::keyClick(&line, Qt::Key_Right);
-    EXPECT_EQ(app.document().selectedStep(), 1);
+    EXPECT_EQ(app.document().looks().selectedStep(), 1);
 
     auto& plot = app.find<CurvePlot>("curvePlot");
     plot.setFocus();
@@ -272,7 +272,7 @@ TEST(Window, PinsVersionsAndComparesThemWithTheirMeasuredDifference)
     auto& plot = app.find<CurvePlot>("curvePlot");
     OpenWindow::drag(plot, QPoint(plot.width() / 2, plot.height() / 2), QPoint(0, -20));
     pin("lighter");
-    ASSERT_EQ(app.document().pins().size(), 2u);
+    ASSERT_EQ(app.document().looks().pins().size(), 2u);
     app.key(Qt::Key_F7);
     ASSERT_TRUE(app.window().look().isComparing());
     auto& difference = app.find<QLabel>("compareDifference");
@@ -303,7 +303,7 @@ TEST(Window, StepsAreReorderedAndSwitchedByMouse)
     QTest::mouseClick(&line, Qt::LeftButton, {}, line.tileRect(1).topLeft() + QPoint(12, 11));
     EXPECT_FALSE(app.look().steps[1].enabled);
     QTest::mouseClick(&line, Qt::LeftButton, {}, line.tileRect(2).center());
-    EXPECT_EQ(app.document().selectedStep(), 2);
+    EXPECT_EQ(app.document().looks().selectedStep(), 2);
     QTest::mouseClick(&app.find("stepRemove"), Qt::LeftButton);
     EXPECT_EQ(app.look().steps.size(), 2u);
     app.key(Qt::Key_Z, Qt::ControlModifier);
@@ -385,7 +385,7 @@ TEST(Window, BadInputSaysWhatHappenedAndLosesNothing)
     EXPECT_EQ(app.window().windowTitle(), title);
     EXPECT_EQ(app.document().frames().size(), 3u);
     // Taking the broken frame in hand shows why, in its place; the companions are still there.
-    app.document().setFrameInHand(model.index(2).data(FrameModel::IdRole).toLongLong());
+    app.document().selection().setFrameInHand(model.index(2).data(FrameModel::IdRole).toLongLong());
     app.key(Qt::Key_3, Qt::ControlModifier);
     ASSERT_TRUE(waitUntil(
         [&] { return !app.wall().companionViews().empty() && !app.wall().companionViews()[0]->image().isNull(); }));
@@ -410,18 +410,18 @@ TEST(Window, ALookOfANewerVersionIsEditedWithoutLosingWhatIsNotKnown)
                  R"({"format": "jolly-amber-look", "version": 5, "name": "Later",
             "steps": [{"type": "halation", "parameters": {"radius": 3}}]})");
     OpenWindow app(folder.path());
-    ASSERT_TRUE(app.document().importLook(QString::fromStdString((folder / "later.json").string())));
+    ASSERT_TRUE(app.document().looks().importLook(QString::fromStdString((folder / "later.json").string())));
     EXPECT_TRUE(app.message().contains("newer version"));
     ASSERT_TRUE(app.goToLook());
     ASSERT_TRUE(app.addStep("Tone curve"));
-    ASSERT_TRUE(app.document().exportLook(QString::fromStdString((folder / "saved.json").string())));
+    ASSERT_TRUE(app.document().looks().exportLook(QString::fromStdString((folder / "saved.json").string())));
     const Json saved = Json::parse(readText(folder / "saved.json"));
     EXPECT_EQ(saved["version"], 5);
     EXPECT_EQ(saved["steps"][0]["parameters"]["radius"], 3);
     EXPECT_EQ(saved["steps"][1]["type"], "tone-curve");
     // A broken one is refused and the look in hand stays.
     folder.write("broken.json", "{\"format\": 3}");
-    EXPECT_FALSE(app.document().importLook(QString::fromStdString((folder / "broken.json").string())));
+    EXPECT_FALSE(app.document().looks().importLook(QString::fromStdString((folder / "broken.json").string())));
     EXPECT_EQ(app.look().name, "Later");
 }
 

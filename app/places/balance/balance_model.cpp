@@ -1,6 +1,7 @@
 #include "app/places/balance/balance_model.h"
 
 #include "app/theme/theme.h"
+#include "core/balance/balance_words.h"
 
 namespace amber {
 
@@ -14,9 +15,9 @@ BalanceModel::BalanceModel(Document& document, std::function<QPixmap(std::int64_
         endResetModel();
     });
     connect(&document, &Document::opened, this, &BalanceModel::rebuild);
-    connect(&document, &Document::groupsChanged, this, &BalanceModel::rebuild);
+    connect(&document, &Document::lightsChanged, this, &BalanceModel::rebuild);
     connect(&document, &Document::framesChanged, this, &BalanceModel::rebuild);
-    connect(&document.balances(), &BalanceBook::changed, this, [this](std::int64_t frame) {
+    connect(&document.balances(), &Balances::changed, this, [this](std::int64_t frame) {
         if (const int row = rowOf(frame); row >= 0)
             emit dataChanged(index(row, 0), index(row, ColumnCount - 1));
     });
@@ -26,10 +27,10 @@ void BalanceModel::rebuild()
 {
     beginResetModel();
     m_rows.clear();
-    if (m_group >= static_cast<int>(m_document.groups().size()))
+    if (m_group >= static_cast<int>(m_document.job().lights.size()))
         m_group = -1;
     for (const Frame& frame : m_document.frames())
-        if (m_group < 0 || m_document.groupOf(frame.id) == m_group)
+        if (m_group < 0 || m_document.job().lightOf(frame.id) == m_group)
             m_rows.push_back(frame.id);
     endResetModel();
 }
@@ -91,24 +92,7 @@ QString BalanceModel::groundWords(std::int64_t frame) const
     const auto last = m_last.find(frame);
     if (last == m_last.end())
         return text(m_document.balances().of(frame).because);
-    const SolvedBalance& s = last->second.solved;
-    const Frame* through = m_document.frame(last->second.through);
-    const QString other = through ? titleOf(*through) : QString();
-    switch (s.ground) {
-    case Ground::Lead:
-        return tr("stands for its light");
-    case Ground::ByHand:
-        return tr("set by hand");
-    case Ground::KeyColours:
-        return s.support == 1 ? tr("1 key colour, %1").arg(other) : tr("%1 key colours, %2").arg(s.support).arg(other);
-    case Ground::SameThings:
-        return tr("same things as %1").arg(other);
-    case Ground::SettingsAndColours:
-        return s.residual >= 0 ? tr("settings; same things as %1").arg(other) : tr("settings and colours");
-    case Ground::ColoursOnly:
-        return tr("colours as a whole");
-    }
-    return {};
+    return oneLine(text(last->second.balance.because));
 }
 
 QString BalanceModel::noteWords(std::int64_t frame) const
@@ -117,26 +101,10 @@ QString BalanceModel::noteWords(std::int64_t frame) const
     const FrameBalance kept = m_document.balances().of(frame);
     QStringList words;
     if (last != m_last.end()) {
-        const SolvedBalance& s = last->second.solved;
-        const int percent = static_cast<int>(std::lround(100 * s.measured));
-        if (!last->second.fault.isEmpty())
-            words << last->second.fault;
-        switch (s.trouble) {
-        case Trouble::None:
-            break;
-        case Trouble::MixedLight:
-            words << tr("mixed light: %1 % of it lies in another light").arg(percent);
-            break;
-        case Trouble::ClippedSource:
-            words << tr("clipped: %1 % of it is lost at white").arg(percent);
-            break;
-        case Trouble::OtherContent:
-            words << tr("other content: %1 % has colours no other frame has").arg(percent);
-            break;
-        case Trouble::StandsAlone:
-            words << tr("stands alone: no other frame in its light");
-            break;
-        }
+        if (!last->second.fault.empty())
+            words << text(last->second.fault);
+        if (const std::string trouble = troubleWords(last->second.solved); !trouble.empty())
+            words << text(trouble);
     }
     if (kept.exposureLocked || kept.whiteLocked || kept.endsLocked)
         words << (kept.exposureLocked && kept.whiteLocked ? tr("exposure and white locked")
@@ -158,7 +126,7 @@ QVariant BalanceModel::data(const QModelIndex& index, int role) const
     const auto last = m_last.find(frame);
     if (role == IdRole)
         return QVariant::fromValue<qlonglong>(frame);
-    if (role == Qt::CheckStateRole && index.column() == FrameColumn && waiting && waiting->fault.isEmpty())
+    if (role == Qt::CheckStateRole && index.column() == FrameColumn && waiting && waiting->fault.empty())
         return waiting->isTicked ? Qt::Checked : Qt::Unchecked;
     if (role == Qt::DecorationRole && index.column() == FrameColumn) {
         const QPixmap picture = m_thumbnail(frame);
@@ -185,8 +153,8 @@ QVariant BalanceModel::data(const QModelIndex& index, int role) const
     const Frame* entry = m_document.frame(frame);
     switch (index.column()) {
     case FrameColumn: {
-        const int group = m_document.groupOf(frame);
-        const bool isLead = group >= 0 && m_document.groups()[static_cast<std::size_t>(group)].lead == frame;
+        const int group = m_document.job().lightOf(frame);
+        const bool isLead = group >= 0 && m_document.job().lights[static_cast<std::size_t>(group)].lead == frame;
         return entry ? titleOf(*entry) + (isLead ? tr(" (lead)") : QString()) : QString();
     }
     case ExposureColumn:
@@ -226,8 +194,7 @@ Qt::ItemFlags BalanceModel::flags(const QModelIndex& index) const
 {
     const auto flags = QAbstractTableModel::flags(index);
     const Proposal* waiting = proposal(frameAt(index.row()));
-    return index.column() == FrameColumn && waiting && waiting->fault.isEmpty() ? flags | Qt::ItemIsUserCheckable
-                                                                                : flags;
+    return index.column() == FrameColumn && waiting && waiting->fault.empty() ? flags | Qt::ItemIsUserCheckable : flags;
 }
 
 QVariant BalanceModel::headerData(int section, Qt::Orientation orientation, int role) const

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "core/balance/shoot_balance.h"
+#include "core/job/shoot_work.h"
 
 #include <QAbstractTableModel>
 #include <QPixmap>
@@ -38,11 +38,7 @@ public:
     }
     int rowOf(std::int64_t frame) const;
 
-    struct Proposal {
-        SolvedBalance solved;
-        FrameBalance balance;      ///< the kept one with what was solved in it
-        std::int64_t through = 0;  ///< the frame it rests on
-        QString fault;
+    struct Proposal : BalanceProposal {
         bool isTicked = false;
     };
     void setProposals(const std::map<std::int64_t, Proposal>& proposals);

@@ -83,7 +83,7 @@ BalancePlace::BalancePlace(Document& document, ProxyStore& proxies, FrameModel& 
     connect(m_table->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& now) {
         commitPending();
         if (const std::int64_t frame = m_model->frameAt(now.row()))
-            m_document.setFrameInHand(frame);
+            m_document.selection().setFrameInHand(frame);
     });
     connect(m_table, &QTableView::activated, this, &BalancePlace::workRequested);
     connect(m_bench, &BalanceBench::edited, this, &BalancePlace::edited);
@@ -91,22 +91,24 @@ BalancePlace::BalancePlace(Document& document, ProxyStore& proxies, FrameModel& 
     connect(m_bench, &BalanceBench::endsWanted, this, &BalancePlace::solveEnds);
     connect(m_bench, &BalanceBench::resetWanted, this, [this] {
         FrameBalance bare;
-        bare.response = shown(m_document.frameInHand()).response;
+        bare.response = shown(m_document.selection().frameInHand()).response;
         setFrame(bare, tr("Balance taken off a frame"));
     });
     connect(m_model, &BalanceModel::ticksChanged, this, &BalancePlace::refresh);
     connect(&document, &Document::opening, this, [this] { m_pause->stop(), m_pendingFrame = 0, m_task->cancel(); });
     connect(&document, &Document::opened, this, [this] { refreshGroups(), refresh(); });
-    connect(&document, &Document::groupsChanged, this, [this] { refreshGroups(), refresh(); });
+    connect(&document, &Document::lightsChanged, this, [this] { refreshGroups(), refresh(); });
     connect(&document, &Document::framesChanged, this, &BalancePlace::refresh);
-    connect(&document, &Document::frameChosen, this, &BalancePlace::refresh);
-    connect(&document.balances(), &BalanceBook::historyChanged, this, &BalancePlace::refresh);
-    connect(&document.balances(), &BalanceBook::changed, this, [this](std::int64_t frame) {
-        if (frame == m_document.frameInHand() || frame == leadOf(m_document.frameInHand()))
+    connect(&document.selection(), &Selection::frameChosen, this, &BalancePlace::refresh);
+    for (const auto changed : {&Document::balancesChanged, &Document::historyChanged})
+        connect(&document, changed, this, &BalancePlace::refresh);
+    connect(&document, &Document::settling, this, &BalancePlace::commitPending);
+    connect(&document.balances(), &Balances::changed, this, [this](std::int64_t frame) {
+        if (frame == m_document.selection().frameInHand() || frame == leadOf(m_document.selection().frameInHand()))
             showPictures();
     });
     connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
-        if (frame == m_document.frameInHand() || frame == leadOf(m_document.frameInHand()))
+        if (frame == m_document.selection().frameInHand() || frame == leadOf(m_document.selection().frameInHand()))
             showPictures();
     });
     for (PictureView* view : {m_after, m_before, m_lead})
@@ -171,8 +173,8 @@ void BalancePlace::showEvent(QShowEvent*)
 
 std::int64_t BalancePlace::leadOf(std::int64_t frame) const
 {
-    const int group = m_document.groupOf(frame);
-    return group < 0 ? 0 : m_document.groups()[static_cast<std::size_t>(group)].lead;
+    const int group = m_document.job().lightOf(frame);
+    return group < 0 ? 0 : m_document.job().lights[static_cast<std::size_t>(group)].lead;
 }
 
 FrameBalance BalancePlace::shown(std::int64_t id) const
@@ -197,37 +199,37 @@ void BalancePlace::refreshGroups()
     const int now = m_model->group() + 1;
     m_groups->clear();
     m_groups->addItem(tr("All lights (%1)").arg(m_document.frames().size()));
-    for (const Document::Group& group : m_document.groups())
+    for (const Light& group : m_document.job().lights)
         m_groups->addItem(tr("%1 (%2)").arg(text(group.name)).arg(group.frames.size()));
     m_groups->setCurrentIndex(std::min(now, m_groups->count() - 1));
 }
 
 void BalancePlace::refresh()
 {
-    const QString undo = m_document.isOpen() ? m_document.balances().undoAction() : QString(),
-                  redo = m_document.isOpen() ? m_document.balances().redoAction() : QString();
+    const QString undo = m_document.isOpen() ? m_document.undoAction() : QString(),
+                  redo = m_document.isOpen() ? m_document.redoAction() : QString();
     m_undo->setEnabled(!undo.isEmpty());
     m_undo->setToolTip(undo.isEmpty() ? tr("Nothing to undo") : tr("Undo: %1 (Ctrl+Z)").arg(undo));
     m_redo->setEnabled(!redo.isEmpty());
     m_redo->setToolTip(redo.isEmpty() ? tr("Nothing to redo") : tr("Redo: %1 (Ctrl+Shift+Z)").arg(redo));
-    const Frame* inHand = m_document.frame(m_document.frameInHand());
+    const Frame* inHand = m_document.frame(m_document.selection().frameInHand());
     m_bench->setEnabled(inHand && !inHand->isLost);
     const int ticked = static_cast<int>(m_model->ticked().size());
-    m_solve->setEnabled(!m_task->isRunning() && !m_document.groups().empty());
+    m_solve->setEnabled(!m_task->isRunning() && !m_document.job().lights.empty());
     m_take->setEnabled(!m_task->isRunning() && ticked > 0);
     m_take->setText(ticked > 0 ? tr("Take %1").arg(ticked) : tr("Take"));
     int troubled = 0, waiting = 0;
     for (int row = 0; row < m_model->rowCount(); ++row)
         if (const auto* p = m_model->proposal(m_model->frameAt(row)))
-            ++waiting, troubled += p->solved.trouble != Trouble::None || !p->fault.isEmpty();
+            ++waiting, troubled += p->solved.trouble != Trouble::None || !p->fault.empty();
     m_state->setText(
-        m_document.groups().empty() ? tr("Lights are told apart once all frames are read.")
+        m_document.job().lights.empty() ? tr("Lights are told apart once all frames are read.")
         : waiting == 0 ? tr("Nothing proposed. Solve looks at the frames and proposes; you take what you like.")
         : troubled == 0
             ? tr("%1 proposed").arg(waiting)
             : tr("%1 proposed, %2 cannot be brought onto the others: see their notes").arg(waiting).arg(troubled));
     m_groups->setCurrentIndex(std::min(m_model->group() + 1, m_groups->count() - 1));
-    const int row = m_model->rowOf(m_document.frameInHand());
+    const int row = m_model->rowOf(m_document.selection().frameInHand());
     if (row >= 0 && m_table->currentIndex().row() != row) {
         const QSignalBlocker quiet(m_table->selectionModel());
         m_table->selectRow(row);
@@ -241,8 +243,8 @@ void BalancePlace::showPictures()
 {
     if (!isVisible() || !m_document.isOpen())
         return;
-    const Frame* frame = m_document.frame(m_document.frameInHand());
-    const Frame* lead = m_document.frame(leadOf(m_document.frameInHand()));
+    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
+    const Frame* lead = m_document.frame(leadOf(m_document.selection().frameInHand()));
     const auto show = [&](PictureView& view, const Frame* of, bool balanced, const QString& caption) {
         if (!of) {
             view.clear();
@@ -291,7 +293,7 @@ void BalancePlace::showPictures()
 
 void BalancePlace::edited(const FrameBalance& balance, const QString& action)
 {
-    const std::int64_t frame = m_document.frameInHand();
+    const std::int64_t frame = m_document.selection().frameInHand();
     if (m_pendingFrame != 0 && (m_pendingFrame != frame || m_pendingAction != action))
         commitPending();
     m_pendingFrame = frame, m_pending = balance, m_pendingAction = action;
@@ -312,14 +314,14 @@ void BalancePlace::commitPending()
 void BalancePlace::setFrame(const FrameBalance& balance, const QString& action)
 {
     commitPending();
-    m_model->settle({m_document.frameInHand()});
-    m_document.balances().set({{m_document.frameInHand(), balance}}, action);
+    m_model->settle({m_document.selection().frameInHand()});
+    m_document.balances().set({{m_document.selection().frameInHand(), balance}}, action);
     refresh();
 }
 
 void BalancePlace::measureTilt()
 {
-    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
     const auto proxy = frame ? m_proxies.untouched(frame->id, frame->path) : nullptr;
     if (!proxy)
         return;
@@ -339,76 +341,50 @@ void BalancePlace::measureTilt()
 void BalancePlace::solveEnds()
 {
     constexpr double kFirstPixels = 0.001;
-    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
     const auto proxy = frame ? m_proxies.untouched(frame->id, frame->path) : nullptr;
     if (!proxy)
         return;
     FrameBalance balance = shown(frame->id);
     balance.ends = {};
     const Image lit = balancedPicture(proxy->samples, balance, m_document.balances().responseOf(balance));
-    balance.ends = amber::solveEnds(lit.view(), m_document.framing(frame->id), kFirstPixels, kFirstPixels);
+    balance.ends = amber::solveEnds(lit.view(), m_document.job().frame(frame->id).framing, kFirstPixels, kFirstPixels);
     balance.endsLocked = true;
     setFrame(balance, tr("Ends of a frame"));
 }
 
 void BalancePlace::solve()
 {
-    if (m_task->isRunning() || m_document.groups().empty())
+    if (m_task->isRunning() || m_document.job().lights.empty())
         return;
     commitPending();
-    std::vector<ShootFrame> frames;
-    std::vector<std::int64_t> ids;
-    for (int row = 0; row < m_model->rowCount(); ++row) {
-        const Frame* frame = m_document.frame(m_model->frameAt(row));
-        const int group = frame ? m_document.groupOf(frame->id) : -1;
-        if (group < 0)
-            continue;
-        ShootFrame one{frame->path,
-                       group,
-                       m_document.groups()[static_cast<std::size_t>(group)].lead == frame->id,
-                       m_frames.bracketOf(frame->id),
-                       m_document.balances().of(frame->id),
-                       {}};
-        for (const KeyColour& key : m_document.keyColours())
-            if (key.frame == frame->id)
-                one.keys[key.name] = key.place;
-            else if (const auto place = m_document.balances().keyPlace(key.name, frame->id);
-                     place && place->isConfirmed)
-                one.keys[key.name] = place->place;
-        ids.push_back(frame->id);
-        frames.push_back(std::move(one));
-    }
+    std::vector<FrameId> wanted;
+    for (int row = 0; row < m_model->rowCount(); ++row)
+        wanted.push_back(m_model->frameAt(row));
+    const auto asked = framesToBalance(m_document.job(), m_document.frames(), wanted, m_frames.brackets());
     auto result = std::make_shared<std::optional<ShootBalance>>();
-    m_task->start([frames, result](const Task::Progress& progress,
-                                   const CancelToken& cancel) { *result = balanceShoot(frames, progress, cancel); },
-                  [this, ids, frames, result](bool cancelled) {
-                      if (cancelled || !*result) {
-                          m_state->setText(tr("Stopped. Nothing was changed."));
-                          return;
-                      }
-                      const ShootBalance& solved = **result;
-                      for (const auto& [camera, response] : solved.responses)
-                          m_document.balances().setResponse(camera, response);
-                      std::map<std::int64_t, BalanceModel::Proposal> proposals;
-                      for (std::size_t i = 0; i < ids.size(); ++i) {
-                          BalanceModel::Proposal p;
-                          p.solved = solved.frames[i];
-                          p.balance = m_document.balances().of(ids[i]);
-                          p.balance.light = p.solved.balance;
-                          p.balance.response = solved.responseNames[i];
-                          p.balance.confidence = p.solved.confidence;
-                          p.fault = text(solved.faults[i]);
-                          p.through = ids[std::min(p.solved.through, ids.size() - 1)];
-                          p.isTicked = p.fault.isEmpty() && (p.solved.trouble == Trouble::None ||
-                                                             p.solved.trouble == Trouble::ClippedSource);
-                          proposals[ids[i]] = std::move(p);
-                      }
-                      m_model->setProposals(proposals);
-                      for (auto& [id, p] : proposals)
-                          p.balance.because = m_model->groundWords(id).toStdString();
-                      m_model->setProposals(proposals);
-                      refresh();
-                  });
+    m_task->start(
+        [asked, result](const Task::Progress& progress, const CancelToken& cancel) {
+            *result = balanceShoot(asked.frames, progress, cancel);
+        },
+        [this, asked, result](bool cancelled) {
+            if (!cancelled && *result)
+                showProposals(asked, **result);
+            else
+                m_state->setText(tr("Stopped. Nothing was changed."));
+        });
+}
+
+void BalancePlace::showProposals(const FramesToBalance& asked, const ShootBalance& solved)
+{
+    m_document.adopt(withResponses(m_document.job(), solved));
+    std::map<FrameId, BalanceModel::Proposal> proposals;
+    for (BalanceProposal& p : proposalsOf(m_document.job(), m_document.frames(), asked, solved)) {
+        const bool isTicked = p.isSound();
+        proposals[p.frame] = {std::move(p), isTicked};
+    }
+    m_model->setProposals(proposals);
+    refresh();
 }
 
 void BalancePlace::take()
@@ -428,13 +404,13 @@ void BalancePlace::take()
 void BalancePlace::undo()
 {
     commitPending();
-    m_document.balances().undo();
+    m_document.undo();
 }
 
 void BalancePlace::redo()
 {
     commitPending();
-    m_document.balances().redo();
+    m_document.redo();
 }
 
 }  // namespace amber

@@ -32,6 +32,7 @@ public:
     PictureView& after() { return *m_after; }
     /// Solves the lights shown; proposals follow.
     void solve();
+    void showProposals(const struct FramesToBalance& asked, const struct ShootBalance& solved);
     void take();
     void undo();
     void redo();

@@ -2,13 +2,15 @@
 
 #include "app/places/balance/balance_bench.h"
 #include "app/theme/theme.h"
+#include "core/handover/job_batch.h"
 
 namespace amber {
 namespace {
 
 constexpr FileFormat kFormats[] = {FileFormat::Jpeg, FileFormat::Png8, FileFormat::Png16, FileFormat::Tiff8,
                                    FileFormat::Tiff16};
-constexpr RgbSpace kSpaces[] = {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::Rec2020};
+constexpr RgbSpace kSpaces[] = {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto,
+                                RgbSpace::Rec2020};
 
 QString duration(double seconds)
 {
@@ -60,8 +62,8 @@ HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
     connect(m_task, &ExportTask::finished, this, &HandoverPlace::finish);
     connect(&document, &Document::opened, this, &HandoverPlace::restoreChoices);
     connect(&document, &Document::framesChanged, this, &HandoverPlace::refresh);
-    connect(&document, &Document::frameChosen, this, &HandoverPlace::refresh);
-    connect(&document, &Document::stepsChanged, this, &HandoverPlace::refresh);
+    connect(&document.selection(), &Selection::frameChosen, this, &HandoverPlace::refresh);
+    connect(&document.looks(), &LooksInHand::stepsChanged, this, &HandoverPlace::refresh);
     m_state->setText(tr("Nothing handed over yet."));
     refresh();
 }
@@ -140,18 +142,35 @@ QWidget* HandoverPlace::makeForm()
     return page;
 }
 
+namespace {
+
+/// Where `value` stands in a list, or the first place.
+template <class List, class Value>
+int indexOf(const List& list, const Value& value)
+{
+    const auto found = std::find(std::begin(list), std::end(list), value);
+    return found == std::end(list) ? 0 : static_cast<int>(found - std::begin(list));
+}
+
+std::vector<double> ratios()
+{
+    std::vector<double> all;
+    for (const Shape& shape : shapes())
+        all.push_back(shape.ratio);
+    return all;
+}
+
+}  // namespace
+
 void HandoverPlace::restoreChoices()
 {
-    const auto number = [&](const char* name, int otherwise) {
-        const std::string value = m_document.choice(name);
-        return value.empty() ? otherwise : std::atoi(value.c_str());
-    };
-    m_format->setCurrentIndex(std::clamp(number("export-format", 0), 0, m_format->count() - 1));
-    m_space->setCurrentIndex(std::clamp(number("export-space", 0), 0, m_space->count() - 1));
-    m_shape->setCurrentIndex(std::clamp(number("export-shape", 0), 0, m_shape->count() - 1));
-    m_quality->setValue(number("export-quality", 92));
-    m_edge->setValue(number("export-edge", 0));
-    const QString folder = m_document.placeOf(m_document.choice("export-folder"));
+    const DeliveryChoices& d = m_document.desk().delivery;
+    m_format->setCurrentIndex(indexOf(kFormats, fileFormatFromName(d.format).value_or(FileFormat::Jpeg)));
+    m_space->setCurrentIndex(indexOf(kSpaces, rgbSpaceFromName(d.space).value_or(RgbSpace::Srgb)));
+    m_shape->setCurrentIndex(indexOf(ratios(), d.ratio));
+    m_quality->setValue(d.quality);
+    m_edge->setValue(d.longEdge);
+    const QString folder = m_document.placeOf(d.folder);
     m_folder->setText(folder.isEmpty() ? m_document.folder() + QStringLiteral("/handed-over") : folder);
     m_model->clear();
     m_state->setText(tr("Nothing handed over yet."));
@@ -165,7 +184,7 @@ void HandoverPlace::refresh()
 {
     const bool ready = m_document.isOpen() && !m_document.frames().empty();
     const int which = std::max(0, m_which->currentIndex());
-    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
     m_which->clear();
     m_which->addItem(m_document.frames().size() == 1 ? tr("the one frame")
                                                      : tr("all %L1 frames").arg(m_document.frames().size()));
@@ -173,52 +192,56 @@ void HandoverPlace::refresh()
     m_which->addItem(tr("all but unused exposures"));
     m_which->setItemData(2, tr("Without the exposures of brackets of which another was chosen"), Qt::ToolTipRole);
     m_which->setCurrentIndex(which);
-    m_summary->setText(!m_document.lookFault().isEmpty() ? m_document.lookFault()
-                       : m_document.isOpen() ? tr("%1 on %2").arg(text(m_document.look().name), m_document.title())
-                                             : tr("No job is open"));
-    m_start->setEnabled(ready && m_document.lookFault().isEmpty() && !m_task->isRunning());
+    m_summary->setText(!m_document.looks().fault().isEmpty() ? m_document.looks().fault()
+                       : m_document.isOpen()
+                           ? tr("%1 on %2").arg(text(m_document.looks().look().name), m_document.title())
+                           : tr("No job is open"));
+    m_start->setEnabled(ready && m_document.looks().fault().isEmpty() && !m_task->isRunning());
     m_cancel->setEnabled(m_task->isRunning());
+}
+
+DeliveryChoices HandoverPlace::chosen() const
+{
+    DeliveryChoices d;
+    d.format = nameOf(kFormats[m_format->currentIndex()]), d.space = nameOf(kSpaces[m_space->currentIndex()]);
+    d.quality = m_quality->value();
+    d.longEdge = m_edge->value();
+    d.ratio = ratios()[static_cast<std::size_t>(std::max(0, m_shape->currentIndex()))];
+    d.folder = m_document.keptPlace(m_folder->text().trimmed());
+    return d;
 }
 
 void HandoverPlace::start()
 {
-    m_document.commitPending();
-    std::vector<std::filesystem::path> sources;
-    std::vector<PictureOwn> own;
-    const auto faultOf = [&](std::int64_t frame) {
-        return m_document.changedContents().count(frame)
-                   ? tr("another picture may have its name now: say first whether it is the same one").toStdString()
-                   : m_document.balances().fault(frame);
-    };
-    for (const Frame& frame : m_document.frames())
-        if (m_which->currentIndex() == 0 || (m_which->currentIndex() == 1 && frame.id == m_document.frameInHand()) ||
-            (m_which->currentIndex() == 2 && m_document.choice("unused/" + std::to_string(frame.id)).empty()))
-            sources.push_back(frame.path),
-                own.push_back({Document::pictureName(frame.id), m_document.balances().of(frame.id),
-                               m_document.balances().responseOf(m_document.balances().of(frame.id)),
-                               faultOf(frame.id)});
-    Recipe recipe;
-    recipe.output = {kFormats[m_format->currentIndex()], kSpaces[m_space->currentIndex()], m_quality->value()};
-    recipe.longEdge = m_edge->value();
-    recipe.ratio = shapes()[static_cast<std::size_t>(std::max(0, m_shape->currentIndex()))].ratio;
-    recipe.folder = m_folder->text().trimmed().toStdString();
-    for (const Frame& frame : m_document.frames())
-        recipe.originals.push_back(frame.path);
-    if (recipe.folder.empty()) {
+    emit m_document.settling();
+    m_document.looks().commitPending();
+    if (m_folder->text().trimmed().isEmpty()) {
         m_state->setText(tr("Choose a folder for the files first."));
         return;
     }
-    m_document.setChoice("export-format", std::to_string(m_format->currentIndex()));
-    m_document.setChoice("export-space", std::to_string(m_space->currentIndex()));
-    m_document.setChoice("export-quality", std::to_string(m_quality->value()));
-    m_document.setChoice("export-edge", std::to_string(m_edge->value()));
-    m_document.setChoice("export-shape", std::to_string(m_shape->currentIndex()));
-    m_document.setChoice("export-folder", m_document.keptPlace(m_folder->text().trimmed()));
+    const DeliveryChoices choices = chosen();
+    const auto recipe = recipeFor(choices, m_folder->text().trimmed().toStdString(), m_document.frames());
+    if (!recipe) {
+        m_state->setText(text(recipe.error().message()));
+        return;
+    }
+    const bool allButUnused = m_which->currentIndex() == 2, onlyInHand = m_which->currentIndex() == 1;
+    std::vector<FrameId> wanted;
+    for (const Frame& frame : m_document.frames())
+        if (onlyInHand ? frame.id == m_document.selection().frameInHand()
+                       : !allButUnused || !m_document.job().frame(frame.id).isUnused)
+            wanted.push_back(frame.id);
+    auto batch = m_document.batchOf(wanted);
+    for (std::size_t i = 0; i < batch.frames.size(); ++i)
+        if (m_document.changedContents().count(batch.frames[i]) > 0)
+            batch.own[i].fault =
+                tr("another picture may have its name now: say first whether it is the same one").toStdString();
+    m_document.changeDesk([&](Desk& desk) { desk.delivery = choices; });
     m_model->clear();
-    m_progress->setRange(0, static_cast<int>(sources.size()));
+    m_progress->setRange(0, static_cast<int>(batch.sources.size()));
     m_progress->setValue(0);
     m_state->setText(tr("Beginning…"));
-    m_task->start(m_document.look(), sources, recipe, own);
+    m_task->start(m_document.looks().look(), batch.sources, *recipe, batch.own);
     refresh();
 }
 

@@ -30,6 +30,7 @@ private:
     QWidget* makeForm();
     void refresh();
     void restoreChoices();
+    DeliveryChoices chosen() const;
     void start();
     void showProgress(int done, int total, double secondsLeft);
     void finish(const ExportReport& report, const QString& fault);

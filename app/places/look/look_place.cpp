@@ -65,14 +65,14 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
     connect(m_library, &LibraryView::exportRequested, this, &LookPlace::exportLook);
     connect(m_stepLine, &StepLine::markChosen, this, &LookPlace::showSpot);
     connect(&m_instruments->keys(), &KeyList::chosen, m_wall, &Wall::setNamedMark);
-    connect(&document, &Document::lookChanged, this, [this] { probeAt(m_place); });
-    connect(&document, &Document::selectionChanged, this, [this] {
+    connect(&document.looks(), &LooksInHand::lookChanged, this, [this] { probeAt(m_place); });
+    connect(&document.looks(), &LooksInHand::selectionChanged, this, [this] {
         probeAt(m_place);
         showPanel(Panel::Bench);
     });
-    connect(&document, &Document::revisionsChanged, this, &LookPlace::refreshHeader);
-    connect(&document, &Document::stepsChanged, this, &LookPlace::refreshHeader);
-    connect(&document, &Document::asideChanged, this, &LookPlace::remindOfSecondLook);
+    connect(&document.looks(), &LooksInHand::revisionsChanged, this, &LookPlace::refreshHeader);
+    connect(&document.looks(), &LooksInHand::stepsChanged, this, &LookPlace::refreshHeader);
+    connect(&document.selection(), &Selection::asideChanged, this, &LookPlace::remindOfSecondLook);
     connect(&document, &Document::opened, this, [this] { showView(View::Wall); });
     auto* reminder = new QTimer(this);
     reminder->setInterval(kReminderPause);
@@ -92,8 +92,9 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
     };
     m_findings->pictures = [this] {
         std::vector<Image> all;
-        std::vector<std::int64_t> frames{m_document.frameInHand()};
-        frames.insert(frames.end(), m_document.companions().begin(), m_document.companions().end());
+        std::vector<std::int64_t> frames{m_document.selection().frameInHand()};
+        frames.insert(frames.end(), m_document.selection().companions().begin(),
+                      m_document.selection().companions().end());
         for (const std::int64_t id : frames)
             if (const Frame* frame = m_document.frame(id))
                 if (const auto proxy = m_proxies.proxy(id, frame->path))
@@ -153,12 +154,12 @@ QLayout* LookPlace::makeHeader()
     m_looks->setEditable(true);
     m_looks->setInsertPolicy(QComboBox::NoInsert);
     connect(m_looks, &QComboBox::activated, this,
-            [this] { m_document.chooseLook(m_looks->currentData().toLongLong()); });
+            [this] { m_document.looks().choose(m_looks->currentData().toLongLong()); });
     m_looks->lineEdit()->setObjectName("lookName");
     m_looks->lineEdit()->setAccessibleName(tr("Name of the look"));
     connect(m_looks->lineEdit(), &QLineEdit::editingFinished, this, [this] {
-        if (m_looks->currentData().toLongLong() == m_document.lookId())
-            m_document.renameLook(m_looks->currentText());
+        if (m_looks->currentData().toLongLong() == m_document.looks().lookId())
+            m_document.looks().rename(m_looks->currentText());
     });
     const auto tool = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
         auto* button = new QToolButton(this);
@@ -175,7 +176,7 @@ QLayout* LookPlace::makeHeader()
         return button;
     };
     row->addWidget(m_looks, 3);
-    tool("lookNew", tr("New"), tr("Begin another look"), [this] { m_document.newLook(); });
+    tool("lookNew", tr("New"), tr("Begin another look"), [this] { m_document.looks().newLook(); });
     m_viewButtons[2] = toggle("showLibrary", tr("Looks"), tr("All looks of this job on the frame in hand (F9)"),
                               [this] { showView(view() == View::Library ? View::Wall : View::Library); });
     m_undo = tool("undo", tr("Undo"), QString(), [this] { m_document.undo(); });
@@ -245,7 +246,7 @@ void LookPlace::fillViewMenu(QMenu& menu)
                               : QString::number(lightness),
             theme::surround() == lightness, nullptr, [this, lightness] {
                 theme::setSurround(lightness);
-                m_document.setChoice("surround", std::to_string(lightness));
+                m_document.changeDesk([&](Desk& desk) { desk.surround = lightness; });
             });
     menu.addSection(tr("Theme"));
     const QString themes[] = {tr("Print room"), tr("Dim"), tr("High contrast")};
@@ -253,20 +254,20 @@ void LookPlace::fillViewMenu(QMenu& menu)
         add(themes[i], static_cast<int>(theme::current()) == i, nullptr, [this, i] { emit themeWanted(i); });
     menu.addSection(tr("Frames"));
     menu.addAction(tr("Trial frames: companions that differ most"), this, [this] { emit trialFramesWanted(); });
-    menu.addAction(tr("Put this frame aside for a second look"), this, [this] { m_document.putAside(); });
-    if (!m_document.aside().empty())
+    menu.addAction(tr("Put this frame aside for a second look"), this, [this] { m_document.selection().putAside(); });
+    if (!m_document.selection().aside().empty())
         menu.addAction(tr("Take the second look now"), this, [this] { takeSecondLook(); });
-    if (!m_document.framing(m_document.frameInHand()).isWhole())
+    if (!m_document.job().frame(m_document.selection().frameInHand()).framing.isWhole())
         menu.addAction(tr("Count the whole picture again"), this,
-                       [this] { m_document.setFraming(m_document.frameInHand(), {}); });
+                       [this] { m_document.setFraming(m_document.selection().frameInHand(), {}); });
 }
 
 void LookPlace::remindOfSecondLook()
 {
-    const auto aside = m_document.aside();
+    const auto aside = m_document.selection().aside();
     const qint64 now = QDateTime::currentSecsSinceEpoch();
     const Frame* frame = aside.empty() ? nullptr : m_document.frame(aside.front().frame);
-    const bool due = frame && now - aside.front().leftAt >= Document::kSecondLookSeconds;
+    const bool due = frame && now - aside.front().leftAt >= Selection::kSecondLookSeconds;
     m_aside->setVisible(due);
     if (due)
         m_aside->setText(tr("Second look: %1").arg(titleOf(*frame)));
@@ -274,12 +275,12 @@ void LookPlace::remindOfSecondLook()
 
 void LookPlace::takeSecondLook()
 {
-    const auto aside = m_document.takeSecondLook();
+    const auto aside = m_document.selection().takeSecondLook();
     if (!aside)
         return;
     // Beside the version left behind, when it is another one by now.
-    const auto left = m_document.lookAt(aside->revision);
-    if (left && *left != m_document.look()) {
+    const auto left = m_document.looks().lookAt(aside->revision);
+    if (left && *left != m_document.looks().look()) {
         showView(View::Compare);
         m_compare->showAgainst(*left, tr("as it was left"));
     }
@@ -289,7 +290,7 @@ LookPlace::View LookPlace::view() const { return static_cast<View>(m_upper->curr
 
 void LookPlace::showView(View view)
 {
-    if (view == View::Compare && m_document.pins().empty() && m_document.aside().empty() &&
+    if (view == View::Compare && m_document.looks().pins().empty() && m_document.selection().aside().empty() &&
         this->view() != View::Compare && !m_document.isOpen())
         view = View::Wall;
     m_upper->setCurrentIndex(static_cast<int>(view));
@@ -372,15 +373,15 @@ void LookPlace::nameKey(const Region& place)
     dialog.setOkButtonText(tr("Mark"));
     if (dialog.exec() != QDialog::Accepted)
         return;
-    auto keys = m_document.keyColours();
+    auto keys = m_document.job().keys;
     KeyColour key;
     key.name = dialog.textValue().trimmed().isEmpty() ? tr("key %1").arg(keys.size() + 1).toStdString()
                                                       : dialog.textValue().trimmed().toStdString();
-    key.frame = m_document.frameInHand();
+    key.frame = m_document.selection().frameInHand();
     key.place = place;
     key.marked = meanOf(proxy->samples.view(), place);
     keys.push_back(key);
-    m_document.setKeyColours(keys);
+    m_document.setKeyColours(keys, tr("Key colour marked"));
 }
 
 void LookPlace::mark(const QRectF& drawn)
@@ -391,7 +392,7 @@ void LookPlace::mark(const QRectF& drawn)
     if (drawn.isEmpty())
         return nameKey(pointPlace(drawn.x(), drawn.y(), proxy->image.width(), proxy->image.height()));
     const Region region{drawn.left(), drawn.top(), drawn.right(), drawn.bottom()};
-    const std::int64_t frame = m_document.frameInHand();
+    const std::int64_t frame = m_document.selection().frameInHand();
     QMenu menu(this);
     menu.setObjectName("regionMenu");
     menu.addAction(tr("Key colour…"), this, [&] { nameKey(region); });
@@ -400,12 +401,12 @@ void LookPlace::mark(const QRectF& drawn)
         probeAt(drawn.center());
     });
     menu.addAction(tr("Leave out of the measures"), this, [&] {
-        Framing framing = m_document.framing(frame);
+        Framing framing = m_document.job().frame(frame).framing;
         framing.leftOut.push_back(region);
         m_document.setFraming(frame, framing);
     });
     menu.addAction(tr("Planned crop"), this, [&] {
-        Framing framing = m_document.framing(frame);
+        Framing framing = m_document.job().frame(frame).framing;
         framing.crop = region;
         m_document.setFraming(frame, framing);
     });
@@ -416,7 +417,7 @@ void LookPlace::showSpot(int step, int mark)
 {
     const auto& trace = m_stepLine->trace();
     auto proxy = m_wall->proxyInHand();
-    const Look look = m_document.lookOf(m_document.frameInHand());
+    const Look look = m_document.looks().lookOf(m_document.selection().frameInHand());
     if (!trace || !proxy || step >= static_cast<int>(look.steps.size()))
         return;
     Region place;
@@ -425,7 +426,7 @@ void LookPlace::showSpot(int step, int mark)
         const KeyColour& key = trace->keys[static_cast<std::size_t>(mark - StepLine::kMeasureMarks)];
         place = key.place;
         where = keyColourTitle(key);
-        if (key.frame != m_document.frameInHand()) {
+        if (key.frame != m_document.selection().frameInHand()) {
             const Frame* frame = m_document.frame(key.frame);
             const auto other = frame ? m_proxies.proxy(key.frame, frame->path) : nullptr;
             if (!other)
@@ -443,14 +444,14 @@ void LookPlace::showSpot(int step, int mark)
 std::vector<BeforeAfter> LookPlace::framesOfWall() const
 {
     std::vector<BeforeAfter> all;
-    std::vector<std::int64_t> frames{m_document.frameInHand()};
-    frames.insert(frames.end(), m_document.companions().begin(), m_document.companions().end());
+    std::vector<std::int64_t> frames{m_document.selection().frameInHand()};
+    frames.insert(frames.end(), m_document.selection().companions().begin(), m_document.selection().companions().end());
     for (const std::int64_t id : frames)
         if (const Frame* frame = m_document.frame(id))
             if (const auto proxy = m_proxies.proxy(id, frame->path)) {
                 // Single pixels: steps by place pass by, as no part of the card is about them but grain, which is read
                 // off the look.
-                const Framing framing = m_document.framing(id);
+                const Framing framing = m_document.job().frame(id).framing;
                 const Size size = fitted({proxy->samples.width(), proxy->samples.height()}, kScoreEdge);
                 const Image few = sampleGrid(proxy->samples.view(), size.width, size.height);
                 const ImageView samples = few.view();
@@ -461,7 +462,7 @@ std::vector<BeforeAfter> LookPlace::framesOfWall() const
                     key.place = pointPlace(c.x, c.y, samples.width, samples.height);
                     keys.push_back(key);
                 }
-                Look colours = m_document.lookOf(id);
+                Look colours = m_document.looks().lookOf(id);
                 std::erase_if(colours.steps, [](const Step& s) { return isSpatial(s); });
                 if (const auto trace = traceLook(colours, samples, id, keys, framing))
                     all.push_back({trace->states.front(), trace->states.back()});
@@ -471,10 +472,10 @@ std::vector<BeforeAfter> LookPlace::framesOfWall() const
 
 void LookPlace::exportLook(std::int64_t id)
 {
-    const auto look = m_document.lookOfEntry(id);
+    const auto look = m_document.looks().lookOfEntry(id);
     if (!look)
         return;
-    m_document.chooseLook(id);
+    m_document.looks().choose(id);
     const QString path = QFileDialog::getSaveFileName(
         this, tr("Export the look"), m_document.folder() + "/" + text(look->name) + ".json",
         tr("Look, complete (*.json);;Lookup table (*.cube *.clf);;Hald picture, 16 bits (*.png);;ASC CDL, nearest fit "
@@ -483,7 +484,7 @@ void LookPlace::exportLook(std::int64_t id)
         return;
     QString words;
     if (path.endsWith(".json", Qt::CaseInsensitive)) {
-        if (const Status done = m_document.exportLook(path); !done)
+        if (const Status done = m_document.looks().exportLook(path); !done)
             emit m_document.failed(text(done.error().message()));
         words = tr("Made for: %1\nLimits: %2")
                     .arg(look->card.madeFor.empty() ? tr("not said; write it on the intent card")
@@ -506,12 +507,12 @@ void LookPlace::exportLook(std::int64_t id)
 
 void LookPlace::refreshHeader()
 {
-    const auto entries = m_document.looks();
+    const auto entries = m_document.looks().entries();
     const QSignalBlocker blocker(m_looks);
     m_looks->clear();
     for (const LookEntry& entry : entries) {
         m_looks->addItem(text(entry.name), QVariant::fromValue<qlonglong>(entry.id));
-        if (entry.id == m_document.lookId())
+        if (entry.id == m_document.looks().lookId())
             m_looks->setCurrentIndex(m_looks->count() - 1);
     }
     const auto show = [](QToolButton* button, const QString& action, const QString& words, const QString& keys) {
@@ -520,7 +521,7 @@ void LookPlace::refreshHeader()
     };
     show(m_undo, m_document.undoAction(), tr("Undo"), tr("Ctrl+Z"));
     show(m_redo, m_document.redoAction(), tr("Redo"), tr("Ctrl+Shift+Z"));
-    const auto pins = m_document.pins().size();
+    const auto pins = m_document.looks().pins().size();
     m_pin->setToolTip(tr("Keep the look as it is now under a note, to come back to and compare (F6)") +
                       (pins == 0   ? QString()
                        : pins == 1 ? tr("; 1 version is pinned")
@@ -547,8 +548,8 @@ Result<QString> LookPlace::exportTable(const QString& path) const
     if (!format)
         return tl::make_unexpected(format.error());
     std::vector<LinearRgb> own;
-    std::vector<std::int64_t> frames = m_document.companions();
-    frames.push_back(m_document.frameInHand());
+    std::vector<std::int64_t> frames = m_document.selection().companions();
+    frames.push_back(m_document.selection().frameInHand());
     for (const std::int64_t id : frames)
         if (const Frame* frame = m_document.frame(id))
             if (const auto proxy = m_proxies.proxy(id, frame->path)) {
@@ -558,11 +559,11 @@ Result<QString> LookPlace::exportTable(const QString& path) const
             }
     constexpr int kEdge = 33, kHaldEdge = 36;
     const auto table = *format == TableFormat::Cdl
-                           ? bakeCdl(m_document.look(), RgbSpace::Srgb, own)
-                           : bake(m_document.look(), *format == TableFormat::Hald ? kHaldEdge : kEdge);
+                           ? bakeCdl(m_document.looks().look(), RgbSpace::Srgb, own)
+                           : bake(m_document.looks().look(), *format == TableFormat::Hald ? kHaldEdge : kEdge);
     if (!table)
         return tl::make_unexpected(table.error());
-    const auto travel = travelReport(m_document.look(), *table, RgbSpace::Srgb, own);
+    const auto travel = travelReport(m_document.looks().look(), *table, RgbSpace::Srgb, own);
     if (!travel)
         return tl::make_unexpected(travel.error());
     if (const Status written = writeTableFile(path.toStdString(), *table, *format); !written)
@@ -576,8 +577,8 @@ Image LookPlace::entering() const
     if (!proxy)
         return {};
     Image picture = proxy->samples;
-    if (const auto plan = RenderPlan::compile(m_document.lookOf(m_document.frameInHand()),
-                                              static_cast<std::size_t>(m_document.selectedStep())))
+    if (const auto plan = RenderPlan::compile(m_document.looks().lookOf(m_document.selection().frameInHand()),
+                                              static_cast<std::size_t>(m_document.looks().selectedStep())))
         amber::render(*plan, picture.view(), picture.mutableView(), {},
                       {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
     return picture;
@@ -590,8 +591,8 @@ std::optional<Probe> LookPlace::read(const Region& place) const
         return std::nullopt;
     Probe probe;
     probe.in = meanOf(proxy->image.view(), place);
-    const Look look = m_document.lookOf(m_document.frameInHand());
-    probe.entering = evaluate(look, probe.in, static_cast<std::size_t>(m_document.selectedStep()));
+    const Look look = m_document.looks().lookOf(m_document.selection().frameInHand());
+    probe.entering = evaluate(look, probe.in, static_cast<std::size_t>(m_document.looks().selectedStep()));
     probe.out = evaluate(look, probe.in);
     probe.leavesOut =
         std::any_of(look.steps.begin(), look.steps.end(), [](const Step& s) { return isSpatial(s) && !isIdentity(s); });
@@ -627,11 +628,14 @@ void LookPlace::askPin()
     dialog.setLabelText(tr("Note, for the day you come back to it"));
     dialog.setOkButtonText(tr("Pin"));
     if (dialog.exec() == QDialog::Accepted)
-        m_document.pin(dialog.textValue(), theme::surround());
+        m_document.looks().pin(dialog.textValue(), theme::surround());
 }
 
 bool LookPlace::isComparing() const { return view() == View::Compare; }
 
-void LookPlace::toggleCompare() { showView(!isComparing() && !m_document.pins().empty() ? View::Compare : View::Wall); }
+void LookPlace::toggleCompare()
+{
+    showView(!isComparing() && !m_document.looks().pins().empty() ? View::Compare : View::Wall);
+}
 
 }  // namespace amber

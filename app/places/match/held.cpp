@@ -1,6 +1,5 @@
 #include "app/places/match/held.h"
 
-#include "core/base/json_text.h"
 #include "core/image/read.h"
 #include "core/image/resize.h"
 #include "core/table/table_file.h"
@@ -14,33 +13,6 @@ QString Held::name() const
     return kind == Kind::Frame ? QString::fromStdString(print.name)
            : paths.isEmpty()   ? QString()
                                : QFileInfo(paths.back()).completeBaseName();
-}
-
-std::string Held::toText() const
-{
-    Json json{{"kind", static_cast<int>(kind)}, {"frame", frame}, {"table", withTable}, {"paths", Json::array()}};
-    for (const QString& path : paths)
-        json["paths"].push_back(path.toStdString());
-    return jsonText(json);
-}
-
-Held Held::fromText(const std::string& text)
-{
-    Held held;
-    const auto json = Json::parse(text, nullptr, false);
-    if (!json.is_object() || !json.contains("paths") || !json["paths"].is_array())
-        return held;
-    held.kind = static_cast<Kind>(std::clamp(json.value("kind", 0), 0, static_cast<int>(Kind::Table)));
-    held.frame = json.value("frame", std::int64_t{0});
-    held.withTable = json.value("table", false);
-    const auto& paths = json["paths"];
-    for (const auto& path : paths)
-        if (path.is_string())
-            held.paths << QString::fromStdString(path.get<std::string>());
-    if ((held.kind == Kind::Pictures && held.paths.isEmpty()) || (held.kind == Kind::Pair && held.paths.size() != 2) ||
-        (held.kind == Kind::Table && held.paths.size() != 1))
-        held.kind = Kind::Nothing;
-    return held;
 }
 
 Result<Held> readHeld(const Held& wanted, const std::function<void(int, int)>& progress, const CancelToken& cancel)

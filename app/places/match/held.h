@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/balance/group_balance.h"
+#include "core/job/job.h"
 #include "core/match/ladder.h"
 #include "core/match/pair_fit.h"
 
@@ -12,7 +13,7 @@
 namespace amber {
 
 struct Held {
-    enum class Kind { Nothing, Pictures, Frame, Pair, Table };
+    using Kind = HeldReference::Kind;
     Kind kind = Kind::Nothing;
     QStringList paths;       ///< of the pictures, of before and after, or of the table
     std::int64_t frame = 0;  ///< of Kind::Frame
@@ -27,10 +28,6 @@ struct Held {
     bool isFit() const { return kind == Kind::Pair || kind == Kind::Table; }
     /// A short name: that of the group its steps will have.
     QString name() const;
-
-    /// What is kept with the job, and back.
-    std::string toText() const;
-    static Held fromText(const std::string& text);
 };
 
 inline constexpr int kHeldEdge = 1500;

@@ -81,28 +81,28 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
             restore();
         refresh();
     });
-    connect(&document, &Document::frameChosen, this, &MatchPlace::relate);
+    connect(&document.selection(), &Selection::frameChosen, this, &MatchPlace::relate);
     const auto later = [this] {
         if (isVisible())
             m_later->start();
     };
-    connect(&document, &Document::lookChanged, this, later);
-    connect(&document, &Document::stepsChanged, this, later);
-    connect(&document.balances(), &BalanceBook::changed, this, [this](std::int64_t frame) {
+    connect(&document.looks(), &LooksInHand::lookChanged, this, later);
+    connect(&document.looks(), &LooksInHand::stepsChanged, this, later);
+    connect(&document.balances(), &Balances::changed, this, [this](std::int64_t frame) {
         // Its picture is being balanced anew: what is known of the old one does not count.
         if (frame == m_relatedFrame)
             m_outdated = m_relatedProxy;
     });
-    connect(&document.balances(), &BalanceBook::historyChanged, this, &MatchPlace::relate);
+    connect(&document, &Document::balancesChanged, this, &MatchPlace::relate);
     const auto keysMoved = [this] {
         if (m_held.kind == Held::Kind::Frame)
             m_relatedFrame = 0;
         relate();
     };
     connect(&document, &Document::keyColoursChanged, this, keysMoved);
-    connect(&document.balances(), &BalanceBook::keyPlacesChanged, this, keysMoved);
+    connect(&document, &Document::keyPlacesChanged, this, keysMoved);
     connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
-        if (frame == m_document.frameInHand())
+        if (frame == m_document.selection().frameInHand())
             relate();
     });
     connect(m_pictures, &MatchPictures::resized, this, [this] { m_later->start(); });
@@ -221,13 +221,13 @@ void MatchPlace::holdTable(const QString& path)
 
 void MatchPlace::holdFrame()
 {
-    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
     const auto proxy = frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
     if (!proxy) {
         emit m_document.failed(tr("The frame in hand is not read yet; try again in a moment."));
         return;
     }
-    const auto plan = RenderPlan::compile(m_document.lookOf(frame->id));
+    const auto plan = RenderPlan::compile(m_document.looks().lookOf(frame->id));
     auto held = std::make_shared<Held>();
     m_task->start(
         [held, id = frame->id, name = titleOf(*frame), proxy, plan](const Task::Progress&, const CancelToken&) {
@@ -267,10 +267,10 @@ void MatchPlace::took(Held held, bool isNew)
     m_panel->setWithTable(m_held.withTable);
     m_map->setCurrentIndex(0), m_wipe->setChecked(false);
     if (isNew) {
-        Held kept = m_held;
-        for (QString& path : kept.paths)
-            path = text(m_document.keptPlace(path));
-        m_document.setChoice("match", kept.toText());
+        HeldReference kept{m_held.kind, {}, m_held.frame, m_held.withTable};
+        for (const QString& path : m_held.paths)
+            kept.paths.push_back(m_document.keptPlace(path));
+        m_document.changeDesk([&](Desk& desk) { desk.held = kept; });
     }
     if (!m_table->currentIndex().isValid())
         m_table->selectRow(0);
@@ -284,9 +284,11 @@ void MatchPlace::restore()
     if (m_isRestored || !m_document.isOpen() || m_held.kind != Held::Kind::Nothing)
         return;
     m_isRestored = true;
-    Held wanted = Held::fromText(m_document.choice("match"));
-    for (QString& path : wanted.paths)
-        path = m_document.placeOf(path.toStdString());
+    const HeldReference& kept = m_document.desk().held;
+    Held wanted;
+    wanted.kind = kept.kind, wanted.frame = kept.frame, wanted.withTable = kept.withTable;
+    for (const std::string& path : kept.paths)
+        wanted.paths << m_document.placeOf(path);
     // A frame is held as it stood; as that is not kept, it is held anew by hand.
     if (wanted.kind != Held::Kind::Nothing && wanted.kind != Held::Kind::Frame)
         hold(wanted, false);
@@ -296,20 +298,20 @@ QString MatchPlace::group() const
 {
     if (m_held.kind != Held::Kind::Nothing)
         return m_held.kind == Held::Kind::Frame ? tr("to %1").arg(m_held.name()) : m_held.name();
-    for (const Step& step : m_document.look().steps)
+    for (const Step& step : m_document.looks().look().steps)
         if (!step.group.empty())
             return text(step.group);
     return {};
 }
 
-Look MatchPlace::oursLook() const { return m_document.lookOf(m_document.frameInHand()); }
+Look MatchPlace::oursLook() const { return m_document.looks().lookOf(m_document.selection().frameInHand()); }
 
 /// Everything about the frame in hand against what is held that takes longer than a moment.
 void MatchPlace::relate()
 {
     if (!isVisible() || !m_document.isOpen() || m_relating->isRunning())
         return;
-    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
     const auto proxy = frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
     if (!proxy || proxy == m_outdated) {
         refresh(), showPictures();
@@ -356,10 +358,10 @@ void MatchPlace::relate()
                                    : m_document.balances().hasResponse(facts->capture.camera) ? facts->capture.camera
                                                                                               : std::string();
             seen.response = m_document.balances().responseOf(balance);
-            for (const KeyColour& key : m_document.keyColours())
+            for (const KeyColour& key : m_document.job().keys)
                 if (key.frame == id)
                     seen.keys[key.name] = meanOf(untouched->image.view(), key.place);
-                else if (const auto place = m_document.balances().keyPlace(key.name, id); place && place->isConfirmed)
+                else if (const KeyPlace* place = m_document.job().confirmedPlace(id, key.name))
                     seen.keys[key.name] = meanOf(untouched->image.view(), place->place);
             both.push_back(std::move(seen));
         }
@@ -401,12 +403,12 @@ bool MatchPlace::isAtRest() const
 
 bool MatchPlace::isReady() const
 {
-    return !m_small.empty() && !m_outdated && m_relatedFrame == m_document.frameInHand();
+    return !m_small.empty() && !m_outdated && m_relatedFrame == m_document.selection().frameInHand();
 }
 
 void MatchPlace::refreshLadder()
 {
-    const auto& kept = m_document.isOpen() ? m_document.look().reference : std::nullopt;
+    const auto& kept = m_document.isOpen() ? m_document.looks().look().reference : std::nullopt;
     const bool hasPrint = m_held.kind == Held::Kind::Pictures || m_held.kind == Held::Kind::Frame ||
                           (m_held.kind == Held::Kind::Nothing && kept);
     if (!isVisible() || !isReady() || !hasPrint) {
@@ -451,7 +453,8 @@ void MatchPlace::refresh()
     m_map->setEnabled(lies), m_wipe->setEnabled(lies);
     m_map->setToolTip(lies ? tr("What differs, as a grey picture") : tr("Only when both pictures show the same thing"));
     if (m_solved)
-        m_panel->showLight(*m_solved, m_document.balances().of(m_document.frameInHand()).light, solvedLight());
+        m_panel->showLight(*m_solved, m_document.balances().of(m_document.selection().frameInHand()).light,
+                           solvedLight());
     else
         m_panel->hideLight();
     if (isFit) {
@@ -462,7 +465,7 @@ void MatchPlace::refresh()
         m_state->setText(idle ? tr("Fitted. Nothing changes before you take it.") : tr("Working…"));
         return;
     }
-    const auto& kept = m_document.isOpen() ? m_document.look().reference : std::nullopt;
+    const auto& kept = m_document.isOpen() ? m_document.looks().look().reference : std::nullopt;
     const Fingerprint* print = m_held.kind != Held::Kind::Nothing ? &m_held.print : kept ? &*kept : nullptr;
     if (!print) {
         m_panel->showNothing();
@@ -470,7 +473,7 @@ void MatchPlace::refresh()
         return;
     }
     m_panel->showLadder(*print, m_model->ladder(), m_model->start(), !rowsDownTo(m_model->rowCount()).empty());
-    const bool isOwn = m_held.kind == Held::Kind::Frame && m_held.frame == m_document.frameInHand();
+    const bool isOwn = m_held.kind == Held::Kind::Frame && m_held.frame == m_document.selection().frameInHand();
     m_state->setText(isOwn ? tr("This is the reference itself: take another frame in hand (Alt+arrows).")
                      : m_relating->isRunning() ? tr("Looking for the same things in both…")
                      : isRegistered()          ? tr("Both show the same thing.")
@@ -481,13 +484,13 @@ void MatchPlace::showPictures()
 {
     if (!isVisible() || !m_document.isOpen())
         return;
-    const Frame* frame = m_document.frame(m_document.frameInHand());
+    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
     const auto proxy = frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
     const bool isPair = m_held.kind == Held::Kind::Pair, isTable = m_held.kind == Held::Kind::Table;
     const QString name = frame ? titleOf(*frame) : QString();
     MatchPictures::Side reference, ours;
     // On the left the reference; for a table the frame in hand through it.
-    const auto& kept = m_document.look().reference;
+    const auto& kept = m_document.looks().look().reference;
     reference.message =
         m_held.kind != Held::Kind::Nothing ? tr("Reading…")
         : kept ? tr("The picture is not held. The look keeps what was measured of %1.").arg(text(kept->name))
@@ -534,8 +537,8 @@ void MatchPlace::take(const std::set<std::size_t>& rows, const QString& action)
 {
     if (rows.empty() || m_task->isRunning() || !isReady() || m_model->rowCount() == 0)
         return;
-    const std::int64_t frame = m_document.frameInHand(), lookId = m_document.lookId();
-    const Look before = m_document.look();
+    const std::int64_t frame = m_document.selection().frameInHand(), lookId = m_document.looks().lookId();
+    const Look before = m_document.looks().look();
     Fingerprint print = m_held.kind == Held::Kind::Nothing ? *before.reference : m_held.print;
     auto taken = std::make_shared<std::optional<Result<Taken>>>();
     m_task->start(
@@ -549,15 +552,15 @@ void MatchPlace::take(const std::set<std::size_t>& rows, const QString& action)
                 emit m_document.failed(text((*taken)->error().message()));
                 return;
             }
-            if (m_document.lookId() != lookId || !(m_document.look() == before)) {
+            if (m_document.looks().lookId() != lookId || !(m_document.looks().look() == before)) {
                 emit m_document.failed(tr("The look was changed meanwhile; nothing was taken. Take it again."));
                 return;
             }
             Look look = (**taken)->look;
             if (!ofFrame)
                 look.reference = print;
-            m_document.takeLook(
-                mergedGroup(before, look, group, ofFrame ? Document::pictureName(frame) : std::string()), action);
+            m_document.looks().takeLook(
+                mergedGroup(before, look, group, ofFrame ? LooksInHand::pictureName(frame) : std::string()), action);
             refreshLadder(), showPictures();
         });
 }
@@ -566,10 +569,10 @@ void MatchPlace::takeFit(bool asNew)
 {
     if (!m_held.isFit() || m_task->isRunning())
         return;
-    Look look = asNew ? m_held.fit.fit.look : m_document.look();
+    Look look = asNew ? m_held.fit.fit.look : m_document.looks().look();
     if (asNew) {
         look.name = m_held.name().toStdString();
-        m_document.addLook(look);
+        m_document.looks().addLook(look);
     } else {
         const auto& steps = m_held.fit.fit.look.steps;
         if (look.steps.size() + steps.size() > kStepLimit) {
@@ -577,7 +580,7 @@ void MatchPlace::takeFit(bool asNew)
             return;
         }
         look.steps.insert(look.steps.end(), steps.begin(), steps.end());
-        m_document.takeLook(look, tr("Fitted steps of %1").arg(m_held.name()));
+        m_document.looks().takeLook(look, tr("Fitted steps of %1").arg(m_held.name()));
     }
     emit workRequested();
 }
@@ -593,7 +596,7 @@ void MatchPlace::takeBalance()
 {
     if (!m_solved || m_held.kind != Held::Kind::Frame)
         return;
-    const std::int64_t frame = m_document.frameInHand();
+    const std::int64_t frame = m_document.selection().frameInHand();
     FrameBalance balance = m_document.balances().of(frame);
     balance.light = solvedLight();
     balance.confidence = m_solved->confidence;

@@ -5,6 +5,7 @@
 #include "core/base/atomic_file.h"
 #include "core/engine/render_plan.h"
 #include "core/image/resize.h"
+#include "core/job/shoot_work.h"
 
 #include <QtWidgets>
 
@@ -106,14 +107,14 @@ ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, std::function<QP
     });
     connect(&document, &Document::opened, this, &ProofPlace::refresh);
     connect(&document, &Document::keyColoursChanged, this, [this] { m_isStale = true, refresh(); });
-    connect(&document, &Document::groupsChanged, this, [this] { m_isStale = true, refresh(); });
-    connect(&document.balances(), &BalanceBook::historyChanged, this, [this] { m_isStale = true, refresh(); });
-    connect(&document, &Document::revisionsChanged, this, [this] {
+    connect(&document, &Document::lightsChanged, this, [this] { m_isStale = true, refresh(); });
+    connect(&document, &Document::balancesChanged, this, [this] { m_isStale = true, refresh(); });
+    connect(&document.looks(), &LooksInHand::revisionsChanged, this, [this] {
         if (m_read.empty())
             return;
         // Another look on frames that were read: only colours are run through it again, unless a step looks around.
         auto readings = m_model->readings();
-        if (finishReadings(readings, m_read, m_document.look()))
+        if (finishReadings(readings, m_read, m_document.looks().look()))
             m_model->show(readings, m_model->keys());
         else
             m_isStale = true;
@@ -229,64 +230,26 @@ void ProofPlace::showEvent(QShowEvent*)
     showCell();
 }
 
-std::vector<ReadFrame> ProofPlace::framesToRead() const
-{
-    std::vector<ReadFrame> frames;
-    const auto& groups = m_document.groups();
-    // By light, the lead of each first.
-    for (std::size_t g = 0; g < groups.size(); ++g) {
-        std::vector<std::int64_t> order = groups[g].frames;
-        std::stable_partition(order.begin(), order.end(), [&](std::int64_t f) { return f == groups[g].lead; });
-        for (const std::int64_t id : order) {
-            const Frame* frame = m_document.frame(id);
-            if (!frame || !frame->fault.empty())
-                continue;
-            ReadFrame one{id,
-                          frame->path,
-                          static_cast<int>(g),
-                          id == groups[g].lead,
-                          m_document.balances().of(id),
-                          {},
-                          Document::pictureName(id),
-                          {}};
-            one.response = m_document.balances().responseOf(one.balance);
-            for (const BalanceBook::KeyPlace& place : m_document.balances().keyPlaces())
-                if (place.frame == id && place.isConfirmed)
-                    one.places[place.key] = {place.place, 1.0};
-            frames.push_back(std::move(one));
-        }
-    }
-    return frames;
-}
-
 void ProofPlace::measure()
 {
-    if (m_task->isRunning() || m_document.groups().empty())
+    if (m_task->isRunning() || m_document.job().lights.empty())
         return;
-    if (m_document.keyColours().empty()) {
+    if (m_document.job().keys.empty()) {
         emit markingWanted();
         return;
     }
-    auto frames = std::make_shared<std::vector<ReadFrame>>(framesToRead());
+    auto frames = std::make_shared<std::vector<ReadFrame>>(framesToRead(m_document.job(), m_document.frames()));
     auto readings = std::make_shared<std::vector<FrameReading>>();
     m_isStale = false;
-    m_task->start([frames, readings, keys = m_document.keyColours(), look = m_document.look()](
+    m_task->start([frames, readings, keys = m_document.job().keys, look = m_document.looks().look()](
                       const Task::Progress& progress,
                       const CancelToken& cancel) { *readings = readShoot(*frames, keys, look, progress, cancel); },
-                  [this, frames, readings, keys = m_document.keyColours()](bool cancelled) {
+                  [this, frames, readings, keys = m_document.job().keys](bool cancelled) {
                       if (cancelled)
                           return;
                       m_read = *frames;
                       // Where things were found is kept, so that it can be confirmed.
-                      std::vector<BalanceBook::KeyPlace> places;
-                      for (const BalanceBook::KeyPlace& p : m_document.balances().keyPlaces())
-                          if (p.isConfirmed)
-                              places.push_back(p);
-                      for (const FrameReading& r : *readings)
-                          for (std::size_t k = 0; k < keys.size() && k < r.places.size(); ++k)
-                              if (r.places[k].right > r.places[k].left && keys[k].frame != r.frame && r.doubt[k] > 0)
-                                  places.push_back({keys[k].name, r.frame, r.places[k], 1 - r.doubt[k], false});
-                      m_document.balances().setKeyPlaces(places);
+                      m_document.adopt(withFoundPlaces(m_document.job(), keys, *readings));
                       m_model->show(*readings, keys);
                       refresh();
                       if (m_model->rowCount() > 0) {
@@ -314,15 +277,15 @@ void ProofPlace::refresh()
 {
     const ConsistencyTable& table = m_model->table();
     const bool isMeasured = !m_model->readings().empty();
-    m_measure->setEnabled(!m_task->isRunning() && !m_document.groups().empty());
+    m_measure->setEnabled(!m_task->isRunning() && !m_document.job().lights.empty());
     m_save->setEnabled(isMeasured);
     m_number->setText(isMeasured ? tr("%1 % within tolerance").arg(std::lround(100 * table.within)) : QString());
     if (!isMeasured)
         m_state->setText(
-            m_document.groups().empty() ? tr("Lights are told apart once all frames are read.")
-            : m_document.keyColours().empty()
+            m_document.job().lights.empty() ? tr("Lights are told apart once all frames are read.")
+            : m_document.job().keys.empty()
                 ? tr("Mark key colours on a frame in Look first (Ctrl+M); Measure finds them on the others.")
-                : tr("%1 key colours. Measure finds them on every frame.").arg(m_document.keyColours().size()));
+                : tr("%1 key colours. Measure finds them on every frame.").arg(m_document.job().keys.size()));
     else
         m_state->setText(tr("as they came %1 % · 95 % of the cells within ΔE %2, as they came %3")
                              .arg(std::lround(100 * table.withinBefore))
@@ -403,7 +366,7 @@ QImage ProofPlace::rendered(std::int64_t id, const QSize& space, const Balance& 
                                std::max(1, static_cast<int>(proxy->image.height() * scale)));
     const FrameBalance balance = m_document.balances().of(id);
     applyBalance(cure, m_document.balances().responseOf(balance), small.mutableView());
-    if (const auto plan = RenderPlan::compile(m_document.lookOf(id)))
+    if (const auto plan = RenderPlan::compile(m_document.looks().lookOf(id)))
         amber::render(*plan, small.view(), small.mutableView(), {},
                       {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
     return toScreen(small.view());
@@ -481,12 +444,10 @@ void ProofPlace::setPlace(const Region& place)
     if (!index.isValid() || index.column() < 1 || k >= m_model->keys().size())
         return;
     const FrameReading& here = m_model->readings()[static_cast<std::size_t>(index.row())];
-    auto places = m_document.balances().keyPlaces();
-    std::erase_if(places, [&](const BalanceBook::KeyPlace& p) {
-        return p.frame == here.frame && p.key == m_model->keys()[k].name;
-    });
-    places.push_back({m_model->keys()[k].name, here.frame, place, 1, true});
-    m_document.balances().setKeyPlaces(places);
+    const std::string& key = m_model->keys()[k].name;
+    Job after = m_document.job();
+    after.keyPlaces[{here.frame, key}] = {place, 1, true};
+    m_document.commit(after, tr("Place of %1 confirmed").arg(keyColourTitle(m_model->keys()[k])));
     // Only this frame is read again.
     std::vector<ReadFrame> frames;
     for (ReadFrame& frame : m_read)
@@ -498,7 +459,7 @@ void ProofPlace::setPlace(const Region& place)
                                          std::pair(here.places[other], 1 - here.doubt[other]));
             frames.push_back(frame);
         }
-    const auto again = readShoot(frames, m_model->keys(), m_document.look());
+    const auto again = readShoot(frames, m_model->keys(), m_document.looks().look());
     if (again.empty())
         return;
     auto readings = m_model->readings();

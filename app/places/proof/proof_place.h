@@ -42,7 +42,6 @@ private:
     class Patches;
     QLayout* makeHeader();
     QWidget* makeCellPanel();
-    std::vector<ReadFrame> framesToRead() const;
     void refresh();
     void showCell();
     void confirmPlace();

@@ -12,9 +12,7 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
         m_proxies.clear();
         m_thumbnails.clear();
         m_facts.clear();
-        m_brackets.clear();
         m_bracketList.clear();
-        m_firstOfHash.clear();
         m_duplicates.clear();
     });
     connect(&document, &Document::opened, this, [this] {
@@ -37,10 +35,10 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
         m_facts.remove(frame);
         touch(frame);
     });
-    connect(&document, &Document::frameChosen, this, [this] {
+    connect(&document.selection(), &Selection::frameChosen, this, [this] {
         emit dataChanged(index(0), index(rowCount() - 1), {InHandRole, CompanionRole});
     });
-    connect(&document, &Document::companionsChanged, this,
+    connect(&document.selection(), &Selection::companionsChanged, this,
             [this] { emit dataChanged(index(0), index(rowCount() - 1), {CompanionRole}); });
     connect(&proxies, &ProxyStore::thumbnailReady, this,
             [this](std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes,
@@ -48,20 +46,18 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
                 m_facts.insert(frame, frameFacts(fromScreen(image).view(), capture));
                 m_thumbnails.insert(frame, QPixmap::fromImage(image));
                 m_document.setFrameContent(frame, hash.toStdString(), static_cast<std::uintmax_t>(bytes));
-                if (const auto first = m_firstOfHash.constFind(hash); first == m_firstOfHash.constEnd())
-                    m_firstOfHash.insert(hash, frame);
-                else if (*first != frame)
-                    m_duplicates.insert(std::max(*first, frame), std::min(*first, frame));
                 m_document.setFrameFault(frame, {});
                 touch(frame);
                 seeWhetherAllAreRead();
                 emit progressed();
             });
     connect(&document, &Document::contentsChanged, this, &FrameModel::touchAll);
-    for (const auto changed : {&Document::groupsChanged, &Document::ratingsChanged})
+    connect(&document, &Document::balancesChanged, this, &FrameModel::touchAll);
+    for (const auto changed :
+         {&Document::lightsChanged, &Document::ratingsChanged, &Document::doneChanged, &Document::usedChanged})
         connect(&document, changed, this, [this] {
             if (rowCount() > 0)
-                emit dataChanged(index(0), index(rowCount() - 1), {GroupRole, RatingRole});
+                emit dataChanged(index(0), index(rowCount() - 1), {GroupRole, RatingRole, DoneRole, BracketRole});
         });
     connect(&proxies, &ProxyStore::failed, this, [this](std::int64_t frame, const QString& message) {
         m_document.setFrameFault(frame, message);
@@ -81,97 +77,37 @@ void FrameModel::rebuild()
     endResetModel();
 }
 
-std::pair<std::vector<std::int64_t>, std::vector<FrameFacts>> FrameModel::facts() const
+ReadFrames FrameModel::readFrames() const
 {
-    std::pair<std::vector<std::int64_t>, std::vector<FrameFacts>> all;
+    ReadFrames read;
     for (const Frame& frame : m_document.frames())
         if (const auto found = m_facts.constFind(frame.id); found != m_facts.constEnd()) {
-            all.first.push_back(frame.id);
-            all.second.push_back(*found);
+            read.ids.push_back(frame.id);
+            read.facts.push_back(*found);
         }
-    return all;
+    return read;
 }
 
 void FrameModel::seeWhetherAllAreRead()
 {
     const auto& frames = m_document.frames();
-    if (m_facts.isEmpty() || std::any_of(frames.begin(), frames.end(),
-                                         [&](const Frame& f) { return f.fault.empty() && !m_facts.contains(f.id); }))
+    const auto isMissing = [&](const Frame& f) { return f.fault.empty() && !m_facts.contains(f.id); };
+    if (m_facts.isEmpty() || std::any_of(frames.begin(), frames.end(), isMissing))
         return;
-    const auto [ids, facts] = this->facts();
-    m_brackets.clear();
-    m_bracketList.clear();
-    for (const Bracket& bracket : findBrackets(facts)) {
-        m_bracketList.push_back({{}, ids[bracket.proposed]});
-        for (const std::size_t i : bracket.frames)
-            m_bracketList.back().frames.push_back(ids[i]);
-        for (std::size_t i = 0; i < bracket.frames.size(); ++i)
-            m_brackets.insert(ids[bracket.frames[i]],
-                              bracket.frames[i] == bracket.proposed
-                                  ? tr("bracket %1 of %2, proposed").arg(i + 1).arg(bracket.frames.size())
-                                  : tr("bracket %1 of %2").arg(i + 1).arg(bracket.frames.size()));
-    }
-    m_document.groups().empty() ? proposeGroups() : adoptNewFrames();
-    if (rowCount() > 0)
-        emit dataChanged(index(0), index(rowCount() - 1));
+    const ReadFrames read = readFrames();
+    m_bracketList = bracketsOf(read);
+    m_duplicates = duplicatesOf(frames);
+    Job after = m_document.job();
+    after.lights = after.lights.empty() ? proposedLights(read) : withNewFrames(after.lights, read);
+    m_document.adopt(after);
+    touchAll();
 }
 
-void FrameModel::adoptNewFrames()
-{
-    const auto [ids, facts] = this->facts();
-    if (std::all_of(ids.begin(), ids.end(), [&](std::int64_t id) { return m_document.groupOf(id) >= 0; }))
-        return;
-    auto groups = m_document.groups();
-    for (const LightGroup& light : lightGroups(facts)) {
-        std::vector<std::int64_t> fresh;
-        std::map<int, int> known;
-        for (const std::size_t i : light.frames)
-            if (const int group = m_document.groupOf(ids[i]); group >= 0)
-                ++known[group];
-            else
-                fresh.push_back(ids[i]);
-        if (fresh.empty())
-            continue;
-        if (known.empty()) {
-            groups.push_back({tr("Light %1").arg(groups.size() + 1).toStdString(), fresh.front(), fresh});
-            continue;
-        }
-        const auto most = std::max_element(known.begin(), known.end(),
-                                           [](const auto& a, const auto& b) { return a.second < b.second; });
-        auto& frames = groups[static_cast<std::size_t>(most->first)].frames;
-        frames.insert(frames.end(), fresh.begin(), fresh.end());
-    }
-    m_document.setGroups(groups);
-}
+void FrameModel::proposeLights() { m_document.setLights(proposedLights(readFrames()), tr("Lights told apart anew")); }
 
-void FrameModel::proposeGroups()
+double FrameModel::weightOf(FrameId frame) const
 {
-    const auto [ids, facts] = this->facts();
-    std::vector<Document::Group> groups;
-    for (const LightGroup& light : lightGroups(facts)) {
-        Document::Group group;
-        const qint64 taken = facts[light.frames.front()].capture.seconds;
-        const QString number = tr("Light %1").arg(groups.size() + 1);
-        group.name =
-            (taken > 0
-                 ? tr("%1, %2").arg(number, QDateTime::fromSecsSinceEpoch(taken, Qt::UTC).toString(tr("d MMM hh:mm")))
-                 : number)
-                .toStdString();
-        group.lead = ids[light.lead];
-        for (std::size_t i : light.frames)
-            group.frames.push_back(ids[i]);
-        groups.push_back(std::move(group));
-    }
-    m_document.setGroups(groups);
-}
-
-double FrameModel::weightOf(std::int64_t frame) const
-{
-    const double sure = m_document.balances().of(frame).confidence;
-    double weight = 1 + (sure > 0 ? 1 - sure : 0.25);
-    if (const FrameFacts* facts = factsOf(frame))
-        weight += std::min(1.0, 4 * (facts->clippedHigh + 0.5 * facts->clippedLow));
-    return weight + (bracketOf(frame) >= 0 ? 0.5 : 0);
+    return difficultyOf(m_document.job().frame(frame), factsOf(frame), bracketOf(frame) >= 0);
 }
 
 void FrameModel::touchAll()
@@ -212,6 +148,69 @@ void FrameModel::want(const QModelIndex& index) const
         m_proxies.requestThumbnail(frame.id, frame.path, true);
 }
 
+QString FrameModel::duplicateOf(FrameId frame) const
+{
+    const auto found = m_duplicates.find(frame);
+    const Frame* other = found == m_duplicates.end() ? nullptr : m_document.frame(found->second);
+    return other ? titleOf(*other) : QString();
+}
+
+QString FrameModel::bracketWords(FrameId frame) const
+{
+    const int at = bracketOf(frame);
+    if (at < 0)
+        return {};
+    const FrameBracket& bracket = m_bracketList[static_cast<std::size_t>(at)];
+    const auto isUnused = [&](FrameId id) { return m_document.job().frame(id).isUnused; };
+    if (std::any_of(bracket.frames.begin(), bracket.frames.end(), isUnused))
+        return isUnused(frame) ? tr("bracket, not used") : tr("bracket, chosen");
+    const auto number = std::find(bracket.frames.begin(), bracket.frames.end(), frame) - bracket.frames.begin() + 1;
+    const QString words = frame == bracket.proposed ? tr("bracket %1 of %2, proposed") : tr("bracket %1 of %2");
+    return words.arg(number).arg(bracket.frames.size());
+}
+
+QString FrameModel::tipOf(const Frame& frame) const
+{
+    QStringList words{frame.fault.empty() ? text(frame.path) : text(frame.fault)};
+    if (const int at = m_document.job().lightOf(frame.id); at >= 0) {
+        const Light& light = m_document.job().lights[static_cast<std::size_t>(at)];
+        words << text(light.name) + (light.lead == frame.id ? tr(", stands for its group") : QString());
+    }
+    if (const QString bracket = bracketWords(frame.id); !bracket.isEmpty())
+        words << bracket;
+    if (const QString same = duplicateOf(frame.id); !same.isEmpty())
+        words << tr("the same picture as %1").arg(same);
+    return words.join('\n');
+}
+
+QString FrameModel::spokenWords(const Frame& frame) const
+{
+    const FrameState& state = m_document.job().frame(frame.id);
+    QString words = titleOf(frame);
+    if (frame.id == m_document.selection().frameInHand())
+        words += tr(", in hand");
+    if (const int companion = companionNumber(frame.id); companion > 0)
+        words += tr(", companion %1").arg(companion);
+    if (state.rating > 0)
+        words += tr(", rated %1").arg(state.rating);
+    if (const int light = m_document.job().lightOf(frame.id); light >= 0)
+        words += ", " + text(m_document.job().lights[static_cast<std::size_t>(light)].name);
+    if (const QString bracket = bracketWords(frame.id); !bracket.isEmpty())
+        words += ", " + bracket;
+    if (const QString same = duplicateOf(frame.id); !same.isEmpty())
+        words += tr(", the same picture as %1").arg(same);
+    if (state.isDone)
+        words += tr(", done");
+    return frame.fault.empty() ? words : words + ", " + text(frame.fault);
+}
+
+int FrameModel::companionNumber(FrameId frame) const
+{
+    const auto& all = m_document.selection().companions();
+    const auto found = std::find(all.begin(), all.end(), frame);
+    return found == all.end() ? 0 : static_cast<int>(found - all.begin()) + 1;
+}
+
 QVariant FrameModel::data(const QModelIndex& index, int role) const
 {
     if (!index.isValid() || index.row() >= rowCount() || index.row() >= static_cast<int>(m_document.frames().size()))
@@ -222,66 +221,28 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
         return titleOf(frame);
     case Qt::DecorationRole:
         return m_thumbnails.value(frame.id);
-    case Qt::ToolTipRole: {
-        QStringList words{frame.fault.empty() ? text(frame.path) : text(frame.fault)};
-        if (const int group = m_document.groupOf(frame.id); group >= 0)
-            words << text(m_document.groups()[static_cast<std::size_t>(group)].name) +
-                         (m_document.groups()[static_cast<std::size_t>(group)].lead == frame.id
-                              ? tr(", stands for its group")
-                              : QString());
-        if (const QString bracket = m_brackets.value(frame.id); !bracket.isEmpty())
-            words << bracket;
-        if (const QString same = data(index, DuplicateRole).toString(); !same.isEmpty())
-            words << tr("the same picture as %1").arg(same);
-        return words.join('\n');
-    }
-    case Qt::AccessibleTextRole: {
-        QString words = titleOf(frame);
-        if (frame.id == m_document.frameInHand())
-            words += tr(", in hand");
-        if (data(index, CompanionRole).toInt() > 0)
-            words += tr(", companion %1").arg(data(index, CompanionRole).toInt());
-        if (const int stars = m_document.rating(frame.id); stars > 0)
-            words += tr(", rated %1").arg(stars);
-        if (const int group = m_document.groupOf(frame.id); group >= 0)
-            words += ", " + text(m_document.groups()[static_cast<std::size_t>(group)].name);
-        if (const QString bracket = m_brackets.value(frame.id); !bracket.isEmpty())
-            words += ", " + bracket;
-        if (const QString same = data(index, DuplicateRole).toString(); !same.isEmpty())
-            words += tr(", the same picture as %1").arg(same);
-        if (data(index, DoneRole).toBool())
-            words += tr(", done");
-        return frame.fault.empty() ? words : words + ", " + text(frame.fault);
-    }
+    case Qt::ToolTipRole:
+        return tipOf(frame);
+    case Qt::AccessibleTextRole:
+        return spokenWords(frame);
     case GroupRole:
-        return m_document.groupOf(frame.id);
+        return m_document.job().lightOf(frame.id);
     case RatingRole:
-        return m_document.rating(frame.id);
+        return m_document.job().frame(frame.id).rating;
     case LostRole:
         return frame.isLost;
     case ChangedRole:
         return m_document.changedContents().count(frame.id) > 0;
-    case BracketRole: {
-        const int at = bracketOf(frame.id);
-        if (at < 0)
-            return QString();
-        const std::int64_t chosen = std::atoll(
-            m_document.choice("bracket/" + std::to_string(m_bracketList[static_cast<std::size_t>(at)].frames.front()))
-                .c_str());
-        return chosen == 0          ? m_brackets.value(frame.id)
-               : chosen == frame.id ? tr("bracket, chosen")
-                                    : tr("bracket, not used");
-    }
+    case BracketRole:
+        return bracketWords(frame.id);
     case TimeRole:
         return QVariant::fromValue<qlonglong>(m_facts.value(frame.id).capture.seconds);
-    case DuplicateRole: {
-        const Frame* other = m_document.frame(m_duplicates.value(frame.id));
-        return other ? titleOf(*other) : QString();
-    }
+    case DuplicateRole:
+        return duplicateOf(frame.id);
     case WeightRole:
         return weightOf(frame.id);
     case DoneRole:
-        return m_isDone && m_isDone(frame.id);
+        return m_document.job().frame(frame.id).isDone;
     case TroubleRole:
         return m_document.balances().of(frame.id).confidence;
     case IdRole:
@@ -291,12 +252,9 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
     case PathRole:
         return text(frame.path);
     case InHandRole:
-        return frame.id == m_document.frameInHand();
-    case CompanionRole: {
-        const auto& all = m_document.companions();
-        const auto found = std::find(all.begin(), all.end(), frame.id);
-        return found == all.end() ? 0 : static_cast<int>(found - all.begin()) + 1;
-    }
+        return frame.id == m_document.selection().frameInHand();
+    case CompanionRole:
+        return companionNumber(frame.id);
     default:
         return {};
     }

@@ -3,7 +3,7 @@
 
 #include "app/document/document.h"
 #include "app/render/proxy_store.h"
-#include "core/balance/light_groups.h"
+#include "core/job/overview.h"
 
 #include <QAbstractListModel>
 #include <QCache>
@@ -39,15 +39,11 @@ public:
     int rowCount(const QModelIndex& parent = {}) const override;
     QVariant data(const QModelIndex& index, int role) const override;
     int readCount() const { return static_cast<int>(m_thumbnails.size()); }
-    /// Parts the frames into light groups by what was read of them, and remembers them with the job.
-    void proposeGroups();
+    /// Parts the frames into light groups anew by what was read of them.
+    void proposeLights();
     /// Null while it is not read.
     QPixmap thumbnail(std::int64_t frame) const { return m_thumbnails.value(frame); }
-    /// Brackets that were recognised: their frames in the order they were taken, and which one is proposed.
-    struct FrameBracket {
-        std::vector<std::int64_t> frames;
-        std::int64_t proposed = 0;
-    };
+    /// Brackets that were recognised.
     const std::vector<FrameBracket>& brackets() const { return m_bracketList; }
     /// Index into brackets(), or -1.
     int bracketOf(std::int64_t frame) const;
@@ -55,8 +51,6 @@ public:
     const FrameFacts* factsOf(std::int64_t frame) const;
     /// How hard a frame is: 1, up to 4; unsure balance, clipped ends and brackets make it harder.
     double weightOf(std::int64_t frame) const;
-    /// Asks whether a frame is ticked off.
-    void setDone(std::function<bool(std::int64_t)> isDone) { m_isDone = std::move(isDone); }
     void touchAll();
     int rowOf(std::int64_t frame) const { return m_rows.value(frame, -1); }
     /// Asks for a thumbnail before the others.
@@ -68,22 +62,21 @@ signals:
 private:
     void rebuild();
     void seeWhetherAllAreRead();
-    /// Frames that came later go to the lights they belong to; what the artist arranged stays.
-    void adoptNewFrames();
-    /// The frames that were read, in the order of the job, with their facts.
-    std::pair<std::vector<std::int64_t>, std::vector<FrameFacts>> facts() const;
+    ReadFrames readFrames() const;
+    QString bracketWords(FrameId frame) const;
+    QString duplicateOf(FrameId frame) const;
+    int companionNumber(FrameId frame) const;
+    QString tipOf(const Frame& frame) const;
+    QString spokenWords(const Frame& frame) const;
     void touch(std::int64_t frame);
 
     Document& m_document;
     ProxyStore& m_proxies;
-    std::function<bool(std::int64_t)> m_isDone;
-    QHash<QString, std::int64_t> m_firstOfHash;
-    QHash<std::int64_t, std::int64_t> m_duplicates;  ///< of which frame
+    std::map<FrameId, FrameId> m_duplicates;  ///< of which frame
     QHash<std::int64_t, QPixmap> m_thumbnails;
     QHash<std::int64_t, int> m_rows;
     QHash<std::int64_t, FrameFacts> m_facts;
     std::vector<FrameBracket> m_bracketList;
-    QHash<std::int64_t, QString> m_brackets;  ///< what part a frame has in a bracket, in words
 };
 
 }  // namespace amber

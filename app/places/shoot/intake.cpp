@@ -3,6 +3,7 @@
 #include "app/theme/theme.h"
 #include "core/handover/merge_files.h"
 #include "core/job/bring_in.h"
+#include "core/job/edits.h"
 
 #include <QDir>
 #include <QFileInfo>
@@ -19,7 +20,7 @@ Intake::Intake(Document& document, QObject* parent)
         m_watch->watch({}, {});
     });
     connect(&document, &Document::opened, this, [this] {
-        if (const QString folder = m_document.placeOf(m_document.choice("watched")); !folder.isEmpty())
+        if (const QString folder = m_document.placeOf(m_document.desk().watched); !folder.isEmpty())
             watch(folder);
         emit watchChanged();
     });
@@ -44,7 +45,7 @@ void Intake::watch(const QString& folder)
     std::set<fs::path> known(m_document.heldBack().begin(), m_document.heldBack().end());
     for (const Frame& frame : m_document.frames())
         known.insert(frame.path);
-    m_document.setChoice("watched", m_document.keptPlace(folder));
+    m_document.changeDesk([&](Desk& desk) { desk.watched = m_document.keptPlace(folder); });
     m_watch->watch(folder, known);
     emit watchChanged();
 }
@@ -131,75 +132,51 @@ void Intake::finish(const BroughtIn& brought, const QString& into, bool quietly)
         emit said(words.join(' '));
 }
 
-void Intake::merge(const std::vector<std::int64_t>& bracket)
+void Intake::merge(const std::vector<FrameId>& bracket)
 {
     std::vector<fs::path> files;
     Response response;
-    for (const std::int64_t id : bracket)
+    for (const FrameId id : bracket)
         if (const Frame* frame = m_document.frame(id)) {
             files.push_back(frame->path);
-            if (const FrameBalance balance = m_document.balances().of(id); response.isIdentity())
-                response = m_document.balances().responseOf(balance);
+            if (response.isIdentity())
+                response = m_document.balances().responseOf(m_document.balances().of(id));
         }
     if (files.size() < 2 || m_task->isRunning())
         return;
-    const fs::path folder(m_document.folder().toStdString());
-    fs::path target = folder / (files.front().stem().string() + "-merged.tif");
-    for (int n = 2; fs::exists(target); ++n)
-        target = folder / (files.front().stem().string() + "-merged-" + std::to_string(n) + ".tif");
     auto made = std::make_shared<Result<MergedFile>>(fail("not begun"));
-    m_task->start(
-        [files, response, target, made](const Task::Progress&, const CancelToken& cancel) {
-            *made = mergeBracketFiles(files, response, target, cancel);
-        },
-        [this, bracket, made](bool cancelled) {
-            if (cancelled)
-                return;
-            if (!*made) {
-                emit said(tr("The bracket was not merged: %1").arg(text(made->error().message())));
-                return;
-            }
-            const MergedFile& merged = **made;
-            if (const Status added = m_document.addFrames({merged.path}); !added) {
-                emit said(text(added.error().message()));
-                return;
-            }
-            for (const Frame& frame : m_document.frames())
-                if (frame.path == merged.path) {
-                    QStringList parents;
-                    for (const std::int64_t id : bracket)
-                        parents << QString::number(id);
-                    m_document.setChoice("merged/" + std::to_string(frame.id), parents.join(',').toStdString());
-                    // It stands in its parents' light, and is shown as light as the best exposed of them.
-                    auto groups = m_document.groups();
-                    if (const int group = m_document.groupOf(bracket.front()); group >= 0)
-                        groups[static_cast<std::size_t>(group)].frames.push_back(frame.id);
-                    m_document.setGroups(groups);
-                    FrameBalance balance = m_document.balances().of(bracket.front());
-                    balance.geometry = {}, balance.ends = {};
-                    if (!merged.responseName.empty() && merged.responseName != "raw" &&
-                        !m_document.balances().hasResponse(merged.responseName))
-                        m_document.balances().setResponse(merged.responseName, merged.response);
-                    balance.response = merged.responseName;
-                    balance.light.exposureStops = merged.stopsUp;
-                    balance.because = tr("merged; shown as light as its reference").toStdString();
-                    m_document.balances().set({{frame.id, balance}}, tr("Bracket merged"));
-                    m_document.setFrameInHand(frame.id);
-                }
-            emit said(
-                tr("Merged into %1. %2 % of it moved between the exposures and was taken from the best one alone.")
-                    .arg(text(merged.path.filename()))
-                    .arg(theme::decimal(merged.ghostShare * 100, 1)));
-        });
+    m_task->start([files, response, target = mergeTarget(files.front(), m_document.folder().toStdString()),
+                   made](const Task::Progress&,
+                         const CancelToken& cancel) { *made = mergeBracketFiles(files, response, target, cancel); },
+                  [this, bracket, made](bool cancelled) {
+                      if (!cancelled && *made)
+                          takeMerged(bracket, **made);
+                      else if (!cancelled)
+                          emit said(tr("The bracket was not merged: %1").arg(text(made->error().message())));
+                  });
 }
 
-std::vector<std::int64_t> Intake::parentsOf(std::int64_t frame) const
+void Intake::takeMerged(const std::vector<FrameId>& bracket, const MergedFile& merged)
 {
-    std::vector<std::int64_t> parents;
-    const QStringList ids = text(m_document.choice("merged/" + std::to_string(frame))).split(',', Qt::SkipEmptyParts);
-    for (const QString& id : ids)
-        parents.push_back(id.toLongLong());
-    return parents;
+    if (const Status added = m_document.addFrames({merged.path}); !added) {
+        emit said(text(added.error().message()));
+        return;
+    }
+    const auto& frames = m_document.frames();
+    const auto frame =
+        std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.path == merged.path; });
+    if (frame == frames.end())
+        return;
+    const FrameId id = frame->id;
+    m_document.commit(
+        withMergedFrame(m_document.job(), bracket, id, {merged.responseName, merged.response, merged.stopsUp}),
+        tr("Bracket merged"));
+    m_document.selection().setFrameInHand(id);
+    emit said(tr("Merged into %1. %2 % of it moved between the exposures and was taken from the best one alone.")
+                  .arg(text(merged.path.filename()))
+                  .arg(theme::decimal(merged.ghostShare * 100, 1)));
 }
+
+std::vector<FrameId> Intake::parentsOf(FrameId frame) const { return m_document.job().frame(frame).mergedFrom; }
 
 }  // namespace amber

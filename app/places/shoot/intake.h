@@ -30,6 +30,7 @@ signals:
     void watchChanged();
 
 private:
+    void takeMerged(const std::vector<FrameId>& bracket, const struct MergedFile& merged);
     void take(const std::vector<std::filesystem::path>& sources, const QString& into, bool quietly);
     void finish(const struct BroughtIn& brought, const QString& into, bool quietly);
 

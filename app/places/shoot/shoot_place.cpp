@@ -6,6 +6,7 @@
 #include "app/plan/plan_dialog.h"
 #include "app/plan/time_keeper.h"
 #include "app/theme/theme.h"
+#include "core/job/edits.h"
 
 namespace amber {
 namespace {
@@ -121,10 +122,8 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
     m_sheet->setObjectName("contactSheet");
     m_sheet->setAccessibleName(tr("Contact sheet"));
     m_filter->setSourceModel(m_model);
-    m_model->setDone([this](std::int64_t frame) { return m_keeper.isDone(frame); });
     m_keeper.setWeights([this](std::int64_t frame) { return m_model->weightOf(frame); });
     connect(&keeper, &TimeKeeper::changed, m_model, &FrameModel::touchAll);
-    connect(&document.balances(), &BalanceBook::historyChanged, m_model, &FrameModel::touchAll);
     connect(m_intake, &Intake::said, &document, &Document::failed);
     connect(m_intake, &Intake::openRequested, this, &ShootPlace::openRequested);
     connect(m_intake, &Intake::watchChanged, this, &ShootPlace::refresh);
@@ -151,7 +150,7 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
         if (QApplication::keyboardModifiers() & Qt::ControlModifier)
             toggleCompanion();
         else
-            m_document.setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
+            m_document.selection().setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
     });
     connect(m_sheet->selectionModel(), &QItemSelectionModel::currentChanged, this,
             [this] { m_bracket->setEnabled(bracketInHand() >= 0); });
@@ -202,14 +201,14 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addWidget(m_pages);
-    connect(&document, &Document::groupsChanged, this, &ShootPlace::refreshGroups);
+    connect(&document, &Document::lightsChanged, this, &ShootPlace::refreshGroups);
     connect(&document, &Document::framesChanged, this, &ShootPlace::refresh);
-    connect(&document, &Document::frameChosen, this, &ShootPlace::refresh);
-    connect(&document, &Document::companionsChanged, this, &ShootPlace::refresh);
+    connect(&document.selection(), &Selection::frameChosen, this, &ShootPlace::refresh);
+    connect(&document.selection(), &Selection::companionsChanged, this, &ShootPlace::refresh);
     connect(m_model, &FrameModel::progressed, this, &ShootPlace::refresh);
     connect(&document, &Document::opened, this, [this] {
         m_sheet->setCurrentIndex(
-            m_filter->mapFromSource(m_model->index(std::max(0, m_model->rowOf(m_document.frameInHand())))));
+            m_filter->mapFromSource(m_model->index(std::max(0, m_model->rowOf(m_document.selection().frameInHand())))));
     });
     refresh();
 }
@@ -278,7 +277,7 @@ void ShootPlace::refreshGroups()
     const int shown = m_groups->currentIndex();
     m_groups->clear();
     m_groups->addItem(tr("All lights"));
-    for (const Document::Group& group : m_document.groups())
+    for (const Light& group : m_document.job().lights)
         m_groups->addItem(tr("%1 (%2)").arg(text(group.name)).arg(group.frames.size()));
     m_groups->setCurrentIndex(shown < m_groups->count() ? std::max(0, shown) : 0);
     m_filter->setGroup(m_groups->currentIndex() - 1);
@@ -296,24 +295,8 @@ std::vector<std::int64_t> ShootPlace::chosenFrames() const
 
 void ShootPlace::moveToGroup(const std::vector<std::int64_t>& frames, int group, const QString& newName)
 {
-    auto groups = m_document.groups();
-    const auto isMoved = [&](std::int64_t f) { return std::find(frames.begin(), frames.end(), f) != frames.end(); };
-    for (std::size_t i = 0; i < groups.size(); ++i) {
-        if (static_cast<int>(i) == group)
-            continue;
-        std::erase_if(groups[i].frames, isMoved);
-        if (isMoved(groups[i].lead) && !groups[i].frames.empty())
-            groups[i].lead = groups[i].frames.front();
-    }
-    if (group < 0) {
-        groups.push_back({newName.toStdString(), frames.front(), frames});
-    } else {
-        auto& to = groups[static_cast<std::size_t>(group)].frames;
-        for (std::int64_t f : frames)
-            if (std::find(to.begin(), to.end(), f) == to.end())
-                to.push_back(f);
-    }
-    m_document.setGroups(groups);
+    m_document.commit(withFramesInLight(m_document.job(), frames, group, newName.toStdString()),
+                      group < 0 ? tr("Light group made") : tr("Frames moved to another light"));
 }
 
 void ShootPlace::fillGroupMenu(QMenu& menu)
@@ -328,12 +311,12 @@ void ShootPlace::fillGroupMenu(QMenu& menu)
         dialog.setTextValue(start);
         return dialog.exec() == QDialog::Accepted ? dialog.textValue().trimmed() : QString();
     };
-    const auto& groups = m_document.groups();
-    const int current = frames.empty() ? -1 : m_document.groupOf(frames.front());
+    const auto& groups = m_document.job().lights;
+    const int current = frames.empty() ? -1 : m_document.job().lightOf(frames.front());
     if (!frames.empty()) {
         menu.addSection(frames.size() == 1 ? tr("The chosen frame") : tr("The %1 chosen frames").arg(frames.size()));
         menu.addAction(tr("To a group of their own…"), this, [this, frames, askName] {
-            const QString name = askName(tr("Light %1").arg(m_document.groups().size() + 1));
+            const QString name = askName(tr("Light %1").arg(m_document.job().lights.size() + 1));
             if (!name.isEmpty())
                 moveToGroup(frames, -1, name);
         });
@@ -346,27 +329,27 @@ void ShootPlace::fillGroupMenu(QMenu& menu)
         const auto& group = groups[static_cast<std::size_t>(current)];
         menu.addSection(text(group.name));
         menu.addAction(tr("Name…"), this, [this, current, askName] {
-            auto all = m_document.groups();
+            auto all = m_document.job().lights;
             const QString name = askName(text(all[static_cast<std::size_t>(current)].name));
             if (name.isEmpty())
                 return;
             all[static_cast<std::size_t>(current)].name = name.toStdString();
-            m_document.setGroups(all);
+            m_document.setLights(all, tr("Light group named"));
         });
         menu.addAction(tr("The chosen frame stands for it"), this, [this, current, frame = frames.front()] {
-            auto all = m_document.groups();
+            auto all = m_document.job().lights;
             all[static_cast<std::size_t>(current)].lead = frame;
-            m_document.setGroups(all);
+            m_document.setLights(all, tr("Lead of a light chosen"));
         });
         for (std::size_t i = 0; i < groups.size(); ++i)
             if (static_cast<int>(i) != current)
                 menu.addAction(tr("Join with %1").arg(text(groups[i].name)), this, [this, current, i] {
-                    moveToGroup(m_document.groups()[static_cast<std::size_t>(current)].frames, static_cast<int>(i));
+                    moveToGroup(m_document.job().lights[static_cast<std::size_t>(current)].frames, static_cast<int>(i));
                 });
     }
     menu.addSeparator();
     menu.addAction(tr("Propose anew from time, exposure, camera and light"), this,
-                   [this] { m_model->proposeGroups(); });
+                   [this] { m_model->proposeLights(); });
 }
 
 QWidget* ShootPlace::makeEmpty()
@@ -426,7 +409,8 @@ void ShootPlace::fillMoreMenu(QMenu& menu)
 int ShootPlace::bracketInHand() const
 {
     const QModelIndex index = m_sheet->currentIndex();
-    return m_model->bracketOf(index.isValid() ? index.data(FrameModel::IdRole).toLongLong() : m_document.frameInHand());
+    return m_model->bracketOf(index.isValid() ? index.data(FrameModel::IdRole).toLongLong()
+                                              : m_document.selection().frameInHand());
 }
 
 void ShootPlace::chooseBracket()
@@ -434,9 +418,9 @@ void ShootPlace::chooseBracket()
     const int at = bracketInHand();
     if (at < 0)
         return;
-    const FrameModel::FrameBracket bracket = m_model->brackets()[static_cast<std::size_t>(at)];
-    const std::string kept = "bracket/" + std::to_string(bracket.frames.front());
-    const std::int64_t chosenBefore = std::atoll(m_document.choice(kept).c_str());
+    const FrameBracket bracket = m_model->brackets()[static_cast<std::size_t>(at)];
+    const auto isUnused = [&](FrameId id) { return m_document.job().frame(id).isUnused; };
+    const bool isChosen = std::any_of(bracket.frames.begin(), bracket.frames.end(), isUnused);
     std::vector<BracketChoice> choices;
     std::vector<QPixmap> pictures;
     double middle = 0;
@@ -455,7 +439,7 @@ void ShootPlace::chooseBracket()
                            tr("%1, f/%2, %3 stops")
                                .arg(shutter, QLocale().toString(facts->capture.fNumber, 'g', 3),
                                     theme::number(facts->capture.exposureStops() - middle, 1)),
-                           facts->clippedLow, facts->clippedHigh, id == bracket.proposed, id == chosenBefore});
+                           facts->clippedLow, facts->clippedHigh, id == bracket.proposed, isChosen && !isUnused(id)});
         pictures.push_back(m_model->thumbnail(id));
     }
     BracketDialog dialog(choices, pictures, this);
@@ -465,11 +449,8 @@ void ShootPlace::chooseBracket()
         m_intake->merge(bracket.frames);
         return;
     }
-    std::vector<std::pair<std::string, std::string>> writes{{kept, std::to_string(dialog.chosen())}};
-    for (const std::int64_t id : bracket.frames)
-        writes.emplace_back("unused/" + std::to_string(id), id == dialog.chosen() ? "" : "1");
-    m_document.setChoices(writes);
-    m_document.setFrameInHand(dialog.chosen());
+    m_document.commit(withChosenExposure(m_document.job(), bracket.frames, dialog.chosen()), tr("Exposure chosen"));
+    m_document.selection().setFrameInHand(dialog.chosen());
     m_model->touchAll();
 }
 
@@ -497,8 +478,8 @@ void ShootPlace::refresh()
         words << tr("%L1 not where they were").arg(lost);
     if (faults > lost)
         words << tr("%L1 cannot be read: point at them for the reason").arg(faults - lost);
-    if (!m_document.companions().empty())
-        words << tr("%1 of 5 companions").arg(m_document.companions().size());
+    if (!m_document.selection().companions().empty())
+        words << tr("%1 of 5 companions").arg(m_document.selection().companions().size());
     if (!m_intake->watched().isEmpty())
         words << tr("watching %1").arg(QFileInfo(m_intake->watched()).fileName());
     m_state->setText(words.join(QStringLiteral(" · ")));
@@ -508,7 +489,7 @@ void ShootPlace::refresh()
 void ShootPlace::toggleCompanion()
 {
     const QModelIndex index = m_sheet->currentIndex();
-    if (index.isValid() && !m_document.toggleCompanion(index.data(FrameModel::IdRole).toLongLong()))
+    if (index.isValid() && !m_document.selection().toggleCompanion(index.data(FrameModel::IdRole).toLongLong()))
         emit m_document.failed(tr("Five companions are chosen already. Take one away first (C on it)."));
 }
 
@@ -549,11 +530,11 @@ bool ShootPlace::eventFilter(QObject* watched, QEvent* event)
             m_document.setRating(frame, key->key() - Qt::Key_0);
         return true;
     case Qt::Key_Space:
-        m_document.setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
+        m_document.selection().setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
         return true;
     case Qt::Key_Return:
     case Qt::Key_Enter:
-        m_document.setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
+        m_document.selection().setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
         emit workRequested();
         return true;
     default:

@@ -1,0 +1,20 @@
+// Names of things for the screen.
+#pragma once
+
+#include "core/job/job.h"
+
+#include <QString>
+
+namespace amber {
+
+/// The name of a key colour.
+QString keyColourTitle(const KeyColour& key);
+/// The name of a frame: that of its file, on one line.
+QString titleOf(const Frame& frame);
+/// Words with pictures in the place of control characters, which would break the line.
+QString oneLine(QString words);
+/// std::string and paths for the screen.
+QString text(const std::string& s);
+QString text(const std::filesystem::path& p);
+
+}  // namespace amber

@@ -1,0 +1,21 @@
+// What the commands on jobs share.
+#pragma once
+
+#include "cli/command.h"
+#include "core/job/job_store.h"
+#include "core/job/overview.h"
+
+namespace amber::cli {
+
+/// A job that is there already. `toChange`: refused when nothing could be kept. Errors are reported.
+std::optional<JobStore> openJob(const std::string& file, bool toChange, Session& session);
+/// The frames that are named: by the name of their file, with or without its ending, or by their number. Empty: all.
+Result<std::vector<FrameId>> namedFrames(const std::vector<Frame>& frames, const std::vector<std::string>& names);
+/// Reads what is known of all frames that can be read; the others are named on stderr.
+ReadFrames readAllFacts(const std::vector<Frame>& frames, Session& session);
+
+void addJobFrames(CLI::App& job, Session& session);  ///< new, add, list, light
+void addJobLook(CLI::App& job, Session& session);    ///< key, look
+void addJobWork(CLI::App& job, Session& session);    ///< balance, consistency, handover
+
+}  // namespace amber::cli

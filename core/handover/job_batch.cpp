@@ -1,0 +1,61 @@
+#include "core/handover/job_batch.h"
+
+#include <algorithm>
+#include <set>
+
+namespace amber {
+
+JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
+                 const std::function<Result<Look>(LookId)>& looks)
+{
+    const std::set<FrameId> chosen(wanted.begin(), wanted.end());
+    std::map<LookId, Result<std::shared_ptr<const Look>>> known;
+    const auto lookOf = [&](LookId id) -> const Result<std::shared_ptr<const Look>>& {
+        if (const auto found = known.find(id); found != known.end())
+            return found->second;
+        auto look = looks(id);
+        return known
+            .emplace(id, look ? Result<std::shared_ptr<const Look>>(std::make_shared<const Look>(std::move(*look)))
+                              : tl::make_unexpected(look.error()))
+            .first->second;
+    };
+    JobBatch batch;
+    for (const Frame& frame : frames) {
+        if (chosen.count(frame.id) == 0)
+            continue;
+        const FrameState& state = job.frame(frame.id);
+        PictureOwn own{std::to_string(frame.id), state.balance, job.responseOf(state.balance),
+                       job.balanceFault(frame.id), nullptr};
+        if (state.look != 0) {
+            if (const auto& look = lookOf(state.look); look)
+                own.look = *look;
+            else
+                own.fault = look.error().message();
+        }
+        batch.frames.push_back(frame.id);
+        batch.sources.push_back(frame.path);
+        batch.own.push_back(std::move(own));
+    }
+    return batch;
+}
+
+Result<Recipe> recipeFor(const DeliveryChoices& choices, const std::filesystem::path& folder,
+                         const std::vector<Frame>& frames)
+{
+    const auto format = fileFormatFromName(choices.format);
+    const auto space = rgbSpaceFromName(choices.space);
+    if (!format)
+        return tl::make_unexpected(format.error());
+    if (!space)
+        return tl::make_unexpected(space.error());
+    Recipe recipe;
+    recipe.output = {*format, *space, choices.quality};
+    recipe.longEdge = choices.longEdge;
+    recipe.ratio = choices.ratio;
+    recipe.folder = folder;
+    for (const Frame& frame : frames)
+        recipe.originals.push_back(frame.path);
+    return recipe;
+}
+
+}  // namespace amber

@@ -1,0 +1,25 @@
+// What of a job is handed over: which pictures, each with what belongs to it, by which recipe. The window and the
+// command line both come through here, so their files agree.
+#pragma once
+
+#include "core/handover/export.h"
+#include "core/job/job_store.h"
+
+namespace amber {
+
+/// The pictures of frames in the order of the job; the three lists belong together.
+struct JobBatch {
+    std::vector<FrameId> frames;
+    std::vector<std::filesystem::path> sources;
+    std::vector<PictureOwn> own;
+};
+/// Frames that have a look of their own are given it; `looks` gives the job's looks.
+JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
+                 const std::function<Result<Look>(LookId)>& looks);
+
+/// The recipe that choices name, into `folder`. No other frame's picture is ever a target. Fails for a format or a
+/// space that is not known.
+Result<Recipe> recipeFor(const DeliveryChoices& choices, const std::filesystem::path& folder,
+                         const std::vector<Frame>& frames);
+
+}  // namespace amber

@@ -1,0 +1,84 @@
+#include "core/job/edits.h"
+
+#include <algorithm>
+#include <iterator>
+
+namespace amber {
+namespace {
+
+void carryMarks(Job& job, FrameId frame, const Geometry& before, const Geometry& after, const RatioOf& ratioOf)
+{
+    std::vector<Region*> marks;
+    for (KeyColour& key : job.keys)
+        if (key.frame == frame)
+            marks.push_back(&key.place);
+    for (auto& [id, place] : job.keyPlaces)
+        if (id.first == frame)
+            marks.push_back(&place.place);
+    if (before == after || marks.empty())
+        return;
+    constexpr double kUsualRatio = 1.5;
+    const double ratio = ratioOf(frame).value_or(kUsualRatio);
+    for (Region* mark : marks)
+        *mark = regionInPlaced(after, ratio, regionInSource(before, ratio, *mark));
+}
+
+}  // namespace
+
+Job withBalances(Job job, const std::map<FrameId, FrameBalance>& balances, const RatioOf& ratioOf)
+{
+    for (const auto& [id, balance] : balances) {
+        carryMarks(job, id, job.frame(id).balance.geometry, balance.geometry, ratioOf);
+        FrameState& state = job.frames[id];
+        state.balance = balance;
+        state.balanceFault.clear();
+    }
+    return job;
+}
+
+Job withChosenExposure(Job job, const std::vector<FrameId>& bracket, FrameId chosen)
+{
+    for (const FrameId id : bracket)
+        job.frames[id].isUnused = id != chosen;
+    return job;
+}
+
+Job withFramesInLight(Job job, const std::vector<FrameId>& frames, int light, const std::string& newName)
+{
+    const auto isMoved = [&](FrameId f) { return std::find(frames.begin(), frames.end(), f) != frames.end(); };
+    for (std::size_t i = 0; i < job.lights.size(); ++i) {
+        Light& from = job.lights[i];
+        if (static_cast<int>(i) == light)
+            continue;
+        std::erase_if(from.frames, isMoved);
+        if (isMoved(from.lead) && !from.frames.empty())
+            from.lead = from.frames.front();
+    }
+    if (light < 0) {
+        job.lights.push_back({newName, frames.front(), frames});
+    } else {
+        std::vector<FrameId>& to = job.lights[static_cast<std::size_t>(light)].frames;
+        std::copy_if(frames.begin(), frames.end(), std::back_inserter(to),
+                     [&](FrameId f) { return std::find(to.begin(), to.end(), f) == to.end(); });
+    }
+    std::erase_if(job.lights, [](const Light& l) { return l.frames.empty(); });
+    return job;
+}
+
+Job withMergedFrame(Job job, const std::vector<FrameId>& bracket, FrameId merged, const MergedAs& as)
+{
+    if (const int light = job.lightOf(bracket.front()); light >= 0)
+        job.lights[static_cast<std::size_t>(light)].frames.push_back(merged);
+    FrameState& state = job.frames[merged];
+    state.mergedFrom = bracket;
+    state.balance = job.frame(bracket.front()).balance;
+    state.balance.geometry = {}, state.balance.ends = {};
+    state.balance.response = as.responseName;
+    state.balance.light.exposureStops = as.stopsUp;
+    state.balance.because = "merged; shown as light as its reference";
+    if (!as.responseName.empty() && as.responseName != "raw" && job.responses.count(as.responseName) == 0)
+        job.responses[as.responseName] = as.response;
+    return job;
+}
+
+}  // namespace amber

@@ -1,0 +1,32 @@
+// Gestures as functions from a job to a job, for what takes more than setting a value. JobStore::commit() records them.
+#pragma once
+
+#include "core/job/job.h"
+
+#include <functional>
+
+namespace amber {
+
+/// Width / height of a frame's picture as it came, or nothing when that is not known.
+using RatioOf = std::function<std::optional<double>(FrameId)>;
+
+/// These balances, and what was marked on their frames carried along: marks stay on the things they mark when a frame
+/// is turned, set upright or cropped.
+Job withBalances(Job job, const std::map<FrameId, FrameBalance>& balances, const RatioOf& ratioOf);
+
+/// Of a bracket one exposure counts; the others stay in the job, unused.
+Job withChosenExposure(Job job, const std::vector<FrameId>& bracket, FrameId chosen);
+
+/// Frames moved to a light, by its index, or to a new one of this name; lights that lose all their frames go, one that
+/// loses its lead is stood for by its first frame.
+Job withFramesInLight(Job job, const std::vector<FrameId>& frames, int light, const std::string& newName = {});
+
+/// What a merged frame takes over: it stands in the light of its first exposure, balanced like it and shown as light.
+struct MergedAs {
+    std::string responseName;
+    Response response;
+    double stopsUp = 0;
+};
+Job withMergedFrame(Job job, const std::vector<FrameId>& bracket, FrameId merged, const MergedAs& as);
+
+}  // namespace amber

@@ -1,0 +1,54 @@
+#include "core/job/job.h"
+
+#include <algorithm>
+
+namespace amber {
+
+const FrameState& Job::frame(FrameId id) const
+{
+    static const FrameState untouched;
+    const auto found = frames.find(id);
+    return found == frames.end() ? untouched : found->second;
+}
+
+int Job::lightOf(FrameId frame) const
+{
+    const auto has = [&](const Light& light) {
+        return std::find(light.frames.begin(), light.frames.end(), frame) != light.frames.end();
+    };
+    const auto found = std::find_if(lights.begin(), lights.end(), has);
+    return found == lights.end() ? -1 : static_cast<int>(found - lights.begin());
+}
+
+FrameId Job::leadOf(FrameId frame) const
+{
+    const int light = lightOf(frame);
+    return light < 0 ? 0 : lights[static_cast<std::size_t>(light)].lead;
+}
+
+Response Job::responseOf(const FrameBalance& balance) const
+{
+    static const Response raw = baseRendering();
+    if (balance.response == "raw")
+        return raw;
+    const auto found = responses.find(balance.response);
+    return found == responses.end() ? Response{} : found->second;
+}
+
+const KeyPlace* Job::confirmedPlace(FrameId frame, const std::string& key) const
+{
+    const auto found = keyPlaces.find({frame, key});
+    return found != keyPlaces.end() && found->second.isConfirmed ? &found->second : nullptr;
+}
+
+std::string Job::balanceFault(FrameId id) const
+{
+    const FrameState& state = frame(id);
+    if (!state.balanceFault.empty())
+        return state.balanceFault;
+    const std::string& response = state.balance.response;
+    const bool isKnown = response.empty() || response == "raw" || responses.count(response) > 0;
+    return isKnown ? std::string() : "the response of its camera, " + response + ", is not in the job";
+}
+
+}  // namespace amber

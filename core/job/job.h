@@ -1,0 +1,148 @@
+// One shoot as a plain value: everything that was decided in it (Job), what is known of its pictures (Frame), and what
+// lies at hand while it is worked on (Desk). Kept in a file by JobStore; changed by gestures, which the journal
+// records.
+#pragma once
+
+#include "core/frame/frame_balance.h"
+#include "core/job/time_plan.h"
+#include "core/measure/key_colour.h"
+
+#include <cstdint>
+#include <filesystem>
+#include <map>
+#include <optional>
+#include <string>
+#include <utility>
+#include <vector>
+
+namespace amber {
+
+using FrameId = std::int64_t;
+using LookId = std::int64_t;
+using RevisionId = std::int64_t;
+
+/// What is known of a picture. Facts, not decisions: no gesture changes them.
+struct Frame {
+    FrameId id = 0;
+    std::filesystem::path path;  ///< where it is; when it is lost, where it was last seen, or a name that nothing has
+    std::string hash;            ///< of the file's content; empty until it was computed
+    std::string fault;           ///< why it cannot be read; empty when it can
+    std::uintmax_t bytes = 0;    ///< size of the file of that hash; 0 when it is not known
+    bool isLost = false;         ///< nothing is there any more
+};
+
+/// What was decided of one frame.
+struct FrameState {
+    FrameBalance balance;
+    std::string balanceFault;  ///< why what was kept of its balance cannot be read; such a frame is not handed over
+    Framing framing;           ///< planned crop and regions left out
+    int rating = 0;            ///< 0 (not rated) to 5
+    bool isDone = false;       ///< ticked off
+    LookId look = 0;           ///< the look it is handed over with; 0: the one in hand
+    bool isUnused = false;     ///< of its bracket another exposure was chosen
+    std::vector<FrameId> mergedFrom;  ///< the exposures it was merged of
+    bool operator==(const FrameState&) const = default;
+};
+
+/// Frames lit alike, and the one that stands for them.
+struct Light {
+    std::string name;
+    FrameId lead = 0;
+    std::vector<FrameId> frames;
+    bool operator==(const Light&) const = default;
+};
+
+/// Where a key colour lies on a frame other than the one it was marked on.
+struct KeyPlace {
+    Region place;
+    double confidence = 0;
+    bool isConfirmed = false;
+    bool operator==(const KeyPlace&) const = default;
+};
+using KeyPlaceId = std::pair<FrameId, std::string>;  ///< the frame, and the name of the key colour
+
+/// A look of the job: which of its revisions counts. A look whose making was taken back is not in the job.
+struct LookState {
+    std::string name;
+    RevisionId revision = 0;
+    bool operator==(const LookState&) const = default;
+};
+
+/// All that was decided in a shoot. Every difference between two of these is a gesture's.
+struct Job {
+    std::map<FrameId, FrameState> frames;  ///< those of which something was decided
+    std::vector<Light> lights;
+    std::vector<KeyColour> keys;  ///< in the order they were marked
+    std::map<KeyPlaceId, KeyPlace> keyPlaces;
+    std::map<std::string, Response> responses;  ///< of cameras, by name
+    std::map<LookId, LookState> looks;
+    bool operator==(const Job&) const = default;
+
+    /// As it came, of a frame of which nothing was decided.
+    const FrameState& frame(FrameId id) const;
+    /// Index into lights, or -1.
+    int lightOf(FrameId frame) const;
+    /// The frame that stands for its light, or 0.
+    FrameId leadOf(FrameId frame) const;
+    /// The curve by which a frame's picture came to be; the identity where it is not known.
+    Response responseOf(const FrameBalance& balance) const;
+    /// Where a key colour lies on another frame than its own, when that was confirmed.
+    const KeyPlace* confirmedPlace(FrameId frame, const std::string& key) const;
+    /// Why a frame must not be handed over as it stands: its balance cannot be read, or rests on a response that the
+    /// job does not have. Empty when it may.
+    std::string balanceFault(FrameId frame) const;
+};
+
+struct PinnedVersion {
+    std::int64_t id = 0;
+    RevisionId revision = 0;
+    std::string note;
+    std::string made;  ///< "2026-05-04 10:11:12", UTC
+    int surround = 0;  ///< L* of the wall it was judged before; 0 when that was not recorded
+};
+
+/// A frame put aside for a second look, with the version it was left at.
+struct Aside {
+    FrameId frame = 0;
+    LookId look = 0;
+    RevisionId revision = 0;
+    std::int64_t leftAt = 0;  ///< seconds since 1970, UTC
+    bool operator==(const Aside&) const = default;
+};
+
+/// How files are handed over, as it was last chosen.
+struct DeliveryChoices {
+    std::string format = "jpeg", space = "srgb";  ///< by their names in files
+    int quality = 92;
+    int longEdge = 0;    ///< pixels, 0: as the source
+    double ratio = 0;    ///< width / height, 0: as it is
+    std::string folder;  ///< as keptPlace() gives it
+    bool operator==(const DeliveryChoices&) const = default;
+};
+
+/// What is being matched to, by where it is.
+struct HeldReference {
+    enum class Kind { Nothing, Pictures, Frame, Pair, Table } kind = Kind::Nothing;
+    std::vector<std::string> paths;  ///< as keptPlace() gives them
+    FrameId frame = 0;
+    bool withTable = false;
+    bool operator==(const HeldReference&) const = default;
+};
+
+/// What lies at hand: kept, so that work goes on where it was left, but no gesture and not in the journal.
+struct Desk {
+    FrameId frame = 0;
+    LookId look = 0;
+    int step = 0;
+    int surround = 0;                                ///< L* of the wall; 0: the usual one
+    std::optional<std::vector<FrameId>> companions;  ///< nothing: none were ever chosen
+    std::vector<Aside> asides;
+    std::string watched;  ///< a folder, as keptPlace() gives it
+    TimePlan plan;
+    std::map<FrameId, StageTimes> spent;
+    DeliveryChoices delivery;
+    HeldReference held;
+    bool operator==(const Desk&) const = default;
+};
+
+}  // namespace amber

@@ -1,0 +1,492 @@
+#include "core/job/job_tables.h"
+
+#include "core/base/json_text.h"
+#include "core/job/table_rows.h"
+
+#include <algorithm>
+#include <set>
+
+namespace amber {
+namespace {
+
+using Part = Change::Part;
+
+// frame.path: relative to the job's folder, or absolute; frame.seen: absolute, where the picture was last found.
+// look.current: none when its making was taken back. A region is left, top, right, bottom in fractions.
+constexpr const char* kSchema = R"(
+CREATE TABLE IF NOT EXISTS frame (id INTEGER PRIMARY KEY, path TEXT NOT NULL, seen TEXT NOT NULL,
+    hash TEXT NOT NULL DEFAULT '', bytes INTEGER NOT NULL DEFAULT 0, fault TEXT NOT NULL DEFAULT '',
+    added TEXT NOT NULL DEFAULT CURRENT_TIMESTAMP);
+CREATE TABLE IF NOT EXISTS look (id INTEGER PRIMARY KEY, name TEXT NOT NULL,
+    current INTEGER REFERENCES revision(id));
+CREATE TABLE IF NOT EXISTS revision (id INTEGER PRIMARY KEY, look INTEGER NOT NULL REFERENCES look(id),
+    parent INTEGER REFERENCES revision(id), json TEXT NOT NULL, action TEXT NOT NULL,
+    made TEXT NOT NULL DEFAULT CURRENT_TIMESTAMP);
+CREATE TABLE IF NOT EXISTS table_data (hash TEXT PRIMARY KEY, cube TEXT NOT NULL);
+CREATE TABLE IF NOT EXISTS pin (id INTEGER PRIMARY KEY, look INTEGER NOT NULL REFERENCES look(id),
+    revision INTEGER NOT NULL REFERENCES revision(id), note TEXT NOT NULL,
+    made TEXT NOT NULL DEFAULT CURRENT_TIMESTAMP, surround INTEGER NOT NULL DEFAULT 0);
+CREATE TABLE gesture (id INTEGER PRIMARY KEY, parent INTEGER REFERENCES gesture(id), what TEXT NOT NULL,
+    reason TEXT NOT NULL DEFAULT '', made TEXT NOT NULL DEFAULT CURRENT_TIMESTAMP);
+CREATE TABLE change (gesture INTEGER NOT NULL REFERENCES gesture(id), position INTEGER NOT NULL, part TEXT NOT NULL,
+    subject TEXT NOT NULL, before TEXT NOT NULL, after TEXT NOT NULL, PRIMARY KEY (gesture, position));
+CREATE TABLE journal (one INTEGER PRIMARY KEY CHECK (one = 1), current INTEGER REFERENCES gesture(id),
+    tip INTEGER REFERENCES gesture(id));
+INSERT INTO journal VALUES (1, NULL, NULL);
+CREATE TABLE frame_state (frame INTEGER PRIMARY KEY REFERENCES frame(id), rating INTEGER NOT NULL,
+    done INTEGER NOT NULL, unused INTEGER NOT NULL, look INTEGER NOT NULL);
+CREATE TABLE frame_balance (frame INTEGER PRIMARY KEY REFERENCES frame(id), stops REAL NOT NULL, kelvin REAL NOT NULL,
+    tint REAL NOT NULL, black REAL NOT NULL, white REAL NOT NULL, straighten REAL NOT NULL, lean_up REAL NOT NULL,
+    lean_aside REAL NOT NULL, crop_left REAL NOT NULL, crop_top REAL NOT NULL, crop_right REAL NOT NULL,
+    crop_bottom REAL NOT NULL, response TEXT NOT NULL, exposure_locked INTEGER NOT NULL, white_locked INTEGER NOT NULL,
+    ends_locked INTEGER NOT NULL, key_stops REAL NOT NULL, because TEXT NOT NULL, confidence REAL NOT NULL,
+    fault TEXT NOT NULL);
+CREATE TABLE frame_region (frame INTEGER NOT NULL REFERENCES frame(id), position INTEGER NOT NULL, left REAL NOT NULL,
+    top REAL NOT NULL, right REAL NOT NULL, bottom REAL NOT NULL, PRIMARY KEY (frame, position));
+CREATE TABLE merged (frame INTEGER NOT NULL REFERENCES frame(id), position INTEGER NOT NULL, parent INTEGER NOT NULL,
+    PRIMARY KEY (frame, position));
+CREATE TABLE light (position INTEGER PRIMARY KEY, name TEXT NOT NULL, lead INTEGER NOT NULL);
+CREATE TABLE light_frame (light INTEGER NOT NULL, position INTEGER NOT NULL, frame INTEGER NOT NULL,
+    PRIMARY KEY (light, position));
+CREATE TABLE key_colour (position INTEGER PRIMARY KEY, name TEXT NOT NULL, frame INTEGER NOT NULL, left REAL NOT NULL,
+    top REAL NOT NULL, right REAL NOT NULL, bottom REAL NOT NULL, marked_r REAL NOT NULL, marked_g REAL NOT NULL,
+    marked_b REAL NOT NULL, target_l REAL, target_a REAL, target_b REAL, tolerance REAL NOT NULL,
+    kind INTEGER NOT NULL);
+CREATE TABLE key_place (frame INTEGER NOT NULL, key TEXT NOT NULL, left REAL NOT NULL, top REAL NOT NULL,
+    right REAL NOT NULL, bottom REAL NOT NULL, confidence REAL NOT NULL, confirmed INTEGER NOT NULL,
+    PRIMARY KEY (frame, key));
+CREATE TABLE camera_response (camera TEXT NOT NULL, knot INTEGER NOT NULL, log_light REAL NOT NULL,
+    PRIMARY KEY (camera, knot));
+CREATE TABLE desk (one INTEGER PRIMARY KEY CHECK (one = 1), frame INTEGER NOT NULL, look INTEGER NOT NULL,
+    step INTEGER NOT NULL, surround INTEGER NOT NULL, companions_chosen INTEGER NOT NULL, watched TEXT NOT NULL);
+CREATE TABLE companion (position INTEGER PRIMARY KEY, frame INTEGER NOT NULL);
+CREATE TABLE aside (position INTEGER PRIMARY KEY, frame INTEGER NOT NULL, look INTEGER NOT NULL,
+    revision INTEGER NOT NULL, left_at INTEGER NOT NULL);
+CREATE TABLE stage_time (frame INTEGER NOT NULL, stage INTEGER NOT NULL, seconds REAL NOT NULL,
+    PRIMARY KEY (frame, stage));
+CREATE TABLE time_plan (one INTEGER PRIMARY KEY CHECK (one = 1), balance_minutes REAL NOT NULL,
+    look_minutes REAL NOT NULL, proof_minutes REAL NOT NULL, hours_per_day REAL NOT NULL);
+CREATE TABLE delivery (one INTEGER PRIMARY KEY CHECK (one = 1), format TEXT NOT NULL, space TEXT NOT NULL,
+    quality INTEGER NOT NULL, long_edge INTEGER NOT NULL, ratio REAL NOT NULL, folder TEXT NOT NULL);
+CREATE TABLE held_reference (one INTEGER PRIMARY KEY CHECK (one = 1), kind TEXT NOT NULL, frame INTEGER NOT NULL,
+    with_table INTEGER NOT NULL);
+CREATE TABLE held_path (position INTEGER PRIMARY KEY, path TEXT NOT NULL);
+CREATE TABLE unreadable (part TEXT NOT NULL, subject TEXT NOT NULL, text TEXT NOT NULL,
+    settled INTEGER NOT NULL DEFAULT 0);
+)";
+
+/// The rows of a table as text: what is kept of it when it cannot be read.
+std::string rowsAsText(const JobFile& file, const std::string& table)
+{
+    Json rows = Json::array();
+    SQLite::Statement query(file.sql, "SELECT * FROM " + table);
+    while (query.executeStep()) {
+        Json row = Json::object();
+        for (int i = 0; i < query.getColumnCount(); ++i)
+            row[query.getColumnName(i)] = query.getColumn(i).getString();
+        rows.push_back(std::move(row));
+    }
+    return jsonText(rows);
+}
+
+FrameBalance balanceFrom(Row& row)
+{
+    FrameBalance b;
+    b.light = {row.real(), row.real(), row.real()};
+    b.ends = {row.real(), row.real()};
+    b.geometry.straightenDegrees = row.real(), b.geometry.leanUp = row.real(), b.geometry.leanAside = row.real();
+    b.geometry.crop = row.region();
+    b.response = row.text();
+    b.exposureLocked = row.flag(), b.whiteLocked = row.flag(), b.endsLocked = row.flag();
+    b.keyStops = row.real();
+    b.because = row.text();
+    b.confidence = row.real();
+    return b;
+}
+
+void readBalances(const JobFile& file, Job& job, std::vector<Unreadable>& unreadable)
+{
+    SQLite::Statement query(file.sql, "SELECT * FROM frame_balance");
+    while (query.executeStep()) {
+        Row row(query);
+        const FrameId id = row.whole();
+        FrameState& state = job.frames[id];
+        try {
+            state.balance = balanceFrom(row);
+            state.balanceFault = row.text();
+        } catch (const std::exception& error) {
+            state.balance = {};
+            state.balanceFault = std::string("the balance cannot be read: ") + error.what();
+            unreadable.push_back({nameOf(Part::Balance), std::to_string(id), state.balanceFault, true});
+        }
+    }
+}
+
+void readFrameStates(const JobFile& file, Job& job)
+{
+    forRows(file, "SELECT frame, rating, done, unused, look FROM frame_state", [&](Row& row) {
+        FrameState& state = job.frames[row.whole()];
+        state.rating = row.small(), state.isDone = row.flag(), state.isUnused = row.flag();
+        state.look = row.whole();
+        if (state.rating < 0 || state.rating > 5)
+            throw std::runtime_error("a rating from 0 to 5 was expected");
+    });
+}
+
+void readFramings(const JobFile& file, Job& job)
+{
+    forRows(file, "SELECT frame, position, left, top, right, bottom FROM frame_region ORDER BY frame, position",
+            [&](Row& row) {
+                Framing& framing = job.frames[row.whole()].framing;
+                const bool isCrop = row.whole() == 0;
+                if (isCrop)
+                    framing.crop = row.region();
+                else
+                    framing.leftOut.push_back(row.region());
+            });
+}
+
+void readLights(const JobFile& file, Job& job)
+{
+    forRows(file, "SELECT name, lead FROM light ORDER BY position", [&](Row& row) {
+        Light light;
+        light.name = row.text(), light.lead = row.whole();
+        job.lights.push_back(std::move(light));
+    });
+    forRows(file, "SELECT light, frame FROM light_frame ORDER BY light, position", [&](Row& row) {
+        const auto light = static_cast<std::size_t>(row.whole());
+        job.lights.at(light).frames.push_back(row.whole());
+    });
+}
+
+void readKeys(const JobFile& file, Job& job)
+{
+    forRows(file,
+            "SELECT name, frame, left, top, right, bottom, marked_r, marked_g, marked_b, target_l, target_a, target_b, "
+            "tolerance, kind FROM key_colour ORDER BY position",
+            [&](Row& row) {
+                KeyColour k;
+                k.name = row.text(), k.frame = row.whole(), k.place = row.region();
+                k.marked = {row.real(), row.real(), row.real()};
+                if (const auto l = row.maybe(), a = row.maybe(), b = row.maybe(); l && a && b)
+                    k.target = Lab{*l, *a, *b};
+                k.tolerance = row.real();
+                const int kind = row.small();
+                if (kind < 0 || kind > static_cast<int>(KeyColour::Kind::Brightest))
+                    throw std::runtime_error("a kind of key colour was expected");
+                k.kind = static_cast<KeyColour::Kind>(kind);
+                job.keys.push_back(std::move(k));
+            });
+}
+
+void readKeyPlaces(const JobFile& file, Job& job)
+{
+    forRows(file, "SELECT frame, key, left, top, right, bottom, confidence, confirmed FROM key_place", [&](Row& row) {
+        KeyPlaceId id;
+        id.first = row.whole(), id.second = row.text();
+        KeyPlace& place = job.keyPlaces[id];
+        place.place = row.region(), place.confidence = row.real(), place.isConfirmed = row.flag();
+    });
+}
+
+void readResponses(const JobFile& file, Job& job)
+{
+    std::map<std::string, std::vector<double>> curves;
+    forRows(file, "SELECT camera, log_light FROM camera_response ORDER BY camera, knot", [&](Row& row) {
+        std::vector<double>& curve = curves[row.text()];
+        curve.push_back(row.real());
+    });
+    for (const auto& [camera, curve] : curves) {
+        std::array<double, Response::kKnots> knots{};
+        if (curve.size() == 1) {  // known to be none
+            job.responses[camera] = Response{};
+            continue;
+        }
+        if (curve.size() != knots.size())
+            throw std::runtime_error("the response of " + camera + " is not whole");
+        std::copy(curve.begin(), curve.end(), knots.begin());
+        job.responses[camera] = Response(knots);
+    }
+}
+
+void readMerged(const JobFile& file, Job& job)
+{
+    forRows(file, "SELECT frame, parent FROM merged ORDER BY frame, position", [&](Row& row) {
+        std::vector<FrameId>& parents = job.frames[row.whole()].mergedFrom;
+        parents.push_back(row.whole());
+    });
+}
+
+/// One part of a job: its tables, how they are read, and its name.
+struct Reader {
+    const char* part;
+    std::vector<const char*> tables;
+    void (*read)(const JobFile&, Job&);
+    void (*forget)(Job&);
+};
+
+const std::vector<Reader>& readers()
+{
+    static const std::vector<Reader> kReaders{
+        {"ratings",
+         {"frame_state"},
+         readFrameStates,
+         [](Job& job) {
+             for (auto& [id, s] : job.frames)
+                 s.rating = 0, s.isDone = s.isUnused = false, s.look = 0;
+         }},
+        {"framing",
+         {"frame_region"},
+         readFramings,
+         [](Job& job) {
+             for (auto& [id, s] : job.frames)
+                 s.framing = {};
+         }},
+        {"merged-from",
+         {"merged"},
+         readMerged,
+         [](Job& job) {
+             for (auto& [id, s] : job.frames)
+                 s.mergedFrom.clear();
+         }},
+        {"lights", {"light", "light_frame"}, readLights, [](Job& job) { job.lights.clear(); }},
+        {"key-colours", {"key_colour"}, readKeys, [](Job& job) { job.keys.clear(); }},
+        {"key-place", {"key_place"}, readKeyPlaces, [](Job& job) { job.keyPlaces.clear(); }},
+        {"response", {"camera_response"}, readResponses, [](Job& job) { job.responses.clear(); }},
+    };
+    return kReaders;
+}
+
+void writeFrameState(JobFile& file, FrameId id, const FrameState& s)
+{
+    file.run("DELETE FROM frame_state WHERE frame = ?", id);
+    if (s.rating != 0 || s.isDone || s.isUnused || s.look != 0)
+        file.run("INSERT INTO frame_state VALUES (?, ?, ?, ?, ?)", id, s.rating, int(s.isDone), int(s.isUnused),
+                 s.look);
+}
+
+void writeBalance(JobFile& file, FrameId id, const FrameState& s)
+{
+    file.run("DELETE FROM frame_balance WHERE frame = ?", id);
+    const FrameBalance& b = s.balance;
+    if (b == FrameBalance{} && s.balanceFault.empty())
+        return;
+    const Geometry& g = b.geometry;
+    file.run("INSERT INTO frame_balance VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)", id,
+             b.light.exposureStops, b.light.kelvin, b.light.tint, b.ends.black, b.ends.white, g.straightenDegrees,
+             g.leanUp, g.leanAside, g.crop.left, g.crop.top, g.crop.right, g.crop.bottom, b.response,
+             int(b.exposureLocked), int(b.whiteLocked), int(b.endsLocked), b.keyStops, b.because, b.confidence,
+             s.balanceFault);
+}
+
+void writeFraming(JobFile& file, FrameId id, const Framing& framing)
+{
+    file.run("DELETE FROM frame_region WHERE frame = ?", id);
+    if (framing.isWhole())
+        return;
+    int position = 0;
+    const auto put = [&](const Region& r) {
+        file.run("INSERT INTO frame_region VALUES (?, ?, ?, ?, ?, ?)", id, position++, r.left, r.top, r.right,
+                 r.bottom);
+    };
+    put(framing.crop);
+    for (const Region& r : framing.leftOut)
+        put(r);
+}
+
+void writeMerged(JobFile& file, FrameId id, const std::vector<FrameId>& parents)
+{
+    file.run("DELETE FROM merged WHERE frame = ?", id);
+    for (std::size_t i = 0; i < parents.size(); ++i)
+        file.run("INSERT INTO merged VALUES (?, ?, ?)", id, static_cast<int>(i), parents[i]);
+}
+
+void writeLights(JobFile& file, const std::vector<Light>& lights)
+{
+    file.run("DELETE FROM light_frame");
+    file.run("DELETE FROM light");
+    for (std::size_t i = 0; i < lights.size(); ++i) {
+        const int light = static_cast<int>(i);
+        file.run("INSERT INTO light VALUES (?, ?, ?)", light, lights[i].name, lights[i].lead);
+        for (std::size_t k = 0; k < lights[i].frames.size(); ++k)
+            file.run("INSERT INTO light_frame VALUES (?, ?, ?)", light, static_cast<int>(k), lights[i].frames[k]);
+    }
+}
+
+void writeKeys(JobFile& file, const std::vector<KeyColour>& keys)
+{
+    file.run("DELETE FROM key_colour");
+    for (std::size_t i = 0; i < keys.size(); ++i) {
+        const KeyColour& k = keys[i];
+        file.run("INSERT INTO key_colour VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, NULL, NULL, NULL, ?, ?)",
+                 static_cast<int>(i), k.name, k.frame, k.place.left, k.place.top, k.place.right, k.place.bottom,
+                 k.marked.r, k.marked.g, k.marked.b, k.tolerance, static_cast<int>(k.kind));
+        if (k.target)
+            file.run("UPDATE key_colour SET target_l = ?, target_a = ?, target_b = ? WHERE position = ?", k.target->l,
+                     k.target->a, k.target->b, static_cast<int>(i));
+    }
+}
+
+void writeKeyPlace(JobFile& file, const Job& job, const KeyPlaceId& id)
+{
+    file.run("DELETE FROM key_place WHERE frame = ? AND key = ?", id.first, id.second);
+    if (const auto found = job.keyPlaces.find(id); found != job.keyPlaces.end()) {
+        const KeyPlace& p = found->second;
+        file.run("INSERT INTO key_place VALUES (?, ?, ?, ?, ?, ?, ?, ?)", id.first, id.second, p.place.left,
+                 p.place.top, p.place.right, p.place.bottom, p.confidence, int(p.isConfirmed));
+    }
+}
+
+void writeResponse(JobFile& file, const Job& job, const std::string& camera)
+{
+    file.run("DELETE FROM camera_response WHERE camera = ?", camera);
+    const auto found = job.responses.find(camera);
+    if (found == job.responses.end())
+        return;
+    if (found->second.isIdentity()) {
+        file.run("INSERT INTO camera_response VALUES (?, 0, 0)", camera);
+        return;
+    }
+    const auto& curve = found->second.logLight();
+    for (std::size_t i = 0; i < curve.size(); ++i)
+        file.run("INSERT INTO camera_response VALUES (?, ?, ?)", camera, static_cast<int>(i), curve[i]);
+}
+
+void writeLook(JobFile& file, const Job& job, LookId id)
+{
+    if (const auto found = job.looks.find(id); found != job.looks.end())
+        file.run("UPDATE look SET name = ?, current = ? WHERE id = ?", found->second.name, found->second.revision, id);
+    else
+        file.run("UPDATE look SET current = NULL WHERE id = ?", id);
+}
+
+void write(JobFile& file, const Job& job, Part part, const std::string& subject)
+{
+    const auto number = [&] { return std::stoll(subject); };
+    switch (part) {
+    case Part::Balance:
+        return writeBalance(file, number(), job.frame(number()));
+    case Part::Framing:
+        return writeFraming(file, number(), job.frame(number()).framing);
+    case Part::Rating:
+    case Part::Done:
+    case Part::Unused:
+    case Part::FrameLook:
+        return writeFrameState(file, number(), job.frame(number()));
+    case Part::MergedFrom:
+        return writeMerged(file, number(), job.frame(number()).mergedFrom);
+    case Part::Lights:
+        return writeLights(file, job.lights);
+    case Part::KeyColours:
+        return writeKeys(file, job.keys);
+    case Part::KeyPlace:
+        return writeKeyPlace(file, job, {number(), subject.substr(subject.find(' ') + 1)});
+    case Part::Response:
+        return writeResponse(file, job, subject);
+    case Part::Look:
+        return writeLook(file, job, number());
+    }
+}
+
+/// The name under which a change is read: what stands in one table is read together, but balances one by one.
+std::string groupOf(Part part, const std::string& subject)
+{
+    if (part == Part::Balance)
+        return std::string(nameOf(part)) + " " + subject;
+    return part == Part::Rating || part == Part::Done || part == Part::Unused || part == Part::FrameLook ? "ratings"
+                                                                                                         : nameOf(part);
+}
+
+/// What could not be read of a group is kept as text, and its tables are emptied, before anything is written there.
+bool keepWhatCannotBeRead(JobFile& file, const std::string& group, const std::vector<Unreadable>& unreadable)
+{
+    const auto isIt = [&](const Unreadable& u) { return groupOf(u) == group && u.isDamaged; };
+    const auto found = std::find_if(unreadable.begin(), unreadable.end(), isIt);
+    if (found == unreadable.end())
+        return false;
+    if (found->part == nameOf(Part::Balance))
+        keepUnreadable(file, found->part, found->subject,
+                       rowsAsText(file, "frame_balance WHERE frame = " + found->subject));
+    for (const Reader& reader : readers())
+        if (group == reader.part)
+            setAside(file, group, reader.tables);
+    return true;
+}
+
+}  // namespace
+
+void makeTables(SQLite::Database& sql) { sql.exec(kSchema); }
+
+void keepUnreadable(JobFile& file, const std::string& part, const std::string& subject, const std::string& text)
+{
+    file.run("INSERT INTO unreadable (part, subject, text) VALUES (?, ?, ?)", part, subject, text);
+}
+
+std::string groupOf(const Unreadable& u) { return u.part == nameOf(Part::Balance) ? u.part + " " + u.subject : u.part; }
+
+void setAside(JobFile& file, const std::string& part, const std::vector<const char*>& tables)
+{
+    for (const char* table : tables) {
+        keepUnreadable(file, part, table, rowsAsText(file, table));
+        file.run(("DELETE FROM " + std::string(table)).c_str());
+    }
+    file.run("UPDATE unreadable SET settled = 1 WHERE part = ?", part);
+}
+
+Job readJob(const JobFile& file, std::vector<Unreadable>& unreadable)
+{
+    Job job;
+    forRows(file, "SELECT id, name, current FROM look WHERE current IS NOT NULL ORDER BY id", [&](Row& row) {
+        LookState& look = job.looks[row.whole()];
+        look.name = row.text(), look.revision = row.whole();
+    });
+    readBalances(file, job, unreadable);
+    for (const Reader& reader : readers())
+        try {
+            reader.read(file, job);
+        } catch (const SQLite::Exception&) {
+            throw;  // the table itself cannot be read: a job is not opened without it
+        } catch (const std::exception& error) {
+            reader.forget(job);
+            unreadable.push_back({reader.part, {}, error.what(), true});
+        }
+    const auto isNamed = [&](const std::string& id) {
+        return std::any_of(unreadable.begin(), unreadable.end(), [&](const Unreadable& u) { return u.subject == id; });
+    };
+    for (const auto& [id, state] : job.frames)
+        if (!state.balanceFault.empty() && !isNamed(std::to_string(id)))
+            unreadable.push_back({nameOf(Part::Balance), std::to_string(id), state.balanceFault, false});
+    forRows(file, "SELECT part, subject FROM unreadable WHERE settled = 0", [&](Row& row) {
+        std::string part = row.text();
+        if (part != nameOf(Part::Balance))
+            unreadable.push_back({std::move(part), row.text(), "what an earlier version kept of it", false});
+    });
+    std::erase_if(job.frames, [](const auto& entry) { return entry.second == FrameState{}; });
+    return job;
+}
+
+std::set<std::string> writeJob(JobFile& file, const Job& job, const std::vector<Change>& changes,
+                               const std::vector<Unreadable>& unreadable)
+{
+    std::set<std::string> parts, anew;
+    for (const Change& change : changes)
+        if (const std::string group = groupOf(change.part, change.subject); parts.insert(group).second) {
+            file.run("UPDATE unreadable SET settled = 1 WHERE part = ?", group);
+            if (keepWhatCannotBeRead(file, group, unreadable))
+                anew.insert(group);
+        }
+    for (const Change& change : changes)
+        write(file, job, change.part, change.subject);
+    for (const Change& change : anew.empty() ? std::vector<Change>{} : changesBetween(Job{}, job))
+        if (anew.count(groupOf(change.part, change.subject)) > 0)
+            write(file, job, change.part, change.subject);
+    return parts;
+}
+
+void writeWholeJob(JobFile& file, const Job& job)
+{
+    for (const Change& change : changesBetween(Job{}, job))
+        write(file, job, change.part, change.subject);
+}
+
+}  // namespace amber

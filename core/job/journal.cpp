@@ -1,0 +1,292 @@
+#include "core/job/journal.h"
+
+#include "core/base/json_text.h"
+
+#include <array>
+#include <set>
+
+namespace amber {
+namespace {
+
+using Part = Change::Part;
+
+constexpr std::array<std::pair<Part, const char*>, 12> kNames{{{Part::Balance, "balance"},
+                                                               {Part::Framing, "framing"},
+                                                               {Part::Rating, "rating"},
+                                                               {Part::Done, "done"},
+                                                               {Part::Unused, "unused"},
+                                                               {Part::MergedFrom, "merged-from"},
+                                                               {Part::FrameLook, "look-of-frame"},
+                                                               {Part::Lights, "lights"},
+                                                               {Part::KeyColours, "key-colours"},
+                                                               {Part::KeyPlace, "key-place"},
+                                                               {Part::Response, "response"},
+                                                               {Part::Look, "look"}}};
+
+/// A camera whose response is known to be none.
+constexpr const char* kIdentity = "identity";
+
+Json toJson(const Region& r) { return {r.left, r.top, r.right, r.bottom}; }
+
+Region regionFrom(const Json& json)
+{
+    return {json.at(0).get<double>(), json.at(1).get<double>(), json.at(2).get<double>(), json.at(3).get<double>()};
+}
+
+Json toJson(const Light& light) { return {{"name", light.name}, {"lead", light.lead}, {"frames", light.frames}}; }
+
+std::string textOfBalance(const FrameState& s)
+{
+    if (!s.balanceFault.empty())
+        return jsonText({{"unreadable", s.balanceFault}});
+    return s.balance == FrameBalance{} ? std::string() : frameBalanceToText(s.balance);
+}
+
+std::string textOfFraming(const FrameState& s)
+{
+    if (s.framing.isWhole())
+        return {};
+    Json json{{"crop", toJson(s.framing.crop)}, {"leftOut", Json::array()}};
+    for (const Region& r : s.framing.leftOut)
+        json["leftOut"].push_back(toJson(r));
+    return jsonText(json);
+}
+
+std::string textOf(const std::vector<Light>& lights)
+{
+    Json list = Json::array();
+    for (const Light& light : lights)
+        list.push_back(toJson(light));
+    return lights.empty() ? std::string() : jsonText(list);
+}
+
+std::string textOf(const KeyPlace& p)
+{
+    return jsonText({{"place", toJson(p.place)}, {"confidence", p.confidence}, {"confirmed", p.isConfirmed}});
+}
+
+std::string textOf(const LookState& s) { return jsonText({{"name", s.name}, {"revision", s.revision}}); }
+
+std::string subjectOf(const KeyPlaceId& id) { return std::to_string(id.first) + " " + id.second; }
+
+KeyPlaceId keyPlaceIdFrom(const std::string& subject)
+{
+    const auto space = subject.find(' ');
+    if (space == std::string::npos)
+        throw std::invalid_argument("a frame and a key colour were expected, not " + subject);
+    return {std::stoll(subject), subject.substr(space + 1)};
+}
+
+/// Adds a change when its two texts differ.
+struct Collector {
+    std::vector<Change> all;
+    void add(Part part, std::string subject, std::string before, std::string after)
+    {
+        if (before != after)
+            all.push_back({part, std::move(subject), std::move(before), std::move(after)});
+    }
+};
+
+/// For every key of either map: what `textOf` gives of its values; nothing for a value that is not there.
+template <class Map, class Subject, class TextOf>
+void addMap(Collector& to, Part part, const Map& before, const Map& after, Subject&& subject, TextOf&& text)
+{
+    std::set<typename Map::key_type> keys;
+    for (const Map* map : {&before, &after})
+        for (const auto& [key, value] : *map)
+            keys.insert(key);
+    for (const auto& key : keys) {
+        const auto b = before.find(key), a = after.find(key);
+        if (b != before.end() && a != after.end() && b->second == a->second)
+            continue;
+        to.add(part, subject(key), b == before.end() ? std::string() : text(b->second),
+               a == after.end() ? std::string() : text(a->second));
+    }
+}
+
+std::string flag(bool on) { return on ? "true" : ""; }
+
+void addFrame(Collector& to, const std::string& id, const FrameState& before, const FrameState& after)
+{
+    if (!(before.balance == after.balance) || before.balanceFault != after.balanceFault)
+        to.add(Part::Balance, id, textOfBalance(before), textOfBalance(after));
+    to.add(Part::Framing, id, textOfFraming(before), textOfFraming(after));
+    const auto stars = [](int rating) { return rating == 0 ? std::string() : std::to_string(rating); };
+    to.add(Part::Rating, id, stars(before.rating), stars(after.rating));
+    to.add(Part::Done, id, flag(before.isDone), flag(after.isDone));
+    to.add(Part::Unused, id, flag(before.isUnused), flag(after.isUnused));
+    const auto number = [](LookId look) { return look == 0 ? std::string() : std::to_string(look); };
+    to.add(Part::FrameLook, id, number(before.look), number(after.look));
+    const auto parents = [](const std::vector<FrameId>& all) { return all.empty() ? std::string() : jsonText(all); };
+    to.add(Part::MergedFrom, id, parents(before.mergedFrom), parents(after.mergedFrom));
+}
+
+/// Sets one thing of a job to the value that a text gives. Throws for a text that is none.
+struct Setter {
+    Job& job;
+    const std::string& subject;
+    const std::string& text;
+
+    FrameState& frame() const { return job.frames[std::stoll(subject)]; }
+    Json json() const { return Json::parse(text); }
+
+    void set(Part part) const
+    {
+        switch (part) {
+        case Part::Balance:
+            return setBalance();
+        case Part::Framing:
+            return setFraming();
+        case Part::Rating:
+            frame().rating = text.empty() ? 0 : json().get<int>();
+            return;
+        case Part::Done:
+            frame().isDone = !text.empty() && json().get<bool>();
+            return;
+        case Part::Unused:
+            frame().isUnused = !text.empty() && json().get<bool>();
+            return;
+        case Part::MergedFrom:
+            frame().mergedFrom = text.empty() ? std::vector<FrameId>{} : json().get<std::vector<FrameId>>();
+            return;
+        case Part::FrameLook:
+            frame().look = text.empty() ? 0 : json().get<LookId>();
+            return;
+        case Part::Lights:
+            return setLights();
+        case Part::KeyColours:
+            job.keys = taken(keyColoursFromText(text));
+            return;
+        case Part::KeyPlace:
+            return setKeyPlace();
+        case Part::Response:
+            if (text.empty())
+                job.responses.erase(subject);
+            else
+                job.responses[subject] = json() == kIdentity ? Response{} : taken(responseFromText(text));
+            return;
+        case Part::Look:
+            return setLook();
+        }
+    }
+
+    template <class T>
+    static T taken(Result<T> result)
+    {
+        if (!result)
+            throw std::invalid_argument(result.error().message());
+        return std::move(*result);
+    }
+    void setBalance() const
+    {
+        FrameState& state = frame();
+        state.balance = {}, state.balanceFault.clear();
+        const Json kept = text.empty() ? Json::object() : json();
+        if (kept.is_object() && kept.contains("unreadable"))
+            state.balanceFault = kept["unreadable"].get<std::string>();
+        else
+            state.balance = taken(frameBalanceFromText(text));
+    }
+    void setFraming() const
+    {
+        Framing framing;
+        if (!text.empty()) {
+            const Json kept = json();
+            framing.crop = regionFrom(kept.at("crop"));
+            for (const Json& r : kept.at("leftOut"))
+                framing.leftOut.push_back(regionFrom(r));
+        }
+        frame().framing = std::move(framing);
+    }
+    void setLights() const
+    {
+        std::vector<Light> lights;
+        if (!text.empty()) {
+            const Json list = json();
+            for (const Json& l : list)
+                lights.push_back({l.at("name").get<std::string>(), l.at("lead").get<FrameId>(),
+                                  l.at("frames").get<std::vector<FrameId>>()});
+        }
+        job.lights = std::move(lights);
+    }
+    void setKeyPlace() const
+    {
+        const KeyPlaceId id = keyPlaceIdFrom(subject);
+        if (text.empty()) {
+            job.keyPlaces.erase(id);
+            return;
+        }
+        const Json p = json();
+        job.keyPlaces[id] = {regionFrom(p.at("place")), p.at("confidence").get<double>(),
+                             p.at("confirmed").get<bool>()};
+    }
+    void setLook() const
+    {
+        const LookId id = std::stoll(subject);
+        if (text.empty()) {
+            job.looks.erase(id);
+            return;
+        }
+        const Json l = json();
+        job.looks[id] = {l.at("name").get<std::string>(), l.at("revision").get<RevisionId>()};
+    }
+};
+
+}  // namespace
+
+const char* nameOf(Part part)
+{
+    for (const auto& [known, name] : kNames)
+        if (known == part)
+            return name;
+    return "";
+}
+
+Result<Part> partFromName(const std::string& name)
+{
+    for (const auto& [part, known] : kNames)
+        if (name == known)
+            return part;
+    return fail("no part of a job has this name", {}, {}, name);
+}
+
+std::vector<Change> changesBetween(const Job& before, const Job& after)
+{
+    Collector to;
+    std::set<FrameId> ids;
+    for (const Job* job : {&before, &after})
+        for (const auto& [id, state] : job->frames)
+            ids.insert(id);
+    for (const FrameId id : ids)
+        if (!(before.frame(id) == after.frame(id)))
+            addFrame(to, std::to_string(id), before.frame(id), after.frame(id));
+    if (!(before.lights == after.lights))
+        to.add(Part::Lights, {}, textOf(before.lights), textOf(after.lights));
+    if (!(before.keys == after.keys)) {
+        const auto text = [](const auto& keys) { return keys.empty() ? std::string() : keyColoursToText(keys); };
+        to.add(Part::KeyColours, {}, text(before.keys), text(after.keys));
+    }
+    addMap(to, Part::KeyPlace, before.keyPlaces, after.keyPlaces, subjectOf, [](const auto& p) { return textOf(p); });
+    addMap(
+        to, Part::Response, before.responses, after.responses, [](const std::string& name) { return name; },
+        [](const Response& r) { return r.isIdentity() ? jsonText(kIdentity) : responseToText(r); });
+    addMap(
+        to, Part::Look, before.looks, after.looks, [](LookId id) { return std::to_string(id); },
+        [](const auto& l) { return textOf(l); });
+    return to.all;
+}
+
+Result<Job> changed(Job job, const std::vector<Change>& changes, bool isUndo)
+{
+    for (const Change& change : changes)
+        try {
+            Setter{job, change.subject, isUndo ? change.before : change.after}.set(change.part);
+        } catch (const std::exception& error) {
+            return fail("the journal cannot be read here, and nothing was changed: " + std::string(error.what()),
+                        nameOf(change.part), {}, change.subject);
+        }
+    std::erase_if(job.frames, [](const auto& entry) { return entry.second == FrameState{}; });
+    return job;
+}
+
+}  // namespace amber

@@ -1,0 +1,122 @@
+#include "core/job/shoot_work.h"
+
+#include "core/balance/balance_words.h"
+
+#include <algorithm>
+#include <set>
+
+namespace amber {
+namespace {
+
+const Frame* find(const std::vector<Frame>& frames, FrameId id)
+{
+    const auto found = std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.id == id; });
+    return found == frames.end() ? nullptr : &*found;
+}
+
+int bracketOf(const std::vector<FrameBracket>& brackets, FrameId id)
+{
+    for (std::size_t i = 0; i < brackets.size(); ++i)
+        if (const auto& f = brackets[i].frames; std::find(f.begin(), f.end(), id) != f.end())
+            return static_cast<int>(i);
+    return -1;
+}
+
+}  // namespace
+
+std::string nameOf(const Frame& frame) { return frame.path.stem().string(); }
+
+bool BalanceProposal::isSound() const
+{
+    return fault.empty() && (solved.trouble == Trouble::None || solved.trouble == Trouble::ClippedSource);
+}
+
+FramesToBalance framesToBalance(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
+                                const std::vector<FrameBracket>& brackets)
+{
+    FramesToBalance asked;
+    for (const FrameId id : wanted) {
+        const Frame* frame = find(frames, id);
+        const int light = job.lightOf(id);
+        if (!frame || light < 0)
+            continue;
+        ShootFrame one{frame->path, light, job.leadOf(id) == id, bracketOf(brackets, id), job.frame(id).balance, {}};
+        for (const KeyColour& key : job.keys)
+            if (key.frame == id)
+                one.keys[key.name] = key.place;
+            else if (const KeyPlace* place = job.confirmedPlace(id, key.name))
+                one.keys[key.name] = place->place;
+        asked.ids.push_back(id);
+        asked.frames.push_back(std::move(one));
+    }
+    return asked;
+}
+
+std::vector<BalanceProposal> proposalsOf(const Job& job, const std::vector<Frame>& frames, const FramesToBalance& asked,
+                                         const ShootBalance& solved)
+{
+    std::vector<BalanceProposal> all;
+    for (std::size_t i = 0; i < asked.ids.size(); ++i) {
+        BalanceProposal p;
+        p.frame = asked.ids[i];
+        p.solved = solved.frames[i];
+        p.through = asked.ids[std::min(p.solved.through, asked.ids.size() - 1)];
+        p.balance = job.frame(p.frame).balance;
+        p.balance.light = p.solved.balance;
+        p.balance.response = solved.responseNames[i];
+        p.balance.confidence = p.solved.confidence;
+        const Frame* through = find(frames, p.through);
+        p.balance.because = groundWords(p.solved, through ? nameOf(*through) : std::string());
+        p.fault = solved.faults[i];
+        all.push_back(std::move(p));
+    }
+    return all;
+}
+
+Job withResponses(Job job, const ShootBalance& solved)
+{
+    for (const auto& [camera, response] : solved.responses)
+        job.responses[camera] = response;
+    return job;
+}
+
+std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& frames)
+{
+    std::vector<ReadFrame> all;
+    for (std::size_t l = 0; l < job.lights.size(); ++l) {
+        const Light& light = job.lights[l];
+        std::vector<FrameId> order = light.frames;
+        std::stable_partition(order.begin(), order.end(), [&](FrameId f) { return f == light.lead; });
+        for (const FrameId id : order) {
+            const Frame* frame = find(frames, id);
+            if (!frame || frame->isLost || !frame->fault.empty())
+                continue;
+            const FrameBalance& balance = job.frame(id).balance;
+            ReadFrame one{id,
+                          frame->path,
+                          static_cast<int>(l),
+                          id == light.lead,
+                          balance,
+                          job.responseOf(balance),
+                          std::to_string(id),
+                          {}};
+            for (const KeyColour& key : job.keys)
+                if (const KeyPlace* place = job.confirmedPlace(id, key.name))
+                    one.places[key.name] = {place->place, 1.0};
+            all.push_back(std::move(one));
+        }
+    }
+    return all;
+}
+
+Job withFoundPlaces(Job job, const std::vector<KeyColour>& keys, const std::vector<FrameReading>& readings)
+{
+    std::erase_if(job.keyPlaces, [](const auto& entry) { return !entry.second.isConfirmed; });
+    for (const FrameReading& r : readings)
+        for (std::size_t k = 0; k < keys.size() && k < r.places.size(); ++k)
+            if (r.places[k].right > r.places[k].left && keys[k].frame != r.frame && r.doubt[k] > 0)
+                job.keyPlaces.emplace(KeyPlaceId{r.frame, keys[k].name}, KeyPlace{r.places[k], 1 - r.doubt[k], false});
+    return job;
+}
+
+}  // namespace amber

@@ -1,0 +1,43 @@
+// A job given to the solver of balances and to the readings of a shoot, and what they find given back to it. The window
+// and the command line both come through here.
+#pragma once
+
+#include "core/balance/shoot_balance.h"
+#include "core/job/overview.h"
+#include "core/proof/readings.h"
+
+namespace amber {
+
+/// What is proposed for a frame. Nothing changes before it is taken.
+struct BalanceProposal {
+    FrameId frame = 0;
+    FrameId through = 0;  ///< the frame it was seen together with
+    SolvedBalance solved;
+    FrameBalance balance;  ///< the kept one with what was solved in it
+    std::string fault;     ///< why the frame could not be read
+    /// Whether it is taken with all: it could be read, and nothing but clipping troubles it.
+    bool isSound() const;
+};
+
+/// Frames of the job that can be solved, of those wanted: those of a light. The two lists belong together.
+struct FramesToBalance {
+    std::vector<FrameId> ids;
+    std::vector<ShootFrame> frames;
+};
+FramesToBalance framesToBalance(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
+                                const std::vector<FrameBracket>& brackets);
+std::vector<BalanceProposal> proposalsOf(const Job& job, const std::vector<Frame>& frames, const FramesToBalance& asked,
+                                         const ShootBalance& solved);
+/// What was found of cameras' responses, and these balances as they were proposed.
+Job withResponses(Job job, const ShootBalance& solved);
+
+/// Frames that can be read, light by light, the lead of each first.
+std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& frames);
+/// Where key colours were found on frames is kept, so that it can be confirmed; what was confirmed stays, what was
+/// found before goes.
+Job withFoundPlaces(Job job, const std::vector<KeyColour>& keys, const std::vector<FrameReading>& readings);
+
+/// A frame's name: that of its file.
+std::string nameOf(const Frame& frame);
+
+}  // namespace amber
