@@ -2,6 +2,7 @@
 #include "app/shell/application.h"
 #include "app/shell/main_window.h"
 #include "app/shell/screenshots.h"
+#include "core/base/log.h"
 
 #include <QCommandLineParser>
 
@@ -21,6 +22,7 @@ int main(int argc, char** argv)
     parser.addPositionalArgument("paths", QApplication::tr("A folder of pictures, a job, or pictures."), "[paths…]");
     parser.process(application);
 
+    amber::startLog(amber::logFile());
     if (parser.isSet(shots))
         return amber::writeScreenshots(parser.value(shots));
     amber::MainWindow window;

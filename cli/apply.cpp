@@ -50,25 +50,7 @@ void run(const Options& o, Session& session)
     const auto report = exportPictures(*look, {o.pictures.begin(), o.pictures.end()}, recipe, progress, interrupt());
     if (!report)
         return session.report(report.error());
-    Json list = Json::array();
-    for (const Delivery& d : report->deliveries) {
-        if (!d.fault.empty())
-            session.report(Error{d.fault, {}, {}, {}}, 1);
-        else if (!session.json)
-            std::cout << d.target.string() << "\n";
-        list.push_back({{"source", d.source.string()}, {"target", d.target.string()}, {"fault", d.fault}});
-    }
-    if (session.json)
-        session.print({{"look", look->name}, {"cancelled", report->cancelled}, {"pictures", std::move(list)}});
-    if (!report->warning.empty())
-        std::cerr << "amber: " << report->warning << "\n";
-    if (report->cancelled)
-        session.report(Error{"cancelled: " + std::to_string(report->deliveries.size()) + " of " +
-                                 std::to_string(o.pictures.size()) + " pictures done",
-                             {},
-                             {},
-                             {}},
-                       1);
+    session.deliver(*report, look->name, o.pictures.size());
 }
 
 }  // namespace
@@ -76,8 +58,11 @@ void run(const Options& o, Session& session)
 void addApply(CLI::App& app, Session& session)
 {
     auto o = std::make_shared<Options>();
-    CLI::App* command = app.add_subcommand("apply", "Render a look over pictures, names kept; a file that it did not "
-                                                    "write there is never replaced, the new one gets another name");
+    CLI::App* command = app.add_subcommand(
+        "apply",
+        "Render a look over pictures that are in no job (balances and what a job knows of them do not count: see amber "
+        "job handover), names kept; a file that it did not write there is never replaced, the new one gets another "
+        "name");
     command->add_option("look", o->look, "The look (.json)")->required();
     command->add_option("pictures", o->pictures, "JPEG, PNG, TIFF or WebP")->required();
     command->add_option("--out", o->out, "Folder for the results")->required();

@@ -2,7 +2,7 @@
 
 #include "cli/command.h"
 #include "core/image/read.h"
-#include "core/table/table_file.h"
+#include "core/table_files/table_file.h"
 
 namespace amber::cli {
 namespace {

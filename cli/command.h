@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/base/result.h"
+#include "core/handover/export.h"
 #include "core/look/look_json.h"
 
 #include <CLI/CLI.hpp>
@@ -21,6 +22,8 @@ struct Session {
         status = std::max(status, exitStatus);
     }
     void print(const Json& document) const { std::cout << jsonText(document, 2) << "\n"; }
+    /// Says what was written and what was not, of `wanted` pictures.
+    void deliver(const ExportReport& report, const std::string& look, std::size_t wanted);
     /// Reads a look, with its warnings on stderr.
     Result<Look> look(const std::string& path)
     {
@@ -44,5 +47,6 @@ void addCompare(CLI::App& app, Session& session);
 void addDemo(CLI::App& app, Session& session);
 void addMatch(CLI::App& app, Session& session);
 void addReference(CLI::App& app, Session& session);
+void addJob(CLI::App& app, Session& session);
 
 }  // namespace amber::cli

@@ -95,7 +95,9 @@ void runKey(const KeyOptions& o, Session& session)
         return;
     if (changes) {
         const auto after = withKey(o, store->job(), *frames);
-        const char* what = !o.removed.empty() ? "Key colour taken off" : o.isPlace ? "Place confirmed" : "Key colour marked";
+        const char* what = !o.removed.empty() ? "Key colour taken off"
+                           : o.isPlace        ? "Place confirmed"
+                                              : "Key colour marked";
         const Status done = after ? store->commit(*after, what) : tl::make_unexpected(after.error());
         if (!done)
             return session.report(done.error());

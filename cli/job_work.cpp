@@ -16,7 +16,7 @@ namespace amber::cli {
 namespace {
 
 struct Options {
-    std::string job, out, ratio;
+    std::string job, out;
     std::vector<std::string> frames;
     DeliveryChoices choices;
     bool take = false, allButUnused = false;
@@ -152,8 +152,11 @@ Json described(const ConsistencyTable& table, const std::vector<FrameReading>& r
                             {"column", column(out.column)},
                             {"difference", out.difference},
                             {"tolerance", out.tolerance}});
-    return {{"within", table.within},     {"withinBefore", table.withinBefore}, {"spread", table.allSpread},
-            {"rows", std::move(rows)}, {"outliers", std::move(outliers)}};
+    return {{"within", table.within},
+            {"withinBefore", table.withinBefore},
+            {"spread", table.allSpread},
+            {"rows", std::move(rows)},
+            {"outliers", std::move(outliers)}};
 }
 
 void runConsistency(const Options& o, Session& session)
@@ -167,7 +170,8 @@ void runConsistency(const Options& o, Session& session)
     if (!look)
         return session.report(look.error());
     if (job.lights.empty())
-        return session.report(Error{"the job's lights are not told apart yet; see amber job light --propose", {}, {}, {}});
+        return session.report(
+            Error{"the job's lights are not told apart yet; see amber job light --propose", {}, {}, {}});
     if (job.keys.empty())
         return session.report(Error{"the job has no key colours; see amber job key", {}, {}, {}});
     const auto readings =
@@ -193,10 +197,12 @@ void runHandover(const Options& o, Session& session)
     const auto look = lookInHand(*store);
     auto wanted = namedFrames(*frames, o.frames);
     const auto recipe = recipeFor(o.choices, o.out, *frames);
-    for (const Error* error : {look ? nullptr : &look.error(), wanted ? nullptr : &wanted.error(),
-                               recipe ? nullptr : &recipe.error()})
-        if (error)
-            return session.report(*error);
+    if (!look)
+        return session.report(look.error());
+    if (!wanted)
+        return session.report(wanted.error());
+    if (!recipe)
+        return session.report(recipe.error());
     if (o.allButUnused)
         std::erase_if(*wanted, [&](FrameId id) { return store->job().frame(id).isUnused; });
     const auto batch = batchOf(store->job(), *frames, *wanted, [&](LookId id) { return store->currentLook(id); });
@@ -223,7 +229,8 @@ void addJobWork(CLI::App& job, Session& session)
     balance->add_flag("--take", o->take, "Take what is sound; without, nothing changes");
     balance->footer("Example: amber job balance shoot.amberjob --take --json");
     balance->callback([o, &session] { runBalance(*o, session); });
-    CLI::App* table = sub("consistency", "The consistency table: key colours and tones of every frame against its lead");
+    CLI::App* table =
+        sub("consistency", "The consistency table: key colours and tones of every frame against its lead");
     table->footer("Example: amber job consistency shoot.amberjob --json");
     table->callback([o, &session] { runConsistency(*o, session); });
     CLI::App* hand = sub("handover", "Write the frames, balanced and with their looks: the files the window writes");

@@ -20,6 +20,7 @@ int main(int argc, char** argv)
     amber::cli::addDemo(app, session);
     amber::cli::addReference(app, session);
     amber::cli::addMatch(app, session);
+    amber::cli::addJob(app, session);
     try {
         app.parse(argc, argv);
     } catch (const CLI::ParseError& error) {

@@ -5,7 +5,7 @@
 #include "core/image/read.h"
 #include "core/match/ladder.h"
 #include "core/match/pair_fit.h"
-#include "core/table/table_file.h"
+#include "core/table_files/table_file.h"
 
 #include <cstdio>
 

@@ -3,8 +3,8 @@
 #include "cli/command.h"
 #include "core/engine/render_plan.h"
 #include "core/image/write.h"
-#include "core/table/table_file.h"
 #include "core/table/table_report.h"
+#include "core/table_files/table_file.h"
 
 namespace amber::cli {
 namespace {

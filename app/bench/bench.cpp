@@ -12,7 +12,7 @@
 #include "app/theme/theme.h"
 #include "core/analysis/sweep.h"
 #include "core/colour/oklab.h"
-#include "core/table/table_file.h"
+#include "core/table_files/table_file.h"
 
 namespace amber {
 

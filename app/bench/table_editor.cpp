@@ -2,8 +2,8 @@
 
 #include "app/theme/theme.h"
 #include "core/colour/oklab.h"
-#include "core/table/table_file.h"
 #include "core/table/table_report.h"
+#include "core/table_files/table_file.h"
 
 namespace amber {
 

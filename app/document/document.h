@@ -5,7 +5,7 @@
 #include "app/document/balances.h"
 #include "app/document/looks_in_hand.h"
 #include "app/document/selection.h"
-#include "app/document/words.h"
+#include "app/words/words.h"
 #include "core/handover/job_batch.h"
 #include "core/job/job_store.h"
 

@@ -26,8 +26,8 @@ QString subjectBoundWords(const Look& look)
 }
 
 LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
-    : QWidget(parent), m_document(document), m_wall(wall), m_search(new QLineEdit(this)), m_sheet(new TileSheet(this)),
-      m_words(new QLabel(this))
+    : QWidget(parent), m_document(document), m_wall(wall), m_search(new QLineEdit(this)),
+      m_sheet(new TileSheet(wall.queue(), this)), m_words(new QLabel(this))
 {
     setObjectName("libraryView");
     m_search->setObjectName("librarySearch");

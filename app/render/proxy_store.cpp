@@ -104,29 +104,24 @@ std::size_t ProxyStore::keptBytes() const
     return all + (m_whole ? bytesOf(*m_whole) : 0);
 }
 
-ProxyStore::ProxyStore(QObject* parent) : QObject(parent), m_gate(std::make_shared<MemoryGate>())
+ProxyStore::ProxyStore(RenderQueue& queue, QObject* parent)
+    : QObject(parent), m_queue(queue), m_gate(std::make_shared<MemoryGate>())
 {
     // The wall is about two thirds of the screen.
     if (const QScreen* screen = QGuiApplication::primaryScreen())
         m_proxyEdge = std::clamp(static_cast<int>(screen->size().width() * screen->devicePixelRatio() * 2 / 3),
                                  kProxyEdge, kLargestProxyEdge);
-    m_proxyPool.setMaxThreadCount(1);
-    m_thumbnailPool.setMaxThreadCount(1);
-    m_thumbnailPool.setThreadPriority(QThread::LowestPriority);
 }
 
 ProxyStore::~ProxyStore()
 {
     clear();
-    m_proxyPool.waitForDone();
-    m_thumbnailPool.waitForDone();
+    m_queue.waitForDone();
 }
 
 void ProxyStore::clear()
 {
     m_cancel.cancel();
-    m_proxyPool.clear();
-    m_thumbnailPool.clear();
     m_cancel = CancelToken();
     m_proxies.clear();
     m_untouched.clear();
@@ -181,38 +176,38 @@ std::shared_ptr<const Proxy> ProxyStore::proxy(std::int64_t frame, const std::fi
     if (m_waiting.contains(frame) || isKnownUnreadable(frame, path))
         return nullptr;
     m_waiting.insert(frame);
-    m_proxyPool.start(
-        [this, frame, path, edge = m_proxyEdge, footing = footing(frame), gate = m_gate, cancel = m_cancel] {
+    m_queue.start(RenderQueue::Priority::Companion, [this, frame, path, edge = m_proxyEdge, footing = footing(frame),
+                                                     gate = m_gate, cancel = m_cancel] {
+        if (cancel.isCancelled())
+            return;
+        std::shared_ptr<const Proxy> proxy, balanced;
+        const Stamp stamp = stampOf(path);
+        const QString fault = faultOf([&] {
+            const auto held = gate->take(bytesToReadReduced(path, edge, false));
+            auto read = readReducedWithSamples(path, edge, kSampleEdge);
+            if (!read)
+                return QString::fromStdString(read.error().message());
+            proxy = std::make_shared<const Proxy>(
+                Proxy{std::move(read->image), std::move(read->samples), std::move(read->info)});
+            balanced = balancedProxy(proxy, footing);
+            return QString();
+        });
+        QMetaObject::invokeMethod(this, [this, frame, path, proxy, balanced, footing, stamp, fault, cancel] {
             if (cancel.isCancelled())
                 return;
-            std::shared_ptr<const Proxy> proxy, balanced;
-            const Stamp stamp = stampOf(path);
-            const QString fault = faultOf([&] {
-                const auto held = gate->take(bytesToReadReduced(path, edge, false));
-                auto read = readReducedWithSamples(path, edge, kSampleEdge);
-                if (!read)
-                    return QString::fromStdString(read.error().message());
-                proxy = std::make_shared<const Proxy>(
-                    Proxy{std::move(read->image), std::move(read->samples), std::move(read->info)});
-                balanced = balancedProxy(proxy, footing);
-                return QString();
-            });
-            QMetaObject::invokeMethod(this, [this, frame, path, proxy, balanced, footing, stamp, fault, cancel] {
-                if (cancel.isCancelled())
-                    return;
-                m_waiting.remove(frame);
-                if (!balanced) {
-                    m_unreadable.insert(frame, stamp);
-                    emit failed(frame, fault);
-                    return;
-                }
-                keep(frame, proxy, balanced);
-                // The balance may have changed while the file was read.
-                if (const Footing now = this->footing(frame); !(now.balance == footing.balance))
-                    refoot(frame, path);
-                emit proxyReady(frame);
-            });
+            m_waiting.remove(frame);
+            if (!balanced) {
+                m_unreadable.insert(frame, stamp);
+                emit failed(frame, fault);
+                return;
+            }
+            keep(frame, proxy, balanced);
+            // The balance may have changed while the file was read.
+            if (const Footing now = this->footing(frame); !(now.balance == footing.balance))
+                refoot(frame, path);
+            emit proxyReady(frame);
         });
+    });
     return nullptr;
 }
 
@@ -248,7 +243,8 @@ void ProxyStore::refoot(std::int64_t frame, const std::filesystem::path& path)
     if (!newest)
         newest = std::make_shared<std::atomic<int>>(0);
     const int number = ++*newest;
-    m_proxyPool.start(
+    m_queue.start(
+        RenderQueue::Priority::Companion,
         [this, frame, source, number, newest = newest, footing = footing(frame), cancel = m_cancel] {
             if (cancel.isCancelled() || *newest != number)
                 return;
@@ -268,7 +264,7 @@ void ProxyStore::refoot(std::int64_t frame, const std::filesystem::path& path)
                 emit proxyReady(frame);
             });
         },
-        1);
+        true);
 }
 
 std::shared_ptr<const Image> ProxyStore::wholePicture(std::int64_t frame, const std::filesystem::path& path)
@@ -277,31 +273,32 @@ std::shared_ptr<const Image> ProxyStore::wholePicture(std::int64_t frame, const 
         return m_whole;
     m_wholeFrame = frame;
     m_whole.reset();
-    m_proxyPool.start([this, frame, path, footing = footing(frame), gate = m_gate, cancel = m_cancel] {
-        if (cancel.isCancelled())
-            return;
-        std::shared_ptr<const Image> whole;
-        const QString fault = faultOf([&] {
-            const auto held = gate->take(bytesToRead(path));
-            auto picture = readPicture(path);
-            if (!picture)
-                return QString::fromStdString(picture.error().message());
-            whole = std::make_shared<const Image>(
-                footing.balance.changesPixels()
-                    ? balancedPicture(std::move(picture->image), footing.balance, footing.response)
-                    : std::move(picture->image));
-            return QString();
-        });
-        QMetaObject::invokeMethod(this, [this, frame, whole, fault, cancel] {
-            if (cancel.isCancelled() || m_wholeFrame != frame)
-                return;
-            m_whole = whole;
-            if (whole)
-                emit proxyReady(frame);
-            else
-                emit failed(frame, fault);
-        });
-    });
+    m_queue.start(RenderQueue::Priority::Companion,
+                  [this, frame, path, footing = footing(frame), gate = m_gate, cancel = m_cancel] {
+                      if (cancel.isCancelled())
+                          return;
+                      std::shared_ptr<const Image> whole;
+                      const QString fault = faultOf([&] {
+                          const auto held = gate->take(bytesToRead(path));
+                          auto picture = readPicture(path);
+                          if (!picture)
+                              return QString::fromStdString(picture.error().message());
+                          whole = std::make_shared<const Image>(
+                              footing.balance.changesPixels()
+                                  ? balancedPicture(std::move(picture->image), footing.balance, footing.response)
+                                  : std::move(picture->image));
+                          return QString();
+                      });
+                      QMetaObject::invokeMethod(this, [this, frame, whole, fault, cancel] {
+                          if (cancel.isCancelled() || m_wholeFrame != frame)
+                              return;
+                          m_whole = whole;
+                          if (whole)
+                              emit proxyReady(frame);
+                          else
+                              emit failed(frame, fault);
+                      });
+                  });
     return nullptr;
 }
 
@@ -325,7 +322,7 @@ void ProxyStore::requestThumbnail(std::int64_t frame, const std::filesystem::pat
         QImage image;
         QString hash;
         qint64 bytes = 0;
-        CaptureFacts capture;
+        FrameFacts facts;
         const QString fault = faultOf([&] {
             const auto held = gate->take(bytesToReadReduced(path, kThumbnailEdge, true));
             const auto picture = readReduced(path, kThumbnailEdge, true);
@@ -335,10 +332,10 @@ void ProxyStore::requestThumbnail(std::int64_t frame, const std::filesystem::pat
             hash = QString::fromStdString(contentHashOfFile(path).value_or(""));
             std::error_code error;
             bytes = static_cast<qint64>(std::filesystem::file_size(path, error));
-            capture = captureFacts(path);
+            facts = frameFacts(picture->image.view(), captureFacts(path));
             return QString();
         });
-        QMetaObject::invokeMethod(this, [this, frame, image, stamp, fault, hash, bytes, capture, cancel] {
+        QMetaObject::invokeMethod(this, [this, frame, image, stamp, fault, hash, bytes, facts, cancel] {
             if (cancel.isCancelled())
                 return;
             if (image.isNull()) {
@@ -346,10 +343,10 @@ void ProxyStore::requestThumbnail(std::int64_t frame, const std::filesystem::pat
                 emit failed(frame, fault);
                 return;
             }
-            emit thumbnailReady(frame, image, hash, bytes, capture);
+            emit thumbnailReady(frame, image, hash, bytes, facts);
         });
     };
-    m_thumbnailPool.start(work, urgent ? 1 : 0);
+    m_queue.start(RenderQueue::Priority::Thumbnail, work, urgent);
 }
 
 }  // namespace amber

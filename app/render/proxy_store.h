@@ -1,14 +1,14 @@
 // Reduced pictures for the screen, read in the background. Thumbnails are quick and small; proxies are true reductions.
 #pragma once
 
+#include "app/render/render_queue.h"
+#include "core/balance/light_groups.h"
 #include "core/frame/frame_balance.h"
-#include "core/image/metadata.h"
 #include "core/image/read.h"
 
 #include <QHash>
 #include <QObject>
 #include <QSet>
-#include <QThreadPool>
 #include <atomic>
 #include <functional>
 #include <memory>
@@ -28,14 +28,15 @@ class ProxyStore : public QObject {
     Q_OBJECT
 
 public:
-    static constexpr int kProxyEdge = 1600, kLargestProxyEdge = 2880, kSampleEdge = 208, kThumbnailEdge = 320;
+    static constexpr int kProxyEdge = 1600, kLargestProxyEdge = 2880, kSampleEdge = 208, kThumbnailEdge = kFactsEdge;
     /// Of all pictures kept for the screen together, by the machine's memory: an eighth of it, from 256 MiB to 1 GiB.
     /// What is on the wall is always kept.
     static std::size_t usualLimitBytes();
     void setLimitBytes(std::size_t bytes) { m_limitBytes = bytes; }
 
-    explicit ProxyStore(QObject* parent = nullptr);
+    explicit ProxyStore(RenderQueue& queue, QObject* parent = nullptr);
     ~ProxyStore() override;
+    RenderQueue& queue() { return m_queue; }
 
     /// What a frame is balanced by: asked for on the thread that owns this, when a frame is read or has changed.
     struct Footing {
@@ -66,9 +67,9 @@ public:
 
 signals:
     void proxyReady(std::int64_t frame);
-    /// `capture`: what the camera wrote down.
+    /// `facts`: what the camera wrote down, and what the picture shows.
     void thumbnailReady(std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes,
-                        const CaptureFacts& capture);
+                        const FrameFacts& facts);
     void failed(std::int64_t frame, const QString& message);
 
 private:
@@ -78,7 +79,7 @@ private:
     std::function<Footing(std::int64_t)> m_footings;
     std::size_t m_limitBytes = usualLimitBytes();
     int m_proxyEdge = kProxyEdge;  ///< more on a large screen, whose wall shows more
-    QThreadPool m_proxyPool, m_thumbnailPool;
+    RenderQueue& m_queue;
     QHash<std::int64_t, std::shared_ptr<const Proxy>> m_untouched, m_proxies;
     QHash<std::int64_t, std::shared_ptr<std::atomic<int>>> m_refooting;  ///< the newest of several changes
     std::shared_ptr<const Image> m_whole;

@@ -5,19 +5,16 @@
 
 namespace amber {
 
-RenderService::RenderService(QObject* parent) : QObject(parent), m_thread([this] { work(); })
+RenderService::RenderService(RenderQueue& queue, QObject* parent) : QObject(parent), m_queue(queue)
 {
     qRegisterMetaType<MeasuredFrame>(), qRegisterMetaType<LookTrace>();
 }
 
 RenderService::~RenderService()
 {
-    {
-        const std::lock_guard lock(m_mutex);
-        m_stop = true;
-    }
-    m_wake.notify_one();
-    m_thread.join();
+    std::unique_lock lock(m_mutex);
+    m_stop = true;
+    m_rested.wait(lock, [this] { return !m_running; });
 }
 
 std::uint64_t RenderService::submit(RenderRequest request)
@@ -25,7 +22,8 @@ std::uint64_t RenderService::submit(RenderRequest request)
     const std::lock_guard lock(m_mutex);
     request.number = ++m_number;
     m_next = std::move(request);
-    m_wake.notify_one();
+    if (!std::exchange(m_running, true))
+        m_queue.start(RenderQueue::Priority::InHand, [this] { work(); });
     return m_number;
 }
 
@@ -34,10 +32,12 @@ void RenderService::work()
     for (;;) {
         RenderRequest request;
         {
-            std::unique_lock lock(m_mutex);
-            m_wake.wait(lock, [this] { return m_stop || m_next.has_value(); });
-            if (m_stop)
+            const std::lock_guard lock(m_mutex);
+            if (m_stop || !m_next) {
+                m_running = false;
+                m_rested.notify_all();
                 return;
+            }
             request = std::move(*m_next);
             m_next.reset();
         }
@@ -45,9 +45,9 @@ void RenderService::work()
         try {
             run(request);
         } catch (const std::bad_alloc&) {
-            emit broke(tr("There is not enough memory to show this picture."));
+            emit m_queue.broke(tr("There is not enough memory to show this picture."));
         } catch (const std::exception& error) {
-            emit broke(tr("This picture cannot be shown: %1").arg(QString::fromUtf8(error.what())));
+            emit m_queue.broke(tr("This picture cannot be shown: %1").arg(QString::fromUtf8(error.what())));
         }
     }
 }

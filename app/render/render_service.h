@@ -13,7 +13,6 @@
 #include <condition_variable>
 #include <mutex>
 #include <optional>
-#include <thread>
 
 namespace amber {
 
@@ -51,14 +50,13 @@ class RenderService : public QObject {
     Q_OBJECT
 
 public:
-    explicit RenderService(QObject* parent = nullptr);
+    explicit RenderService(RenderQueue& queue, QObject* parent = nullptr);
     ~RenderService() override;
 
     /// Takes the place of any request not yet begun. Returns its number.
     std::uint64_t submit(RenderRequest request);
 
 signals:
-    void broke(const QString& why);
     /// `before` is the untouched picture at the same size.
     void rendered(std::uint64_t number, std::int64_t frame, const QImage& after, const QImage& before);
     void measured(std::uint64_t number, const MeasuredFrame& frame);
@@ -98,15 +96,15 @@ private:
     void trace(const RenderRequest& request, Reduced& source);
     bool isOvertaken();
 
+    RenderQueue& m_queue;
     std::mutex m_mutex;
-    std::condition_variable m_wake;
+    std::condition_variable m_rested;
     std::optional<RenderRequest> m_next;
-    bool m_stop = false;
+    bool m_stop = false, m_running = false;
     std::uint64_t m_number = 0;
-    QHash<std::int64_t, std::shared_ptr<Reduced>> m_reduced;  ///< of the worker thread
-    Remembered m_before, m_entering, m_after;                 ///< of the worker thread
-    WholeResult m_whole;                                      ///< of the worker thread
-    std::thread m_thread;
+    QHash<std::int64_t, std::shared_ptr<Reduced>> m_reduced;  ///< of the work
+    Remembered m_before, m_entering, m_after;                 ///< of the work
+    WholeResult m_whole;                                      ///< of the work
 };
 
 }  // namespace amber

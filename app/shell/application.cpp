@@ -1,6 +1,8 @@
 #include "app/shell/application.h"
 
 #include "app/theme/theme.h"
+#include "core/base/log.h"
+#include "core/base/long_call.h"
 
 #include <clocale>
 
@@ -12,15 +14,19 @@ Application::Application(int& argc, char** argv) : QApplication(argc, argv)
     // library.
     std::setlocale(LC_NUMERIC, "C");
     theme::install(*this);
+    setLongCallReport([](const char* what) { logWarning(std::string("the interface waited for ") + what); });
 }
 
 bool Application::notify(QObject* receiver, QEvent* event)
 {
+    const NoLongCalls fluent;
     try {
         return QApplication::notify(receiver, event);
     } catch (const std::bad_alloc&) {
+        logWarning("no memory in a handler of the window");
         emit broke(tr("There was not enough memory for this. Nothing that was kept is lost."));
     } catch (const std::exception& error) {
+        logWarning(std::string("caught in a handler of the window: ") + error.what());
         emit broke(
             tr("This could not be done: %1. Nothing that was kept is lost.").arg(QString::fromUtf8(error.what())));
     }

@@ -8,7 +8,7 @@
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
 #include "app/shell/message_bars.h"
-#include "app/shell/shortcuts.h"
+#include "app/shortcuts/shortcuts.h"
 #include "app/stepline/step_line.h"
 #include "app/theme/theme.h"
 #include "core/measure/trial_frames.h"
@@ -90,7 +90,7 @@ MainWindow::MainWindow(QWidget* parent)
         if (!folder.isEmpty())
             m_lost->searchIn(folder);
     });
-    connect(&m_renders, &RenderService::broke, this, &MainWindow::say);
+    connect(&m_queue, &RenderQueue::broke, this, &MainWindow::say);
     for (Task* task : findChildren<Task*>())
         connect(task, &Task::broke, this, &MainWindow::say);
     connect(&m_document.looks(), &LooksInHand::stepsChanged, this, &MainWindow::retitle);
@@ -236,20 +236,16 @@ void MainWindow::chooseTheme(int theme)
 
 void MainWindow::chooseTrialFrames()
 {
-    const auto& frames = m_document.frames();
     std::vector<FrameSketch> sketches;
-    std::vector<std::int64_t> ids;
-    std::size_t inHand = frames.size();
-    for (const Frame& frame : frames) {
-        const QPixmap thumbnail = m_shoot->model().thumbnail(frame.id);
-        if (thumbnail.isNull())
-            continue;
-        if (frame.id == m_document.selection().frameInHand())
-            inHand = ids.size();
-        ids.push_back(frame.id);
-        sketches.push_back(sketchOf(
-            fromScreen(thumbnail.toImage().scaled(48, 48, Qt::KeepAspectRatio, Qt::FastTransformation)).view()));
-    }
+    std::vector<FrameId> ids;
+    std::size_t inHand = m_document.frames().size();
+    for (const Frame& frame : m_document.frames())
+        if (const FrameFacts* facts = m_shoot->model().factsOf(frame.id)) {
+            if (frame.id == m_document.selection().frameInHand())
+                inHand = ids.size();
+            ids.push_back(frame.id);
+            sketches.push_back(facts->sketch);
+        }
     if (inHand >= ids.size()) {
         say(tr("The frame in hand is not read yet; try again in a moment."));
         return;

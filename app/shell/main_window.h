@@ -38,6 +38,7 @@ public:
     void say(const QString& message);
     void chooseTheme(int theme);
 
+    RenderQueue& queue() { return m_queue; }
     Document& document() { return m_document; }
     TimeKeeper& keeper() { return m_keeper; }
     ShootPlace& shoot() { return *m_shoot; }
@@ -64,8 +65,9 @@ private:
 
     Document m_document;
     TimeKeeper m_keeper{m_document};
-    ProxyStore m_proxies{this};
-    RenderService m_renders;
+    RenderQueue m_queue;
+    ProxyStore m_proxies{m_queue, this};
+    RenderService m_renders{m_queue};
     QStackedWidget* m_places;
     QButtonGroup* m_rail;
     QWidget* m_railArea = nullptr;

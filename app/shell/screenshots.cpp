@@ -33,7 +33,9 @@ public:
 
     void take(QWidget& widget, const QString& name)
     {
-        waitFor([&] { return isAtRest(widget); }, "what is shown a moment later");
+        waitFor([&] { return isAtRest(widget) && (!m_queue || m_queue->isIdle()); }, "what is shown a moment later");
+        // What was shown meanwhile may have asked for more.
+        waitFor([&] { return isAtRest(widget) && (!m_queue || m_queue->isIdle()); }, "what is shown after that");
         const QString path = m_folder + "/" + name + ".png";
         QByteArray bytes;
         QBuffer buffer(&bytes);
@@ -63,6 +65,8 @@ public:
         }
         settle();
     }
+    /// From now on pictures wait for what is worked on in this queue.
+    void watch(RenderQueue& queue) { m_queue = &queue; }
     int status() const { return m_status; }
 
 private:
@@ -79,6 +83,7 @@ private:
             QCoreApplication::processEvents();
     }
     QString m_folder;
+    RenderQueue* m_queue = nullptr;
     int m_status = 0;
 };
 
@@ -114,6 +119,7 @@ int writeScreenshots(const QString& folder)
     }
     QApplication::setCursorFlashTime(0);
     MainWindow window;
+    camera.watch(window.queue());
     window.resize(kWindow);
     window.show();
     camera.take(window, "empty");

@@ -10,7 +10,7 @@ constexpr int kWidth = 250, kHeight = 170;
 constexpr double kAround = 0.09;  // of the picture's width, to each side of the place
 
 /// The part of a picture round a place as the screen shows it, with the place ringed.
-QPixmap part(const Image& picture, const Region& place)
+QImage part(const Image& picture, const Region& place)
 {
     QRect crop(0, 0, picture.width(), picture.height());
     const double x = (place.left + place.right) / 2 * picture.width(),
@@ -24,8 +24,7 @@ QPixmap part(const Image& picture, const Region& place)
     }
     ImageView view = picture.view();
     view.data = view.row(crop.top()) + 3 * crop.left(), view.width = crop.width(), view.height = crop.height();
-    QPixmap shown =
-        QPixmap::fromImage(toScreen(view)).scaled(kWidth, kHeight, Qt::KeepAspectRatio, Qt::SmoothTransformation);
+    QImage shown = toScreen(view).scaled(kWidth, kHeight, Qt::KeepAspectRatio, Qt::SmoothTransformation);
     if (!place.isWhole()) {
         QPainter painter(&shown);
         painter.setRenderHint(QPainter::Antialiasing);
@@ -46,9 +45,9 @@ QPixmap part(const Image& picture, const Region& place)
 
 }  // namespace
 
-SpotView::SpotView(QWidget* parent)
+SpotView::SpotView(RenderQueue& queue, QWidget* parent)
     : QFrame(parent, Qt::Popup), m_title(new QLabel(this)), m_before(new QLabel(this)), m_after(new QLabel(this)),
-      m_words(new QLabel(this))
+      m_words(new QLabel(this)), m_slot(new RenderSlot(queue, RenderQueue::Priority::InHand, this))
 {
     setObjectName("spotView");
     setFrameShape(QFrame::Box);
@@ -66,23 +65,34 @@ SpotView::SpotView(QWidget* parent)
     grid->addWidget(m_before, 2, 0);
     grid->addWidget(m_after, 2, 1);
     grid->addWidget(m_words, 3, 0, 1, 2);
+    for (QLabel* picture : {m_before, m_after})
+        picture->setMinimumHeight(kHeight);
 }
 
 QString SpotView::words() const { return m_words->text(); }
 
-void SpotView::show(const Look& look, int step, const Image& picture, int longEdge, const Region& place,
+void SpotView::show(const Look& look, int step, const std::shared_ptr<const Proxy>& proxy, const Region& place,
                     const QString& title, const QString& words, QPoint above)
 {
-    const auto through = [&](int count) {
-        Image out(picture.width(), picture.height());
-        if (const auto plan = RenderPlan::compile(look, static_cast<std::size_t>(count)))
-            amber::render(*plan, picture.view(), out.mutableView(), {}, {RenderOptions::Stage::All, longEdge});
-        return out;
+    const auto work = [look, step, proxy, place](const CancelToken&) {
+        const int longEdge = std::max(proxy->info.width, proxy->info.height);
+        const auto through = [&](int count) {
+            Image out(proxy->image.width(), proxy->image.height());
+            if (const auto plan = RenderPlan::compile(look, static_cast<std::size_t>(count)))
+                amber::render(*plan, proxy->image.view(), out.mutableView(), {}, {RenderOptions::Stage::All, longEdge});
+            return part(out, place);
+        };
+        return std::pair(through(step), through(step + 1));
     };
+    m_before->clear(), m_after->clear();
+    m_slot->run(work, [this](const std::pair<QImage, QImage>& pictures) {
+        m_before->setPixmap(QPixmap::fromImage(pictures.first));
+        m_after->setPixmap(QPixmap::fromImage(pictures.second));
+    });
     m_title->setText(title);
     m_words->setText(words);
-    m_before->setPixmap(part(through(step), place));
-    m_after->setPixmap(part(through(step + 1), place));
+    for (QLabel* picture : {m_before, m_after})
+        picture->setMinimumWidth(kWidth);
     m_before->setAccessibleName(tr("Before this step"));
     m_after->setAccessibleName(tr("After this step"));
     setPalette(QApplication::palette());

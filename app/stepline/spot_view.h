@@ -15,15 +15,17 @@ class SpotView : public QFrame {
     Q_OBJECT
 
 public:
-    explicit SpotView(QWidget* parent);
+    SpotView(RenderQueue& queue, QWidget* parent);
     /// `place` in fractions of the picture; the whole picture when it is whole. `above` is where the mark stands on the
     /// screen.
-    void show(const Look& look, int step, const Image& picture, int longEdge, const Region& place, const QString& title,
-              const QString& words, QPoint above);
+    void show(const Look& look, int step, const std::shared_ptr<const Proxy>& proxy, const Region& place,
+              const QString& title, const QString& words, QPoint above);
+    bool isAtRest() const { return !m_slot->isBusy(); }
     QString words() const;
 
 private:
     QLabel *m_title, *m_before, *m_after, *m_words;
+    RenderSlot* m_slot;
 };
 
 }  // namespace amber

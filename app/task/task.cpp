@@ -1,5 +1,7 @@
 #include "app/task/task.h"
 
+#include "core/base/log.h"
+
 #include <QtWidgets>
 
 namespace amber {
@@ -33,8 +35,10 @@ void Task::start(std::function<void(const Progress&, const CancelToken&)> work, 
                 cancel);
         } catch (const std::bad_alloc&) {
             fault = tr("There was not enough memory for it.");
+            logWarning("a task had not enough memory");
         } catch (const std::exception& error) {
             fault = QString::fromUtf8(error.what());
+            logWarning(std::string("a task broke: ") + error.what());
         }
         QMetaObject::invokeMethod(this, [this, then, cancel, fault] {
             m_running = false;

@@ -4,7 +4,7 @@
 #include "app/theme/number_box.h"
 #include "app/theme/theme.h"
 #include "core/analysis/step_trace.h"
-#include "core/table/table_file.h"
+#include "core/table_files/table_file.h"
 
 namespace amber {
 namespace {
@@ -30,7 +30,7 @@ QString pointerWords(const Step& step, const std::string& pointer)
 }  // namespace
 
 SweepView::SweepView(Document& document, Wall& wall, QWidget* parent)
-    : QWidget(parent), m_document(document), m_wall(wall), m_sheet(new TileSheet(this))
+    : QWidget(parent), m_document(document), m_wall(wall), m_sheet(new TileSheet(wall.queue(), this))
 {
     setObjectName("sweepView");
     const auto label = [&](const QString& words) {

@@ -39,7 +39,7 @@ Rendered renderTile(const Tile& tile, QSize space)
 
 }  // namespace
 
-TileSheet::TileSheet(QWidget* parent) : QListWidget(parent)
+TileSheet::TileSheet(RenderQueue& queue, QWidget* parent) : QListWidget(parent), m_queue(queue)
 {
     setObjectName("tiles");
     setViewMode(QListView::IconMode);
@@ -49,7 +49,6 @@ TileSheet::TileSheet(QWidget* parent) : QListWidget(parent)
     setFrameShape(QFrame::NoFrame);
     setWordWrap(false);
     setSpacing(0);
-    m_pool.setMaxThreadCount(1);
     m_renewTimer = new QTimer(this);
     m_renewTimer->setSingleShot(true);
     m_renewTimer->setInterval(kRenewPause);
@@ -65,13 +64,6 @@ void TileSheet::renewSoon(const std::function<void()>& renew)
         return;
     m_renew = renew;
     m_renewTimer->start();
-}
-
-TileSheet::~TileSheet()
-{
-    m_cancel.cancel();
-    m_pool.clear();
-    m_pool.waitForDone();
 }
 
 void TileSheet::setTiles(const std::vector<Tile>& tiles, int columns)
@@ -131,42 +123,41 @@ void TileSheet::resizeEvent(QResizeEvent* event)
 
 void TileSheet::render()
 {
-    m_cancel.cancel();
-    m_pool.clear();
-    m_cancel = CancelToken();
     m_done = 0;
     m_size = iconSize();
-    const auto generation = ++m_generation;
     const QSize space = m_size * devicePixelRatioF();
+    while (m_slots.size() < m_tiles.size())
+        m_slots.push_back(new RenderSlot(m_queue, RenderQueue::Priority::Sheet, this));
+    for (RenderSlot* slot : m_slots)
+        slot->drop();
     for (std::size_t i = 0; i < m_tiles.size(); ++i) {
         if (!m_tiles[i].proxy) {
             ++m_done;
             continue;
         }
-        m_pool.start([this, i, tile = m_tiles[i], space, generation, cancel = m_cancel] {
-            if (cancel.isCancelled())
-                return;
-            Rendered result;
-            try {
-                result = renderTile(tile, space);
-            } catch (const std::exception&) {
-                // The tile stays empty: there was no memory for it.
-            }
-            QMetaObject::invokeMethod(this, [this, i, result, generation] {
-                if (generation != m_generation)
-                    return;
-                m_differences[i] = result.difference;
-                QPixmap pixmap = QPixmap::fromImage(result.image);
-                pixmap.setDevicePixelRatio(devicePixelRatioF());
-                QIcon icon(pixmap);
-                icon.addPixmap(pixmap, QIcon::Selected);  // a picture is never tinted by being chosen
-                item(static_cast<int>(i))->setIcon(icon);
-                label(static_cast<int>(i));
-                if (++m_done == m_tiles.size())
-                    emit done();
-            });
-        });
+        m_slots[i]->run(
+            [tile = m_tiles[i], space](const CancelToken&) {
+                try {
+                    return renderTile(tile, space);
+                } catch (const std::exception&) {
+                    return Rendered{};  // the tile stays empty: there was no memory for it
+                }
+            },
+            [this, i](const Rendered& result) { put(i, result.image, result.difference); });
     }
+}
+
+void TileSheet::put(std::size_t tile, const QImage& image, double difference)
+{
+    m_differences[tile] = difference;
+    QPixmap pixmap = QPixmap::fromImage(image);
+    pixmap.setDevicePixelRatio(devicePixelRatioF());
+    QIcon icon(pixmap);
+    icon.addPixmap(pixmap, QIcon::Selected);  // a picture is never tinted by being chosen
+    item(static_cast<int>(tile))->setIcon(icon);
+    label(static_cast<int>(tile));
+    if (++m_done == m_tiles.size())
+        emit done();
 }
 
 void TileSheet::label(int tile)

@@ -7,8 +7,8 @@
 #include "core/measure/difference_map.h"
 
 #include <QListWidget>
-#include <QThreadPool>
 #include <functional>
+#include <vector>
 
 class QTimer;
 
@@ -27,8 +27,7 @@ class TileSheet : public QListWidget {
     Q_OBJECT
 
 public:
-    explicit TileSheet(QWidget* parent = nullptr);
-    ~TileSheet() override;
+    explicit TileSheet(RenderQueue& queue, QWidget* parent = nullptr);
     /// `columns` 0: as many as fit tiles of about 200 pixels.
     void setTiles(const std::vector<Tile>& tiles, int columns = 0);
     const std::vector<Tile>& tiles() const { return m_tiles; }
@@ -50,6 +49,7 @@ protected:
 private:
     void render();
     void layOut();
+    void put(std::size_t tile, const QImage& image, double difference);
     void label(int tile);
 
     std::vector<Tile> m_tiles;
@@ -58,9 +58,8 @@ private:
     std::size_t m_done = 0;
     int m_columns = 0;
     QSize m_size;
-    std::uint64_t m_generation = 0;
-    CancelToken m_cancel;
-    QThreadPool m_pool;
+    RenderQueue& m_queue;
+    std::vector<RenderSlot*> m_slots;  ///< one for each tile
     QTimer* m_renewTimer;
     std::function<void()> m_renew;
 };

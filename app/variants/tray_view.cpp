@@ -47,8 +47,9 @@ QString changesInWords(const Look& before, const Look& after, int lines)
 }
 
 TrayView::TrayView(Document& document, ProxyStore& proxies, Wall& wall, QWidget* parent)
-    : QWidget(parent), m_document(document), m_proxies(proxies), m_wall(wall), m_sheet(new TileSheet(this)),
-      m_frames(new QComboBox(this)), m_map(new QComboBox(this)), m_changes(new QLabel(this))
+    : QWidget(parent), m_document(document), m_proxies(proxies), m_wall(wall),
+      m_sheet(new TileSheet(wall.queue(), this)), m_frames(new QComboBox(this)), m_map(new QComboBox(this)),
+      m_changes(new QLabel(this))
 {
     setObjectName("trayView");
     m_frames->setObjectName("trayFrames");

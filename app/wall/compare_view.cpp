@@ -10,7 +10,8 @@
 namespace amber {
 
 CompareView::CompareView(Document& document, Wall& wall, QWidget* parent)
-    : QWidget(parent), m_document(document), m_wall(wall)
+    : QWidget(parent), m_document(document), m_wall(wall),
+      m_slot(new RenderSlot(wall.queue(), RenderQueue::Priority::InHand, this))
 {
     setObjectName("compareView");
     const auto choice = [&](const char* name, const QString& accessible) {
@@ -138,44 +139,74 @@ std::optional<Look> CompareView::chosen(const QComboBox& box) const
     return revision == 0 ? std::optional(m_document.looks().look()) : m_document.looks().lookAt(revision);
 }
 
+namespace {
+
+/// Two versions of one picture as they are shown, and how far they are apart.
+struct Compared {
+    QImage left, right, before, map;
+    std::optional<PictureDifference> difference;
+};
+
+struct Comparison {
+    std::shared_ptr<const Proxy> proxy;
+    QSize space;
+    RenderPlan left, right;
+    bool isEqual = false;
+    std::optional<MapAspect> map;
+};
+
+Compared compared(const Comparison& c)
+{
+    const Image small = reducedToFit(c.proxy->image.view(), c.space.width(), c.space.height());
+    const RenderOptions options{RenderOptions::Stage::All, std::max(c.proxy->info.width, c.proxy->info.height)};
+    Image left(small.width(), small.height()), right(small.width(), small.height());
+    amber::render(c.left, small.view(), left.mutableView(), {}, options);
+    amber::render(c.right, small.view(), right.mutableView(), {}, options);
+    if (c.isEqual)
+        equaliseBrightness(left.view(), right.mutableView());
+    Compared shown{toScreen(left.view()), toScreen(right.view()), toScreen(small.view()), {}, {}};
+    if (const auto map = c.map ? differenceMap(left.view(), right.view(), *c.map) : fail("no map"))
+        shown.map = toScreen(map->view());
+    if (const auto d = pictureDifference(left.view(), right.view()))
+        shown.difference = *d;
+    return shown;
+}
+
+}  // namespace
+
 void CompareView::render()
 {
     const auto proxy = m_wall.proxyInHand();
     if (!proxy || !isVisible())
         return;
-    const QSize space = m_left->pictureSpace();
-    const Image& source = proxy->image;
-    const double scale = std::min({1.0, static_cast<double>(space.width()) / source.width(),
-                                   static_cast<double>(space.height()) / source.height()});
-    const Image small = reduceByArea(source.view(), std::max(1, static_cast<int>(source.width() * scale)),
-                                     std::max(1, static_cast<int>(source.height() * scale)));
-    const QImage before = toScreen(small.view());
-    Image results[2];
-    for (int side = 0; side < 2; ++side) {
-        const QComboBox& box = side == 0 ? *m_leftChoice : *m_rightChoice;
-        PictureView& view = side == 0 ? *m_left : *m_right;
+    const auto planOf = [this](const QComboBox& box) {
         const auto look = chosen(box);
-        const auto plan = look ? RenderPlan::compile(*look) : fail("no such version");
-        if (!plan)
-            return;
-        results[side] = Image(small.width(), small.height());
-        amber::render(*plan, small.view(), results[side].mutableView(), {},
-                      {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
-        view.setCaption(box.currentText());
-    }
-    if (m_equal->isChecked())
-        equaliseBrightness(results[0].view(), results[1].mutableView());
-    const auto map = m_map->currentIndex() > 0 ? differenceMap(results[0].view(), results[1].view(),
-                                                               static_cast<MapAspect>(m_map->currentIndex() - 1))
-                                               : fail("no map");
-    m_leftImage = toScreen(results[0].view()), m_rightImage = toScreen(results[1].view());
-    m_left->setImages(1, m_leftImage, before);
-    m_right->setImages(1, map ? toScreen(map->view()) : m_rightImage, map ? QImage() : before);
-    if (const auto d = pictureDifference(results[0].view(), results[1].view()))
-        m_difference->setText(tr("Difference on this frame (ΔE00): mean %1, 95 % %2, largest %3")
-                                  .arg(theme::decimal(d->mean, 2))
-                                  .arg(theme::decimal(d->percentile95, 2))
-                                  .arg(theme::decimal(d->maximum, 2)));
+        return look ? RenderPlan::compile(*look) : fail("no such version");
+    };
+    auto left = planOf(*m_leftChoice), right = planOf(*m_rightChoice);
+    if (!left || !right)
+        return;
+    const int map = m_map->currentIndex();
+    const Comparison asked{proxy,
+                           m_left->pictureSpace(),
+                           std::move(*left),
+                           std::move(*right),
+                           m_equal->isChecked(),
+                           map > 0 ? std::optional(static_cast<MapAspect>(map - 1)) : std::nullopt};
+    m_left->setCaption(m_leftChoice->currentText());
+    m_right->setCaption(m_rightChoice->currentText());
+    m_slot->run([asked](const CancelToken&) { return compared(asked); },
+                [this](const Compared& shown) {
+                    m_leftImage = shown.left, m_rightImage = shown.right;
+                    const bool isMap = !shown.map.isNull();
+                    m_left->setImages(1, shown.left, shown.before);
+                    m_right->setImages(1, isMap ? shown.map : shown.right, isMap ? QImage() : shown.before);
+                    if (const auto& d = shown.difference)
+                        m_difference->setText(tr("Difference on this frame (ΔE00): mean %1, 95 % %2, largest %3")
+                                                  .arg(theme::decimal(d->mean, 2))
+                                                  .arg(theme::decimal(d->percentile95, 2))
+                                                  .arg(theme::decimal(d->maximum, 2)));
+                });
 }
 
 void CompareView::resizeEvent(QResizeEvent*)

@@ -30,6 +30,9 @@ protected:
     void paintEvent(QPaintEvent*) override;
     void hideEvent(QHideEvent*) override;
 
+public:
+    bool isAtRest() const { return !m_slot->isBusy(); }
+
 private:
     std::optional<Look> chosen(const QComboBox& box) const;
     void render();
@@ -45,6 +48,7 @@ private:
     bool m_flipped = false;
     PictureView *m_left, *m_right;
     QLabel* m_difference;
+    RenderSlot* m_slot;
 };
 
 }  // namespace amber

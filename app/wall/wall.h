@@ -14,6 +14,7 @@ public:
     Wall(Document& document, ProxyStore& proxies, RenderService& renders, QWidget* parent = nullptr);
 
     PictureView& inHand() { return *m_inHand; }
+    RenderQueue& queue() { return m_proxies.queue(); }
     const std::vector<PictureView*>& companionViews() const { return m_companions; }
     /// What a held key shows: the look, the picture untouched, or the look up to before the chosen step.
     enum class Hold { Nothing, Untouched, BeforeStep };

@@ -2,6 +2,7 @@
 
 #include "core/colour/gamut.h"
 #include "core/colour/oklab.h"
+#include "core/image/read.h"
 #include "core/image/resize.h"
 
 #include <algorithm>
@@ -114,6 +115,14 @@ FrameFacts frameFacts(ImageView picture, const CaptureFacts& capture)
             facts.clippedLow += std::max({c.r, c.g, c.b}) <= kNearBlack ? share : 0;
         }
     return facts;
+}
+
+Result<FrameFacts> readFacts(const std::filesystem::path& path)
+{
+    const auto picture = readReduced(path, kFactsEdge, true);
+    if (!picture)
+        return tl::make_unexpected(picture.error());
+    return frameFacts(picture->image.view(), captureFacts(path));
 }
 
 std::vector<LightGroup> lightGroups(const std::vector<FrameFacts>& frames)

@@ -4,6 +4,7 @@
 #include "core/image/metadata.h"
 #include "core/measure/trial_frames.h"
 
+#include <filesystem>
 #include <vector>
 
 namespace amber {
@@ -17,6 +18,11 @@ struct FrameFacts {
 };
 /// From a small picture (a thumbnail does) in linear light.
 FrameFacts frameFacts(ImageView picture, const CaptureFacts& capture);
+
+/// The long edge of the picture that facts are read from.
+inline constexpr int kFactsEdge = 320;
+/// Of a file.
+Result<FrameFacts> readFacts(const std::filesystem::path& path);
 
 struct LightGroup {
     std::vector<std::size_t> frames;  ///< indices, in the order they were taken

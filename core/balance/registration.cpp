@@ -1,5 +1,6 @@
 #include "core/balance/registration.h"
 
+#include "core/base/long_call.h"
 #include "core/colour/oklab.h"
 
 #include <algorithm>
@@ -51,6 +52,7 @@ cv::Mat tonesOf(ImageView picture)
 
 Features featuresOf(ImageView picture)
 {
+    longCall("featuresOf");
     constexpr int kMost = 900;
     constexpr double kContrast = 0.015;
     auto data = std::make_shared<Features::Data>();
@@ -120,6 +122,7 @@ std::optional<Registration> registered(const Features& from, const Features& to)
 
 std::optional<Registration> registerFeatures(const Features& from, const Features& to)
 {
+    longCall("registerFeatures");
     try {
         return registered(from, to);
     } catch (const cv::Exception&) {

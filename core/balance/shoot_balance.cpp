@@ -1,6 +1,7 @@
 #include "core/balance/shoot_balance.h"
 
 #include "core/base/caught.h"
+#include "core/base/long_call.h"
 #include "core/base/memory_gate.h"
 #include "core/image/read.h"
 #include "core/measure/key_colour.h"
@@ -16,6 +17,7 @@ namespace amber {
 std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, const BalanceProgress& progress,
                                          const CancelToken& cancel)
 {
+    longCall("balanceShoot");
     const std::size_t n = frames.size();
     ShootBalance result;
     result.frames.resize(n), result.faults.resize(n), result.responseNames.resize(n);

@@ -1,5 +1,7 @@
 #include "core/base/content_hash.h"
 
+#include "core/base/long_call.h"
+
 #include <cstdio>
 #include <fstream>
 #include <memory>
@@ -23,6 +25,7 @@ std::string contentHash(std::string_view bytes) { return hexadecimal(XXH3_128bit
 
 Result<std::string> contentHashOfFile(const std::filesystem::path& path)
 {
+    longCall("contentHashOfFile");
     std::ifstream in(path, std::ios::binary);
     if (!in)
         return fail("cannot be read", path.string());

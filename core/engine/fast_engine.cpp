@@ -1,5 +1,6 @@
 // The fast engine. This file is compiled once per SIMD target by Highway's foreach_target; each step's kernel comes
 // from its folder.
+#include "core/base/long_call.h"
 #include "core/colour/oklab.h"
 #include "core/engine/program.h"
 
@@ -414,6 +415,10 @@ bool runAll(const Instructions& all, ImageView in, MutableImageView out, double 
 bool render(const RenderPlan& plan, ImageView in, MutableImageView out, const CancelToken& cancel,
             const RenderOptions& options)
 {
+    constexpr int kFewPixels =
+        256 * 256;  // a grid of single pixels to be measured takes less than a frame of the screen
+    if (in.width * in.height > kFewPixels)
+        longCall("render");
     const auto& program = plan.program();
     const bool look = options.stage != RenderOptions::Stage::Output && !program.look.empty(),
                output = options.stage != RenderOptions::Stage::Look && !program.output.empty();

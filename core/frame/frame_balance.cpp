@@ -1,6 +1,7 @@
 #include "core/frame/frame_balance.h"
 
 #include "core/base/json_text.h"
+#include "core/base/long_call.h"
 #include "core/colour/rgb_space.h"
 #include "core/image/resize.h"
 
@@ -166,6 +167,7 @@ Image placed(Image picture, const Geometry& geometry)
 
 std::optional<double> measuredTilt(ImageView picture)
 {
+    longCall("measuredTilt");
     // Long straight edges near the level vote, by the square of their length; those of round things are short and point
     // all ways. What does not hold together is no tilt.
     constexpr double kReach = 10, kLeast = 0.05, kEnough = 0.02, kTogether = 0.7,

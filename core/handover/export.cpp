@@ -2,6 +2,7 @@
 
 #include "core/base/atomic_file.h"
 #include "core/base/caught.h"
+#include "core/base/long_call.h"
 #include "core/engine/render_plan.h"
 #include "core/image/resize.h"
 #include "core/image/rows.h"
@@ -205,6 +206,7 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
                                     const ExportProgress& progress, const CancelToken& cancel,
                                     const std::vector<PictureOwn>& own)
 {
+    longCall("exportPictures");
     const auto plan = RenderPlan::compile(look);
     if (!plan)
         return tl::make_unexpected(plan.error());

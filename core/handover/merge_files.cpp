@@ -1,5 +1,6 @@
 #include "core/handover/merge_files.h"
 
+#include "core/base/long_call.h"
 #include "core/image/metadata.h"
 #include "core/image/resize.h"
 #include "core/image/write.h"
@@ -20,6 +21,7 @@ std::filesystem::path mergeTarget(const std::filesystem::path& first, const std:
 Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& files, Response response,
                                      const std::filesystem::path& target, const CancelToken& cancel)
 {
+    longCall("mergeBracketFiles");
     std::vector<Image> pictures;
     std::vector<BracketFrame> frames;
     bool isRaw = false;

@@ -2,6 +2,7 @@
 
 #include "core/base/atomic_file.h"
 #include "core/base/caught.h"
+#include "core/base/long_call.h"
 #include "core/image/metadata.h"
 #include "core/image/open_input.h"
 #include "core/image/raw.h"
@@ -361,6 +362,7 @@ Result<Picture> wholePicture(const fs::path& path)
 
 Result<Picture> readPicture(const fs::path& path)
 {
+    longCall("readPicture");
     return caught(path.string(), [&] { return wholePicture(path); });
 }
 
@@ -392,6 +394,7 @@ Result<Picture> reducedPicture(const fs::path& path, int longEdge, bool quick)
 
 Result<Picture> readReduced(const fs::path& path, int longEdge, bool quick)
 {
+    longCall("readReduced");
     return caught(path.string(), [&] { return reducedPicture(path, longEdge, quick); });
 }
 
@@ -443,6 +446,7 @@ Result<ReducedPicture> reducedWithSamples(const fs::path& path, int longEdge, in
 
 Result<ReducedPicture> readReducedWithSamples(const fs::path& path, int longEdge, int sampleEdge)
 {
+    longCall("readReducedWithSamples");
     return caught(path.string(), [&] { return reducedWithSamples(path, longEdge, sampleEdge); });
 }
 

@@ -1,5 +1,6 @@
 #include "core/image/resize.h"
 
+#include "core/base/long_call.h"
 #include <algorithm>
 #include <cmath>
 #include <tbb/parallel_for.h>
@@ -53,6 +54,9 @@ void reduceAcross(const std::vector<float>& line, const std::vector<Span>& colum
 
 Image reduceByArea(ImageView source, int width, int height)
 {
+    constexpr int kFewPixels = 512 * 512;
+    if (source.width * source.height > kFewPixels)
+        longCall("reduceByArea");
     const auto columns = spans(source.width, width), rows = spans(source.height, height);
     Image result(width, height);
     const MutableImageView out = result.mutableView();
@@ -128,6 +132,14 @@ Size fitted(Size size, int longEdge)
     const double scale = static_cast<double>(longEdge) / edge;
     return {std::max(1, static_cast<int>(std::lround(size.width * scale))),
             std::max(1, static_cast<int>(std::lround(size.height * scale)))};
+}
+
+Image reducedToFit(ImageView image, int width, int height)
+{
+    const double scale =
+        std::min({1.0, static_cast<double>(width) / image.width, static_cast<double>(height) / image.height});
+    return reduceByArea(image, std::max(1, static_cast<int>(image.width * scale)),
+                        std::max(1, static_cast<int>(image.height * scale)));
 }
 
 }  // namespace amber

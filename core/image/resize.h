@@ -41,4 +41,7 @@ struct Size {
 /// The size with the longer edge at most `longEdge` (0: as it is), the ratio kept, never enlarged, never under 1.
 Size fitted(Size size, int longEdge);
 
+/// Reduced (never enlarged) so far that it fits into width x height.
+Image reducedToFit(ImageView image, int width, int height);
+
 }  // namespace amber

@@ -1,5 +1,6 @@
 #include "core/job/job_store.h"
 
+#include "core/base/long_call.h"
 #include "core/job/job_state.h"
 #include "core/job/table_rows.h"
 
@@ -162,6 +163,7 @@ Status JobStore::walk(bool isUndo)
 
 Result<std::vector<Gesture>> JobStore::journal() const
 {
+    longCall("JobStore::journal");
     return guarded(file(), [&] {
         std::vector<Gesture> all;
         SQLite::Statement query(m_state->sql, "SELECT reason, made FROM gesture WHERE id = ?");

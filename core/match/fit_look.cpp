@@ -1,5 +1,6 @@
 #include "core/match/fit_look.h"
 
+#include "core/base/long_call.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
 #include "core/engine/render_plan.h"
@@ -281,6 +282,7 @@ Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vect
                            const FitOptions& options, const std::function<void(double)>& progress,
                            const CancelToken& cancel)
 {
+    longCall("fitLook");
     constexpr std::size_t kLeast = 60, kMost = 900;
     constexpr double kAlike = 0.03, kClipped = 0.5, kWorth = 0.02;
     std::vector<LinearRgb> from, to;

@@ -1,6 +1,7 @@
 #include "core/match/pair_fit.h"
 
 #include "core/balance/light_groups.h"
+#include "core/base/long_call.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
 #include "core/image/resize.h"
@@ -99,6 +100,7 @@ std::optional<Corners> cornersOf(const SeenTwice& seen, double ratio)
 Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& options,
                         const std::function<void(double)>& progress, const CancelToken& cancel)
 {
+    longCall("fitPair");
     constexpr double kMoved = 0.004, kAlike = 0.6;
     constexpr int kFirm = 30;
     const Image from = small(before, kEdge), to = small(after, kEdge);
@@ -166,6 +168,7 @@ Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& opt
 Result<FittedLook> fitTable(const Table& table, const FitOptions& options, const std::function<void(double)>& progress,
                             const CancelToken& cancel)
 {
+    longCall("fitTable");
     constexpr int kSteps = 13;
     std::vector<LinearRgb> before, after;
     for (int b = 0; b < kSteps; ++b)

@@ -1,3 +1,4 @@
+#include "core/base/long_call.h"
 #include "core/colour/oklab.h"
 #include "core/engine/render_plan.h"
 #include "core/match/ladder.h"
@@ -410,6 +411,7 @@ Look withoutGroup(const Look& look, const std::string& group)
 Result<Taken> takeRows(const Look& look, const std::vector<Image>& ours, const Fingerprint& reference,
                        const std::set<std::size_t>& wanted, const std::string& group, bool showsTheSame)
 {
+    longCall("takeRows");
     constexpr double kAtRest = 0.25;  // of the tolerance: nearer than this is left alone
     if (look.steps.size() + 3 > kStepLimit)
         return fail("the look has no room for further steps", {}, "at most " + std::to_string(kStepLimit),

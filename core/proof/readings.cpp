@@ -3,6 +3,7 @@
 #include "core/balance/find_again.h"
 #include "core/balance/group_balance.h"
 #include "core/base/caught.h"
+#include "core/base/long_call.h"
 #include "core/base/memory_gate.h"
 #include "core/engine/render_plan.h"
 #include "core/image/read.h"
@@ -64,6 +65,7 @@ std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const 
                                     const Look& look, const std::function<void(int, int)>& progress,
                                     const CancelToken& cancel)
 {
+    longCall("readShoot");
     std::vector<FrameReading> readings(frames.size());
     // The frames on which something was marked, first: the others are compared with them.
     std::map<std::int64_t, Opened> marked;

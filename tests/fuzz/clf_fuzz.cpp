@@ -1,5 +1,5 @@
 // Common LUT Format: our check and the library behind it; whatever is taken in is whole and finite.
-#include "core/table/table_file.h"
+#include "core/table_files/table_file.h"
 #include "tests/fuzz/demand.h"
 
 extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t size)

@@ -1,5 +1,5 @@
 // Hald pictures: a PNG of any kind is refused or gives a whole, finite cube.
-#include "core/table/table_file.h"
+#include "core/table_files/table_file.h"
 #include "tests/fuzz/demand.h"
 #include "tests/fuzz/file_of.h"
 

@@ -78,8 +78,10 @@ int drags()
         writeLarge(folder / ("large-" + std::to_string(i) + ".jpg"), i);
     OpenWindow app(folder.path());
     for (const Frame& frame : app.document().frames())
-        if (frame.id != app.document().selection().frameInHand() && app.document().selection().companions().size() < 5 &&
-            std::count(app.document().selection().companions().begin(), app.document().selection().companions().end(), frame.id) == 0)
+        if (frame.id != app.document().selection().frameInHand() &&
+            app.document().selection().companions().size() < 5 &&
+            std::count(app.document().selection().companions().begin(), app.document().selection().companions().end(),
+                       frame.id) == 0)
             app.document().selection().toggleCompanion(frame.id);
     if (!app.thumbnailsRead() || !app.goToLook() || !waitUntil([&] {
             return app.wall().companionViews().size() == 5 &&

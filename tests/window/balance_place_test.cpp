@@ -258,6 +258,7 @@ TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
     QTest::mouseClick(&here, Qt::LeftButton, {},
                       (area.topLeft() + QPointF(0.3 * area.width(), 0.9 * area.height())).toPoint());
     const auto frame = proof.model().readings()[2].frame;
+    ASSERT_TRUE(waitUntil([&] { return !proof.task().isRunning(); }));
     EXPECT_TRUE(app->document().job().confirmedPlace(frame, "green"));
     EXPECT_GT(proof.model().table().rows[2][0].after, 3) << "that is the ground, not the green thing";
     const QString csv = QString::fromStdString((folder / "table.csv").string());

@@ -153,7 +153,8 @@ TEST(RenderService, OnlyTheNewestWaitingRequestIsShown)
     Image samples = picture->image;
     const auto proxy =
         std::make_shared<const Proxy>(Proxy{std::move(picture->image), std::move(samples), picture->info});
-    RenderService service;
+    RenderQueue queue;
+    RenderService service(queue);
     std::vector<std::uint64_t> shown;
     QImage last;
     QObject::connect(&service, &RenderService::rendered, [&](std::uint64_t number, std::int64_t, const QImage& after) {
@@ -182,7 +183,8 @@ TEST(RenderService, MeasuresTheFrameBeforeAfterAndEnteringTheStep)
     writeShoot(folder.path(), 1);
     auto picture = readPicture(folder / "frame-0.png");
     const auto proxy = std::make_shared<const Proxy>(Proxy{picture->image, picture->image, picture->info});
-    RenderService service;
+    RenderQueue queue;
+    RenderService service(queue);
     std::optional<MeasuredFrame> measured;
     QObject::connect(&service, &RenderService::measured,
                      [&](std::uint64_t, const MeasuredFrame& frame) { measured = frame; });
@@ -203,7 +205,8 @@ TEST(ProxyStore, ReadsInTheBackgroundOnceAndSaysWhatItCannotRead)
 {
     const TemporaryFolder folder;
     writeShoot(folder.path(), 1);
-    ProxyStore store;
+    RenderQueue queue;
+    ProxyStore store(queue);
     int ready = 0;
     QStringList faults;
     QObject::connect(&store, &ProxyStore::proxyReady, [&] { ++ready; });

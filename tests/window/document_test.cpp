@@ -39,8 +39,13 @@ TEST_F(ADocument, SpreadsCompanionsOverTheShootOnTheFirstVisit)
     EXPECT_EQ(m_document.frames().size(), 7u);
     EXPECT_EQ(m_document.selection().frameInHand(), m_document.frames()[0].id);
     EXPECT_EQ(m_document.selection().companions().size(), 4u);
-    EXPECT_EQ(std::set<std::int64_t>(m_document.selection().companions().begin(), m_document.selection().companions().end()).size(), 4u);
-    EXPECT_EQ(std::count(m_document.selection().companions().begin(), m_document.selection().companions().end(), m_document.selection().frameInHand()), 0);
+    EXPECT_EQ(
+        std::set<std::int64_t>(m_document.selection().companions().begin(), m_document.selection().companions().end())
+            .size(),
+        4u);
+    EXPECT_EQ(std::count(m_document.selection().companions().begin(), m_document.selection().companions().end(),
+                         m_document.selection().frameInHand()),
+              0);
 }
 
 TEST_F(ADocument, TakesFiveCompanionsAndNoMore)
@@ -174,7 +179,7 @@ TEST_F(ADocument, AnyWalkOfGesturesCanBeUndoneToTheStart)
         default:
             if (steps > 0) {
                 m_document.looks().changeStep(random.whole(0, steps - 1),
-                                      random.parameters(random.whole(0, Random::kKinds - 1)));
+                                              random.parameters(random.whole(0, Random::kKinds - 1)));
                 m_document.looks().commit("Changed");
             }
         }

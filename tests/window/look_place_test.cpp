@@ -310,8 +310,10 @@ TEST_F(LookPlaceWindow, TwoVersionsAtEqualBrightnessAndAFlickerThatIsNeverFast)
     ASSERT_TRUE(place().isComparing());
     auto& words = m_app->find<QLabel>("compareDifference");
     const auto mean = [&] { return words.text().section("mean ", 1).section(',', 0, 0).toDouble(); };
+    ASSERT_TRUE(m_app->atRest());
     const double apart = mean();
     click("compareEqual");
+    ASSERT_TRUE(m_app->atRest());
     EXPECT_LT(mean(), 0.8 * apart);
     QTest::mouseClick(&m_app->find<QCheckBox>("compareFlicker"), Qt::LeftButton, {}, QPoint(6, 8));
     EXPECT_TRUE(m_app->find<QCheckBox>("compareFlicker").isChecked());
@@ -463,8 +465,8 @@ TEST_F(LookPlaceWindow, EveryControlHasANameAndTheKeyboardReachesAll)
     QTest::keyClick(&m_app->picture(), Qt::Key_Escape);
     EXPECT_FALSE(m_app->picture().isMarking());
     ASSERT_EQ(m_app->document().job().keys.size(), 1u);
-    EXPECT_NEAR((m_app->document().job().keys[0].place.left + m_app->document().job().keys[0].place.right) / 2,
-                0.48, 1e-6);
+    EXPECT_NEAR((m_app->document().job().keys[0].place.left + m_app->document().job().keys[0].place.right) / 2, 0.48,
+                1e-6);
 }
 
 TEST_F(LookPlaceWindow, EveryThemeIsNeutralAndReadable)

@@ -153,11 +153,13 @@ TEST_F(MatchWindow, TheSameThingInBothCanBeWipedAndMapped)
     EXPECT_EQ(match().model().ladder().confidence.subject, 1);
     const QImage plain = match().ours().image();
     click("matchWipe");
+    ASSERT_TRUE(rested());
     EXPECT_TRUE(match().ours().isSplit());
     click("matchWipe");
     auto& map = app->find<QComboBox>("matchMap");
     map.setCurrentIndex(1);
     emit map.activated(1);
+    ASSERT_TRUE(rested());
     const QImage lightness = match().ours().image();
     EXPECT_NE(lightness, plain);
     const QColor centre = lightness.pixelColor(lightness.width() / 2, lightness.height() / 2);

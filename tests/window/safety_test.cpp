@@ -63,8 +63,8 @@ fs::path workedOn(const fs::path& folder, int frames = 4)
 bool hasItsWork(Document& document)
 {
     const auto& frames = document.frames();
-    const auto second =
-        std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return document.job().frame(f.id).rating == 4; });
+    const auto second = std::find_if(frames.begin(), frames.end(),
+                                     [&](const Frame& f) { return document.job().frame(f.id).rating == 4; });
     return second != frames.end() && document.balances().of(second->id).light.exposureStops == 0.5 &&
            document.looks().look().name == "Look of this job" && document.looks().look().steps.size() == 1;
 }
@@ -533,7 +533,8 @@ TEST(Screen, PicturesKeptForItAreLimitedByBytes)
     const TemporaryFolder folder;
     constexpr int kFrames = 24;
     RawPicture raw{1600, 1200, 3, 8, std::vector<std::uint16_t>(1600 * 1200 * 3, 100)};
-    ProxyStore proxies;
+    RenderQueue queue;
+    ProxyStore proxies(queue);
     constexpr std::size_t kLimit = std::size_t{200} << 20, kOne = std::size_t{1600} * 1200 * 12 + 208 * 156 * 12;
     proxies.setLimitBytes(kLimit);
     for (int i = 0; i < kFrames; ++i) {

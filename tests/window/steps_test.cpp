@@ -3,7 +3,7 @@
 #include "app/bench/guard_editor.h"
 #include "app/bench/parameter_editor.h"
 #include "core/colour/oklab.h"
-#include "core/table/table_file.h"
+#include "core/table_files/table_file.h"
 #include "tests/window/window_support.h"
 
 #include <gtest/gtest.h>

@@ -81,6 +81,15 @@ public:
                    !picture().image().isNull();
         });
     }
+    /// Nothing is being read, measured or rendered, and what was is shown.
+    bool atRest()
+    {
+        const auto rested = [&] {
+            QCoreApplication::processEvents();
+            return m_window.queue().isIdle();
+        };
+        return waitUntil(rested) && waitUntil(rested);
+    }
     bool goToLook()
     {
         key(Qt::Key_3, Qt::ControlModifier);

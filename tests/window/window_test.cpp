@@ -277,12 +277,13 @@ TEST(Window, PinsVersionsAndComparesThemWithTheirMeasuredDifference)
     ASSERT_TRUE(app.window().look().isComparing());
     auto& difference = app.find<QLabel>("compareDifference");
     ASSERT_TRUE(waitUntil([&] { return difference.text().contains("mean"); }));
+    ASSERT_TRUE(app.atRest());
     EXPECT_FALSE(difference.text().contains("mean 0.00")) << difference.text().toStdString();
     auto& left = app.find<QComboBox>("compareLeft");
     EXPECT_TRUE(left.currentText().contains("as it came"));
     left.setFocus();
     QTest::keyClick(&left, Qt::Key_Up);
-    EXPECT_TRUE(difference.text().contains("mean 0.00"))
+    EXPECT_TRUE(waitUntil([&] { return difference.text().contains("mean 0.00"); }))
         << left.currentText().toStdString() << ": " << difference.text().toStdString();
     QTest::mouseClick(&app.find("compareClose"), Qt::LeftButton);
     EXPECT_FALSE(app.window().look().isComparing());

@@ -7,13 +7,6 @@
 
 namespace amber {
 
-std::vector<Shape> shapes()
-{
-    return {{BalanceBench::tr("as it is"), 0},    {QStringLiteral("3 : 2"), 1.5}, {QStringLiteral("2 : 3"), 2.0 / 3},
-            {QStringLiteral("4 : 3"), 4.0 / 3},   {QStringLiteral("1 : 1"), 1},   {QStringLiteral("4 : 5"), 0.8},
-            {QStringLiteral("16 : 9"), 16.0 / 9}, {QStringLiteral("2 : 1"), 2}};
-}
-
 BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
 {
     setObjectName("balanceBench");

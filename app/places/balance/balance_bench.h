@@ -1,6 +1,7 @@
 // The numbers of one frame's balance: light, ends, how it stands, and what of it is locked or meant.
 #pragma once
 
+#include "app/words/words.h"
 #include "core/frame/frame_balance.h"
 
 #include <QWidget>
@@ -41,12 +42,5 @@ private:
     QCheckBox *m_lockExposure, *m_lockWhite, *m_lockEnds;
     bool m_showing = false;
 };
-
-/// Ratios of width to height that crops and deliveries offer; the first keeps the picture's own.
-struct Shape {
-    QString words;
-    double ratio;
-};
-std::vector<Shape> shapes();
 
 }  // namespace amber

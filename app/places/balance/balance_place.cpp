@@ -1,7 +1,7 @@
 #include "app/places/balance/balance_place.h"
 
+#include "app/document/frame_model.h"
 #include "app/places/balance/balance_bench.h"
-#include "app/places/shoot/frame_model.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
 #include "core/image/resize.h"
@@ -47,7 +47,11 @@ BalancePlace::BalancePlace(Document& document, ProxyStore& proxies, FrameModel& 
           document, [&frames](std::int64_t frame) { return frames.thumbnail(frame); }, this)),
       m_task(new Task(this)), m_table(new QTableView(this)), m_after(new PictureView(this)),
       m_before(new PictureView(this)), m_lead(new PictureView(this)), m_bench(new BalanceBench(this)),
-      m_groups(new QComboBox(this)), m_state(new QLabel(this)), m_pause(new QTimer(this))
+      m_groups(new QComboBox(this)), m_state(new QLabel(this)), m_pause(new QTimer(this)),
+      m_afterSlot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)),
+      m_beforeSlot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)),
+      m_leadSlot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)),
+      m_measuring(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this))
 {
     setObjectName("balancePlace");
     m_after->setObjectName("balanceAfter");
@@ -239,53 +243,66 @@ void BalancePlace::refresh()
     showPictures();
 }
 
+namespace {
+
+/// A frame as it came and as it is balanced, as large as it is seen.
+std::pair<QImage, QImage> balancedAndUntouched(const Proxy& proxy, const FrameBalance& balance,
+                                               const Response& response, const QSize& space)
+{
+    int width = proxy.image.width(), height = proxy.image.height();
+    placedSize(balance.geometry, width, height);
+    // Reduced so far that the finished picture fits, then balanced: what is not seen costs nothing.
+    const double scale =
+        std::min({1.0, static_cast<double>(space.width()) / width, static_cast<double>(space.height()) / height});
+    Image small = reduceByArea(proxy.image.view(), std::max(1, static_cast<int>(proxy.image.width() * scale)),
+                               std::max(1, static_cast<int>(proxy.image.height() * scale)));
+    const QImage before =
+        balance.geometry.isIdentity() ? toScreen(small.view()) : toScreen(placed(small, balance.geometry).view());
+    return {toScreen(balancedPicture(std::move(small), balance, response).view()), before};
+}
+
+}  // namespace
+
+void BalancePlace::showPicture(PictureView& view, RenderSlot& slot, const Frame* of, bool balanced,
+                               const QString& caption)
+{
+    view.setCaption(caption);
+    const auto proxy = of ? m_proxies.untouched(of->id, of->path) : nullptr;
+    if (!proxy) {
+        slot.drop();
+        view.clear();
+        view.setMessage(!of ? tr("No lead") : of->fault.empty() ? tr("Reading…") : text(of->fault));
+        return;
+    }
+    const FrameBalance balance = balanced ? shown(of->id) : FrameBalance{};
+    const Response response = m_document.balances().responseOf(balance);
+    slot.run([proxy, balance, response, space = view.pictureSpace()](
+                 const CancelToken&) { return balancedAndUntouched(*proxy, balance, response, space); },
+             [this, &view](const std::pair<QImage, QImage>& pictures) {
+                 view.setImages(++m_number, pictures.first, pictures.second);
+             });
+}
+
 void BalancePlace::showPictures()
 {
     if (!isVisible() || !m_document.isOpen())
         return;
     const Frame* frame = m_document.frame(m_document.selection().frameInHand());
     const Frame* lead = m_document.frame(leadOf(m_document.selection().frameInHand()));
-    const auto show = [&](PictureView& view, const Frame* of, bool balanced, const QString& caption) {
-        if (!of) {
-            view.clear();
-            view.setCaption(caption);
-            view.setMessage(tr("No lead"));
-            return;
-        }
-        const auto proxy = m_proxies.untouched(of->id, of->path);
-        view.setCaption(caption);
-        if (!proxy) {
-            view.clear();
-            view.setMessage(of->fault.empty() ? tr("Reading…") : text(of->fault));
-            return;
-        }
-        const FrameBalance balance = balanced ? shown(of->id) : FrameBalance{};
-        const QSize space = view.pictureSpace();
-        int width = proxy->image.width(), height = proxy->image.height();
-        placedSize(balance.geometry, width, height);
-        // Reduced so far that the finished picture fits, then balanced: what is not seen costs nothing.
-        const double scale =
-            std::min({1.0, static_cast<double>(space.width()) / width, static_cast<double>(space.height()) / height});
-        Image small = reduceByArea(proxy->image.view(), std::max(1, static_cast<int>(proxy->image.width() * scale)),
-                                   std::max(1, static_cast<int>(proxy->image.height() * scale)));
-        const QImage before =
-            balance.geometry.isIdentity() ? toScreen(small.view()) : toScreen(placed(small, balance.geometry).view());
-        const QImage after =
-            toScreen(balancedPicture(std::move(small), balance, m_document.balances().responseOf(balance)).view());
-        view.setImages(++m_number, after, before);
-    };
     if (!frame) {
+        for (RenderSlot* slot : {m_afterSlot, m_beforeSlot, m_leadSlot})
+            slot->drop();
         for (PictureView* view : {m_after, m_before, m_lead})
             view->clear();
         return;
     }
     const QString name = titleOf(*frame);
-    show(*m_after, frame, true,
-         m_model->proposal(frame->id)                          ? tr("%1 · proposed").arg(name)
-         : m_document.balances().of(frame->id).changesPixels() ? tr("%1 · balanced").arg(name)
-                                                               : tr("%1 · not balanced").arg(name));
-    show(*m_before, frame, false, tr("as it came"));
-    show(*m_lead, lead, true, lead ? tr("lead: %1").arg(titleOf(*lead)) : tr("lead"));
+    showPicture(*m_after, *m_afterSlot, frame, true,
+                m_model->proposal(frame->id)                          ? tr("%1 · proposed").arg(name)
+                : m_document.balances().of(frame->id).changesPixels() ? tr("%1 · balanced").arg(name)
+                                                                      : tr("%1 · not balanced").arg(name));
+    showPicture(*m_before, *m_beforeSlot, frame, false, tr("as it came"));
+    showPicture(*m_lead, *m_leadSlot, lead, true, lead ? tr("lead: %1").arg(titleOf(*lead)) : tr("lead"));
     if (const auto proxy = m_proxies.untouched(frame->id, frame->path))
         m_bench->show(m_pendingFrame == frame->id ? m_pending : shown(frame->id),
                       static_cast<double>(proxy->info.width) / proxy->info.height);
@@ -325,16 +342,24 @@ void BalancePlace::measureTilt()
     const auto proxy = frame ? m_proxies.untouched(frame->id, frame->path) : nullptr;
     if (!proxy)
         return;
-    const auto tilt = measuredTilt(proxy->image.view());
+    m_measuring->run([proxy](const CancelToken&) { return measuredTilt(proxy->image.view()); },
+                     [this, id = frame->id, proxy](const std::optional<double>& tilt) { takeTilt(id, *proxy, tilt); });
+}
+
+void BalancePlace::takeTilt(FrameId id, const Proxy& proxy, const std::optional<double>& tilt)
+{
+    const Frame* frame = m_document.frame(id);
+    if (!frame || id != m_document.selection().frameInHand())
+        return;
     if (!tilt) {
         emit m_document.failed(tr("No long straight edges near the level were found in %1.").arg(titleOf(*frame)));
         return;
     }
-    FrameBalance balance = shown(frame->id);
+    FrameBalance balance = shown(id);
     balance.geometry.straightenDegrees = std::round(*tilt * 100) / 100;
     Geometry uncut = balance.geometry;
     uncut.crop = {};
-    balance.geometry.crop = inscribedCrop(uncut, static_cast<double>(proxy->info.width) / proxy->info.height, 0);
+    balance.geometry.crop = inscribedCrop(uncut, static_cast<double>(proxy.info.width) / proxy.info.height, 0);
     setFrame(balance, tr("Frame straightened"));
 }
 
@@ -347,10 +372,20 @@ void BalancePlace::solveEnds()
         return;
     FrameBalance balance = shown(frame->id);
     balance.ends = {};
-    const Image lit = balancedPicture(proxy->samples, balance, m_document.balances().responseOf(balance));
-    balance.ends = amber::solveEnds(lit.view(), m_document.job().frame(frame->id).framing, kFirstPixels, kFirstPixels);
-    balance.endsLocked = true;
-    setFrame(balance, tr("Ends of a frame"));
+    const Response response = m_document.balances().responseOf(balance);
+    const auto work = [proxy, balance, response,
+                       framing = m_document.job().frame(frame->id).framing](const CancelToken&) {
+        const Image lit = balancedPicture(proxy->samples, balance, response);
+        return amber::solveEnds(lit.view(), framing, kFirstPixels, kFirstPixels);
+    };
+    m_measuring->run(work, [this, id = frame->id](const BalanceEnds& ends) {
+        if (id != m_document.selection().frameInHand())
+            return;
+        FrameBalance solved = shown(id);
+        solved.ends = ends;
+        solved.endsLocked = true;
+        setFrame(solved, tr("Ends of a frame"));
+    });
 }
 
 void BalancePlace::solve()

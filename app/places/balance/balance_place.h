@@ -50,6 +50,8 @@ private:
     void refresh();
     void refreshGroups();
     void showPictures();
+    void showPicture(PictureView& view, RenderSlot& slot, const Frame* of, bool balanced, const QString& caption);
+    void takeTilt(FrameId frame, const Proxy& proxy, const std::optional<double>& tilt);
     void edited(const FrameBalance& balance, const QString& action);
     void measureTilt();
     void solveEnds();
@@ -70,6 +72,7 @@ private:
     QToolButton *m_undo, *m_redo;
     QLabel* m_state;
     QTimer* m_pause;
+    RenderSlot *m_afterSlot, *m_beforeSlot, *m_leadSlot, *m_measuring;
     std::int64_t m_pendingFrame = 0;
     FrameBalance m_pending;
     QString m_pendingAction;

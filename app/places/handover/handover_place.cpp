@@ -1,6 +1,5 @@
 #include "app/places/handover/handover_place.h"
 
-#include "app/places/balance/balance_bench.h"
 #include "app/theme/theme.h"
 #include "core/handover/job_batch.h"
 

@@ -6,7 +6,7 @@
 #include "app/instruments/key_list.h"
 #include "app/intent/intent_panel.h"
 #include "app/library/library_view.h"
-#include "app/shell/shortcuts.h"
+#include "app/shortcuts/shortcuts.h"
 #include "app/stepline/spot_view.h"
 #include "app/stepline/step_line.h"
 #include "app/theme/theme.h"
@@ -15,7 +15,7 @@
 #include "app/wall/compare_view.h"
 #include "core/engine/bake.h"
 #include "core/image/resize.h"
-#include "core/table/table_file.h"
+#include "core/table_files/table_file.h"
 
 namespace amber {
 namespace {
@@ -29,7 +29,7 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
       m_stepLine(new StepLine(document, this)), m_bench(new Bench(document, this)),
       m_intent(new IntentPanel(document, this)), m_findings(new FindingsPanel(document, this)),
       m_sweep(new SweepView(document, *m_wall, this)), m_tray(new TrayView(document, proxies, *m_wall, this)),
-      m_library(new LibraryView(document, *m_wall, this)), m_spot(new SpotView(this)),
+      m_library(new LibraryView(document, *m_wall, this)), m_spot(new SpotView(proxies.queue(), this)),
       m_upper(new QStackedWidget(this)), m_lower(new QStackedWidget(this)), m_header(new QWidget(this))
 {
     setObjectName("lookPlace");
@@ -436,7 +436,7 @@ void LookPlace::showSpot(int step, int mark)
         }
     }
     const QRect at = m_stepLine->markRect(step, mark);
-    m_spot->show(look, step, proxy->image, std::max(proxy->info.width, proxy->info.height), place,
+    m_spot->show(look, step, proxy, place,
                  tr("%1 · %2").arg(stepTitle(look.steps[static_cast<std::size_t>(step)]), where),
                  m_stepLine->markWords(step, mark), m_stepLine->mapToGlobal(at.center()));
 }

@@ -2,7 +2,7 @@
 
 #include "core/image/read.h"
 #include "core/image/resize.h"
-#include "core/table/table_file.h"
+#include "core/table_files/table_file.h"
 
 #include <QFileInfo>
 
@@ -39,7 +39,7 @@ Result<Held> readHeld(const Held& wanted, const std::function<void(int, int)>& p
         auto first = picture(held.paths.front());
         if (!first)
             return tl::make_unexpected(first.error());
-        held.picture = std::move(first->image);
+        held.picture = std::make_shared<const Image>(std::move(first->image));
         break;
     }
     case Held::Kind::Pair: {
@@ -49,7 +49,9 @@ Result<Held> readHeld(const Held& wanted, const std::function<void(int, int)>& p
         auto fit = fitPair(before->image.view(), after->image.view(), {held.withTable}, tell, cancel);
         if (!fit)
             return tl::make_unexpected(fit.error());
-        held.fit = std::move(*fit), held.before = std::move(before->image), held.picture = std::move(after->image);
+        held.fit = std::move(*fit);
+        held.before = std::make_shared<const Image>(std::move(before->image));
+        held.picture = std::make_shared<const Image>(std::move(after->image));
         break;
     }
     case Held::Kind::Table: {
@@ -65,9 +67,9 @@ Result<Held> readHeld(const Held& wanted, const std::function<void(int, int)>& p
     default:
         break;
     }
-    if (!held.picture.isEmpty()) {
-        const Size size = fitted({held.picture.width(), held.picture.height()}, kFeatureEdge);
-        held.features = featuresOf(reduceByArea(held.picture.view(), size.width, size.height).view());
+    if (held.picture) {
+        const Size size = fitted({held.picture->width(), held.picture->height()}, kFeatureEdge);
+        held.features = featuresOf(reduceByArea(held.picture->view(), size.width, size.height).view());
     }
     for (Step& step : held.fit.fit.look.steps)
         step.group = held.name().toStdString();
@@ -82,7 +84,7 @@ Held heldFrame(std::int64_t frame, const QString& name, Image finished)
     held.print = fingerprintOf(finished.view(), name.toStdString(), std::max(finished.width(), finished.height()), 100);
     const Size size = fitted({finished.width(), finished.height()}, kFeatureEdge);
     held.features = featuresOf(reduceByArea(finished.view(), size.width, size.height).view());
-    held.picture = std::move(finished);
+    held.picture = std::make_shared<const Image>(std::move(finished));
     return held;
 }
 

@@ -9,6 +9,7 @@
 
 #include <QString>
 #include <QStringList>
+#include <memory>
 
 namespace amber {
 
@@ -19,11 +20,11 @@ struct Held {
     std::int64_t frame = 0;  ///< of Kind::Frame
     bool withTable = false;  ///< fits: with a small table for the rest
 
-    Fingerprint print;  ///< of pictures or frame
-    Image picture;      ///< the (first) reference, the picture after, or nothing
-    Image before;       ///< of a pair
-    Features features;  ///< of `picture`
-    PairFit fit;        ///< of a pair or a table
+    Fingerprint print;                     ///< of pictures or frame
+    std::shared_ptr<const Image> picture;  ///< the (first) reference, the picture after, or nothing
+    std::shared_ptr<const Image> before;   ///< of a pair
+    Features features;                     ///< of `picture`
+    PairFit fit;                           ///< of a pair or a table
     Table table;
     bool isFit() const { return kind == Kind::Pair || kind == Kind::Table; }
     /// A short name: that of the group its steps will have.

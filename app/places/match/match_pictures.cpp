@@ -41,10 +41,50 @@ Image seen(const MatchPictures::Side& side, const QSize& space)
     return image;
 }
 
+/// What is shown: the reference; ours; and what lies under ours where it is parted by a line.
+struct Shown {
+    QImage reference, ours, under;
+};
+
+struct Wanted {
+    MatchPictures::Side reference, ours;
+    QSize referenceSpace, oursSpace;
+    std::optional<Registration> lies;  ///< only when ours is to be laid over the reference
+    std::optional<MapAspect> map;
+};
+
+Shown shownOf(const Wanted& w)
+{
+    Shown shown;
+    Image left, right;
+    if (w.reference.picture) {
+        left = seen(w.reference, w.referenceSpace);
+        shown.reference = toScreen(left.view());
+    }
+    if (!w.ours.picture)
+        return shown;
+    right = seen(w.ours, w.oursSpace);
+    if (!w.lies) {
+        shown.ours = shown.under = toScreen(right.view());
+        return shown;
+    }
+    const Registration exact;
+    if (w.lies->m != exact.m || right.width() != left.width() || right.height() != left.height()) {
+        right = laidOver(right.view(), *w.lies, left.width(), left.height());
+        cover(right.mutableView());
+    }
+    if (w.map)
+        if (auto difference = differenceMap(left.view(), right.view(), *w.map))
+            right = std::move(*difference);
+    shown.ours = toScreen(right.view()), shown.under = shown.reference;
+    return shown;
+}
+
 }  // namespace
 
-MatchPictures::MatchPictures(QWidget* parent)
-    : QWidget(parent), m_reference(new PictureView(this)), m_ours(new PictureView(this))
+MatchPictures::MatchPictures(RenderQueue& queue, QWidget* parent)
+    : QWidget(parent), m_reference(new PictureView(this)), m_ours(new PictureView(this)),
+      m_slot(new RenderSlot(queue, RenderQueue::Priority::InHand, this))
 {
     setObjectName("matchPictures");
     m_reference->setObjectName("matchReference");
@@ -66,9 +106,6 @@ void MatchPictures::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), t
 void MatchPictures::show(const Side& reference, const Side& ours, const std::optional<Registration>& lies, bool wipe,
                          int map)
 {
-    const auto put = [this](PictureView& view, const QImage& after, const QImage& before) {
-        view.setImages(++m_number, after, before);
-    };
     for (const auto& [view, side] : {std::pair(m_reference, &reference), std::pair(m_ours, &ours)}) {
         view->setCaption(side->caption);
         if (!side->picture) {
@@ -76,30 +113,20 @@ void MatchPictures::show(const Side& reference, const Side& ours, const std::opt
             view->setMessage(side->message);
         }
     }
-    Image left, right;
-    if (reference.picture) {
-        left = seen(reference, m_reference->pictureSpace());
-        const QImage image = toScreen(left.view());
-        put(*m_reference, image, image);
-    }
-    if (!ours.picture)
-        return;
-    right = seen(ours, m_ours->pictureSpace());
-    const bool overlaid = lies && reference.picture && (wipe || map > 0);
+    const bool overlaid = lies && reference.picture && ours.picture && (wipe || map > 0);
     m_ours->setSplit(overlaid && wipe && map == 0);
-    if (!overlaid) {
-        const QImage image = toScreen(right.view());
-        return put(*m_ours, image, image);
-    }
-    const Registration exact;
-    if (lies->m != exact.m || right.width() != left.width() || right.height() != left.height()) {
-        right = laidOver(right.view(), *lies, left.width(), left.height());
-        cover(right.mutableView());
-    }
-    if (map > 0)
-        if (auto difference = differenceMap(left.view(), right.view(), static_cast<MapAspect>(map - 1)))
-            right = std::move(*difference);
-    put(*m_ours, toScreen(right.view()), toScreen(left.view()));
+    Wanted wanted{reference, ours, m_reference->pictureSpace(), m_ours->pictureSpace(), {}, {}};
+    if (overlaid)
+        wanted.lies = lies;
+    if (overlaid && map > 0)
+        wanted.map = static_cast<MapAspect>(map - 1);
+    m_slot->run([wanted](const CancelToken&) { return shownOf(wanted); },
+                [this](const Shown& shown) {
+                    if (!shown.reference.isNull())
+                        m_reference->setImages(++m_number, shown.reference, shown.reference);
+                    if (!shown.ours.isNull())
+                        m_ours->setImages(++m_number, shown.ours, shown.under);
+                });
 }
 
 }  // namespace amber

@@ -2,6 +2,7 @@
 // map of what differs.
 #pragma once
 
+#include "app/render/render_queue.h"
 #include "core/balance/registration.h"
 #include "core/look/look.h"
 
@@ -16,17 +17,18 @@ class MatchPictures : public QWidget {
     Q_OBJECT
 
 public:
-    explicit MatchPictures(QWidget* parent = nullptr);
+    explicit MatchPictures(RenderQueue& queue, QWidget* parent = nullptr);
 
     struct Side {
-        const Image* picture = nullptr;  ///< none: the message is shown
-        Look look;                       ///< through which it is seen
+        std::shared_ptr<const Image> picture;  ///< none: the message is shown
+        Look look;                             ///< through which it is seen
         int deliveredLongEdge = 0;
         QString caption, message;
     };
     /// `lies`: how ours lies in the reference, when both show one thing. `map` 0 for pictures, else a map: lightness,
     /// chroma, hue.
     void show(const Side& reference, const Side& ours, const std::optional<Registration>& lies, bool wipe, int map);
+    bool isAtRest() const { return !m_slot->isBusy(); }
     PictureView& reference() { return *m_reference; }
     PictureView& ours() { return *m_ours; }
 
@@ -38,6 +40,7 @@ protected:
 
 private:
     PictureView *m_reference, *m_ours;
+    RenderSlot* m_slot;
     std::uint64_t m_number = 0;
 };
 

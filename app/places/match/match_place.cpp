@@ -1,9 +1,9 @@
 #include "app/places/match/match_place.h"
 
+#include "app/document/frame_model.h"
 #include "app/places/match/fit_report.h"
 #include "app/places/match/match_panel.h"
 #include "app/places/match/match_pictures.h"
-#include "app/places/shoot/frame_model.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
 #include "core/engine/render_plan.h"
@@ -17,8 +17,10 @@ namespace amber {
 MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& frames, QWidget* parent)
     : QWidget(parent), m_document(document), m_proxies(proxies), m_frames(frames), m_model(new LadderModel(this)),
       m_task(new Task(this)), m_relating(new Task(this)), m_later(new QTimer(this)),
-      m_pictures(new MatchPictures(this)), m_panel(new MatchPanel(this)), m_table(new QTableView(this)),
-      m_report(new FitReport(this)), m_lower(new QStackedWidget(this))
+      m_pictures(new MatchPictures(proxies.queue(), this)), m_panel(new MatchPanel(this)),
+      m_table(new QTableView(this)), m_report(new FitReport(this)), m_lower(new QStackedWidget(this)),
+      m_smallSlot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)),
+      m_ladderSlot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this))
 {
     setObjectName("matchPlace");
     m_table->setObjectName("ladder");
@@ -325,8 +327,12 @@ void MatchPlace::relate()
     m_relatedFrame = frame->id, m_relatedProxy = proxy;
     m_registration.reset(), m_solved.reset();
     m_small.clear();
-    m_small.push_back(forMatching(proxy->image.view()));
     m_membersOf = {}, m_members = {};
+    m_smallSlot->run([proxy](const CancelToken&) { return forMatching(proxy->image.view()); },
+                     [this](Image small) {
+                         m_small = {std::move(small)};
+                         refreshLadder(), showPictures();
+                     });
     refreshLadder(), showPictures();
     if (m_held.kind == Held::Kind::Nothing || m_held.isFit() || m_held.frame == frame->id)
         return;
@@ -398,7 +404,8 @@ PictureView& MatchPlace::ours() { return m_pictures->ours(); }
 
 bool MatchPlace::isAtRest() const
 {
-    return !m_task->isRunning() && !m_relating->isRunning() && !m_later->isActive() && isReady();
+    return !m_task->isRunning() && !m_relating->isRunning() && !m_later->isActive() && isReady() &&
+           !m_ladderSlot->isBusy() && m_pictures->isAtRest();
 }
 
 bool MatchPlace::isReady() const
@@ -406,26 +413,61 @@ bool MatchPlace::isReady() const
     return !m_small.empty() && !m_outdated && m_relatedFrame == m_document.selection().frameInHand();
 }
 
+namespace {
+
+/// Small pictures through a look with and without a match, held against a reference.
+struct LadderWork {
+    Look look;
+    std::vector<Image> small;
+    std::string group;
+    Fingerprint print;
+    Membership members;
+    Look membersOf;
+    bool isRegistered = false;
+};
+
+struct Ladders {
+    Ladder now, start;
+    Membership members;
+    Look membersOf;  ///< the look without the group that they belong to
+};
+
+Ladders laddersOf(const LadderWork& work)
+{
+    Ladders made{{}, {}, work.members, withoutGroup(work.look, work.group)};
+    if (made.members.neutral.empty() || !(made.membersOf.steps == work.membersOf.steps))
+        made.members = membershipBefore(work.look, work.small, work.group);
+    made.now = ladderOf(work.print, measuredThrough(work.look, work.small, made.members), work.isRegistered);
+    made.start = ladderOf(work.print, measuredThrough(made.membersOf, work.small, made.members), work.isRegistered);
+    return made;
+}
+
+}  // namespace
+
 void MatchPlace::refreshLadder()
 {
     const auto& kept = m_document.isOpen() ? m_document.looks().look().reference : std::nullopt;
     const bool hasPrint = m_held.kind == Held::Kind::Pictures || m_held.kind == Held::Kind::Frame ||
                           (m_held.kind == Held::Kind::Nothing && kept);
     if (!isVisible() || !isReady() || !hasPrint) {
+        m_ladderSlot->drop();
         if (!hasPrint)
             m_model->show({}, {});
         refresh();
         return;
     }
-    const Look look = oursLook(), bare = withoutGroup(look, group().toStdString());
-    if (m_members.neutral.empty() || !(bare.steps == m_membersOf.steps))
-        m_members = membershipBefore(look, m_small, group().toStdString()), m_membersOf = bare;
-    const Fingerprint& print = m_held.kind == Held::Kind::Nothing ? *kept : m_held.print;
-    const bool isFirst = m_model->rowCount() == 0;
-    m_model->show(ladderOf(print, measuredThrough(look, m_small, m_members), isRegistered()),
-                  ladderOf(print, measuredThrough(bare, m_small, m_members), isRegistered()));
-    if (isFirst || !m_table->currentIndex().isValid())
-        m_table->selectRow(0);
+    LadderWork work{
+        oursLook(), m_small,     group().toStdString(), m_held.kind == Held::Kind::Nothing ? *kept : m_held.print,
+        m_members,  m_membersOf, isRegistered()};
+    m_ladderSlot->run([work = std::move(work)](const CancelToken&) { return laddersOf(work); },
+                      [this](const Ladders& ladders) {
+                          m_members = ladders.members, m_membersOf = ladders.membersOf;
+                          const bool isFirst = m_model->rowCount() == 0;
+                          m_model->show(ladders.now, ladders.start);
+                          if (isFirst || !m_table->currentIndex().isValid())
+                              m_table->selectRow(0);
+                          refresh();
+                      });
     refresh();
 }
 
@@ -499,14 +541,17 @@ void MatchPlace::showPictures()
         Step step;
         step.parameters = lookupTable(m_held.table, "");
         reference.look.steps.push_back(step);
-        reference.picture = &proxy->image;
+        reference.picture = {proxy, &proxy->image};
         reference.caption = tr("%1 by the table").arg(name);
-    } else if (!m_held.picture.isEmpty()) {
-        reference.picture = &m_held.picture;
+    } else if (m_held.picture) {
+        reference.picture = m_held.picture;
         reference.caption = isPair ? QFileInfo(m_held.paths[1]).fileName() : tr("reference: %1").arg(m_held.name());
     }
     // On the right ours: before through what was fitted, or the frame in hand through the look.
-    ours.picture = isPair ? &m_held.before : proxy ? &proxy->image : nullptr;
+    if (isPair)
+        ours.picture = m_held.before;
+    else if (proxy)
+        ours.picture = {proxy, &proxy->image};
     ours.look = m_held.isFit() ? m_held.fit.fit.look : oursLook();
     ours.deliveredLongEdge = proxy ? std::max(proxy->info.width, proxy->info.height) : 0;
     ours.caption = isPair             ? tr("%1 by the fitted steps").arg(QFileInfo(m_held.paths[0]).fileName())

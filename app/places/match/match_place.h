@@ -84,6 +84,7 @@ private:
     QTableView* m_table;
     FitReport* m_report;
     QStackedWidget* m_lower;
+    RenderSlot *m_smallSlot, *m_ladderSlot;
     QLabel* m_state;
     QComboBox* m_map;
     QCheckBox* m_wipe;

@@ -53,7 +53,9 @@ ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, std::function<QP
     : QWidget(parent), m_document(document), m_proxies(proxies),
       m_model(new ConsistencyModel(document, std::move(thumbnail), this)), m_task(new Task(this)),
       m_table(new QTableView(this)), m_outliers(new QListWidget(this)), m_number(new QLabel(this)),
-      m_state(new QLabel(this))
+      m_state(new QLabel(this)), m_hereSlot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)),
+      m_leadSlot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)),
+      m_finishing(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this))
 {
     setObjectName("proofPlace");
     m_table->setObjectName("consistencyTable");
@@ -113,12 +115,17 @@ ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, std::function<QP
         if (m_read.empty())
             return;
         // Another look on frames that were read: only colours are run through it again, unless a step looks around.
-        auto readings = m_model->readings();
-        if (finishReadings(readings, m_read, m_document.looks().look()))
-            m_model->show(readings, m_model->keys());
-        else
-            m_isStale = true;
-        refresh();
+        const auto work = [readings = m_model->readings(), read = m_read,
+                           look = m_document.looks().look()](const CancelToken&) {
+            auto finished = readings;
+            return finishReadings(finished, read, look) ? std::optional(std::move(finished)) : std::nullopt;
+        };
+        m_finishing->run(work, [this](const std::optional<std::vector<FrameReading>>& finished) {
+            m_isStale = !finished;
+            if (finished)
+                m_model->show(*finished, m_model->keys());
+            refresh();
+        });
     });
     connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t) {
         if (isVisible())
@@ -354,22 +361,25 @@ const Outlier* ProofPlace::outlierOfCell() const
     return found == all.end() ? nullptr : &*found;
 }
 
-QImage ProofPlace::rendered(std::int64_t id, const QSize& space, const Balance& cure)
+bool ProofPlace::render(PictureView& view, RenderSlot& slot, FrameId id, const Balance& cure)
 {
     const Frame* frame = m_document.frame(id);
     const auto proxy = frame ? m_proxies.proxy(id, frame->path) : nullptr;
+    const QSize space = view.pictureSpace();
     if (!proxy || space.isEmpty())
-        return {};
-    const double scale = std::min({1.0, static_cast<double>(space.width()) / proxy->image.width(),
-                                   static_cast<double>(space.height()) / proxy->image.height()});
-    Image small = reduceByArea(proxy->image.view(), std::max(1, static_cast<int>(proxy->image.width() * scale)),
-                               std::max(1, static_cast<int>(proxy->image.height() * scale)));
-    const FrameBalance balance = m_document.balances().of(id);
-    applyBalance(cure, m_document.balances().responseOf(balance), small.mutableView());
-    if (const auto plan = RenderPlan::compile(m_document.looks().lookOf(id)))
-        amber::render(*plan, small.view(), small.mutableView(), {},
-                      {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
-    return toScreen(small.view());
+        return false;
+    const auto plan = RenderPlan::compile(m_document.looks().lookOf(id));
+    const Response response = m_document.balances().responseOf(m_document.balances().of(id));
+    const auto work = [proxy, space, plan, response, cure](const CancelToken&) {
+        Image small = reducedToFit(proxy->image.view(), space.width(), space.height());
+        applyBalance(cure, response, small.mutableView());
+        if (plan)
+            amber::render(*plan, small.view(), small.mutableView(), {},
+                          {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
+        return toScreen(small.view());
+    };
+    slot.run(work, [this, &view](const QImage& picture) { view.setImages(++m_shown, picture, picture); });
+    return true;
 }
 
 void ProofPlace::showCell()
@@ -390,6 +400,7 @@ void ProofPlace::showCell()
                                     : tr("Choose a cell to see both colours, side by side and in place."));
         m_cause->clear();
         m_patches->show({}, {});
+        m_hereSlot->drop(), m_leadSlot->drop();
         m_here->clear();
         m_lead->clear();
         return;
@@ -417,31 +428,32 @@ void ProofPlace::showCell()
         m_patches->show(lead->finished[k], here->finished[k]);
     else
         m_patches->show({}, {});
-    const auto show = [&](PictureView& view, const FrameReading& reading, const QString& caption, const Balance& cure) {
+    const auto show = [&](PictureView& view, RenderSlot& slot, const FrameReading& reading, const QString& caption,
+                          const Balance& cure) {
         view.setCaption(caption);
-        const QImage picture = rendered(reading.frame, view.pictureSpace(), cure);
-        if (picture.isNull()) {
+        if (!render(view, slot, reading.frame, cure)) {
+            slot.drop();
             view.clear();
             view.setMessage(tr("Reading…"));
             return;
         }
-        view.setImages(++m_shown, picture, picture);
         std::vector<PictureView::Mark> marks;
         if (isKey && k < reading.places.size() && reading.places[k].right > reading.places[k].left)
             marks.push_back({reading.places[k], m_model->columnTitle(index.column()), true});
         view.setMarks(marks, {});
     };
     const bool cured = outlier && !outlier->cure.isIdentity();
-    show(*m_here, *here, frame ? (cured ? tr("%1 · with the cure").arg(titleOf(*frame)) : titleOf(*frame)) : QString(),
+    show(*m_here, *m_hereSlot, *here,
+         frame ? (cured ? tr("%1 · with the cure").arg(titleOf(*frame)) : titleOf(*frame)) : QString(),
          cured ? outlier->cure : Balance{});
-    show(*m_lead, *lead, leadFrame ? tr("lead: %1").arg(titleOf(*leadFrame)) : QString(), Balance{});
+    show(*m_lead, *m_leadSlot, *lead, leadFrame ? tr("lead: %1").arg(titleOf(*leadFrame)) : QString(), Balance{});
 }
 
 void ProofPlace::setPlace(const Region& place)
 {
     const QModelIndex index = m_table->currentIndex();
     const auto k = static_cast<std::size_t>(index.column() - 1);
-    if (!index.isValid() || index.column() < 1 || k >= m_model->keys().size())
+    if (!index.isValid() || index.column() < 1 || k >= m_model->keys().size() || m_task->isRunning())
         return;
     const FrameReading& here = m_model->readings()[static_cast<std::size_t>(index.row())];
     const std::string& key = m_model->keys()[k].name;
@@ -459,14 +471,20 @@ void ProofPlace::setPlace(const Region& place)
                                          std::pair(here.places[other], 1 - here.doubt[other]));
             frames.push_back(frame);
         }
-    const auto again = readShoot(frames, m_model->keys(), m_document.looks().look());
-    if (again.empty())
-        return;
-    auto readings = m_model->readings();
-    readings[static_cast<std::size_t>(index.row())] = again.front();
-    m_model->show(readings, m_model->keys());
-    refresh();
-    showCell();
+    auto again = std::make_shared<std::vector<FrameReading>>();
+    m_task->start([frames, again, keys = m_model->keys(), look = m_document.looks().look()](
+                      const Task::Progress& progress,
+                      const CancelToken& cancel) { *again = readShoot(frames, keys, look, progress, cancel); },
+                  [this, again, row = index.row()](bool cancelled) {
+                      auto readings = m_model->readings();
+                      if (cancelled || again->empty() || row >= static_cast<int>(readings.size()) ||
+                          readings[static_cast<std::size_t>(row)].frame != again->front().frame)
+                          return;
+                      readings[static_cast<std::size_t>(row)] = again->front();
+                      m_model->show(readings, m_model->keys());
+                      refresh();
+                      showCell();
+                  });
 }
 
 void ProofPlace::confirmPlace()

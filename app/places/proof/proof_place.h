@@ -51,8 +51,8 @@ private:
     const Outlier* outlierOfCell() const;
     QString causeWords(const Outlier& outlier) const;
     QString cureWords(const Outlier& outlier) const;
-    /// A frame through the look, as large as the view.
-    QImage rendered(std::int64_t frame, const QSize& space, const Balance& cure);
+    /// A frame through the look, as large as the view, a moment later. False while it is not read.
+    bool render(PictureView& view, RenderSlot& slot, FrameId frame, const Balance& cure);
 
     Document& m_document;
     ProxyStore& m_proxies;
@@ -67,6 +67,7 @@ private:
     std::vector<ReadFrame> m_read;
     bool m_isStale = false;
     std::uint64_t m_shown = 0;
+    RenderSlot *m_hereSlot, *m_leadSlot, *m_finishing;
 };
 
 }  // namespace amber

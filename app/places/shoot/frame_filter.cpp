@@ -1,6 +1,6 @@
 #include "app/places/shoot/frame_filter.h"
 
-#include "app/places/shoot/frame_model.h"
+#include "app/document/frame_model.h"
 
 namespace amber {
 

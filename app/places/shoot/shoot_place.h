@@ -1,8 +1,8 @@
 // The Shoot place: bring pictures in, see them all, choose the frame in hand and its companions.
 #pragma once
 
+#include "app/document/frame_model.h"
 #include "app/places/shoot/frame_filter.h"
-#include "app/places/shoot/frame_model.h"
 
 #include <QWidget>
 #include <functional>

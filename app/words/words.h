@@ -4,6 +4,7 @@
 #include "core/job/job.h"
 
 #include <QString>
+#include <vector>
 
 namespace amber {
 
@@ -16,5 +17,12 @@ QString oneLine(QString words);
 /// std::string and paths for the screen.
 QString text(const std::string& s);
 QString text(const std::filesystem::path& p);
+
+/// Ratios of width to height that crops and deliveries offer; the first keeps the picture's own.
+struct Shape {
+    QString words;
+    double ratio;
+};
+std::vector<Shape> shapes();
 
 }  // namespace amber

@@ -1,4 +1,4 @@
-#include "app/document/words.h"
+#include "app/words/words.h"
 
 #include <QCoreApplication>
 
@@ -32,6 +32,18 @@ QString keyColourTitle(const KeyColour& key)
         break;
     }
     return text(key.name);
+}
+
+std::vector<Shape> shapes()
+{
+    return {{QCoreApplication::translate("BalanceBench", "as it is"), 0},
+            {QStringLiteral("3 : 2"), 1.5},
+            {QStringLiteral("2 : 3"), 2.0 / 3},
+            {QStringLiteral("4 : 3"), 4.0 / 3},
+            {QStringLiteral("1 : 1"), 1},
+            {QStringLiteral("4 : 5"), 0.8},
+            {QStringLiteral("16 : 9"), 16.0 / 9},
+            {QStringLiteral("2 : 1"), 2}};
 }
 
 }  // namespace amber

@@ -2,8 +2,8 @@
 #include "core/colour/difference.h"
 #include "core/engine/bake.h"
 #include "core/table/cdl_fit.h"
-#include "core/table/table_file.h"
 #include "core/table/table_report.h"
+#include "core/table_files/table_file.h"
 #include "tests/support/random_look.h"
 #include "tests/support/temporary_folder.h"
 

@@ -1,4 +1,4 @@
-#include "core/table/table_file.h"
+#include "core/table_files/table_file.h"
 
 #include "core/base/atomic_file.h"
 #include "core/image/write.h"

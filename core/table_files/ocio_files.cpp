@@ -1,8 +1,8 @@
 // The kinds of table files that OpenColorIO reads and writes. This is the one place where it is used.
 #include "core/base/content_hash.h"
 #include "core/base/private_folder.h"
-#include "core/table/table_file.h"
 #include "core/table/xml_check.h"
+#include "core/table_files/table_file.h"
 
 #include <OpenColorIO/OpenColorIO.h>
 

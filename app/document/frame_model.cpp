@@ -1,4 +1,4 @@
-#include "app/places/shoot/frame_model.h"
+#include "app/document/frame_model.h"
 
 namespace amber {
 
@@ -40,17 +40,17 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
     });
     connect(&document.selection(), &Selection::companionsChanged, this,
             [this] { emit dataChanged(index(0), index(rowCount() - 1), {CompanionRole}); });
-    connect(&proxies, &ProxyStore::thumbnailReady, this,
-            [this](std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes,
-                   const CaptureFacts& capture) {
-                m_facts.insert(frame, frameFacts(fromScreen(image).view(), capture));
-                m_thumbnails.insert(frame, QPixmap::fromImage(image));
-                m_document.setFrameContent(frame, hash.toStdString(), static_cast<std::uintmax_t>(bytes));
-                m_document.setFrameFault(frame, {});
-                touch(frame);
-                seeWhetherAllAreRead();
-                emit progressed();
-            });
+    connect(
+        &proxies, &ProxyStore::thumbnailReady, this,
+        [this](std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes, const FrameFacts& facts) {
+            m_facts.insert(frame, facts);
+            m_thumbnails.insert(frame, QPixmap::fromImage(image));
+            m_document.setFrameContent(frame, hash.toStdString(), static_cast<std::uintmax_t>(bytes));
+            m_document.setFrameFault(frame, {});
+            touch(frame);
+            seeWhetherAllAreRead();
+            emit progressed();
+        });
     connect(&document, &Document::contentsChanged, this, &FrameModel::touchAll);
     connect(&document, &Document::balancesChanged, this, &FrameModel::touchAll);
     for (const auto changed :

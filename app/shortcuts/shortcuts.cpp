@@ -1,4 +1,4 @@
-#include "app/shell/shortcuts.h"
+#include "app/shortcuts/shortcuts.h"
 
 namespace amber {
 namespace {

@@ -1,0 +1,75 @@
+// The steps of a match put into a look: for all pictures, or for one alone.
+#include "core/match/merge_group.h"
+
+#include <gtest/gtest.h>
+
+namespace amber {
+namespace {
+
+ToneCurve lifted(double y)
+{
+    ToneCurve curve;
+    curve.all = {{0, 0}, {0.5, y}, {1, 1}};
+    return curve;
+}
+
+Step stepOf(const StepParameters& parameters, const std::string& group = {})
+{
+    Step step;
+    step.parameters = parameters;
+    step.group = group;
+    return step;
+}
+
+double middleOf(const Look& look, std::size_t step)
+{
+    const auto& points = std::get<ToneCurve>(look.steps.at(step).parameters).all;
+    return points.size() == 3 ? points[1].y : 0.5;
+}
+
+TEST(MergeGroup, TakesTheGroupsStepsAndLeavesTheOthersWithWhatTheyHold)
+{
+    Look look;
+    look.steps = {stepOf(Chroma{}), stepOf(lifted(0.5), "orchard")};
+    look.steps[0].perPicture = {"even"};
+    look.steps[0] = edited(look.steps[0], "7", [] {
+        Chroma own;
+        own.even = 0.4;
+        return own;
+    }());
+    Look taken = lookFor(look, "3");
+    taken.steps[1].parameters = lifted(0.6);
+    taken.reference.emplace();
+    taken.reference->name = "orchard.jpg";
+    const Look merged = mergedGroup(look, taken, "orchard", {});
+    ASSERT_EQ(merged.steps.size(), 2u);
+    EXPECT_EQ(merged.steps[0], look.steps[0]) << "frame 7 keeps its own value";
+    EXPECT_EQ(middleOf(merged, 1), 0.6);
+    EXPECT_EQ(merged.reference->name, "orchard.jpg");
+}
+
+TEST(MergeGroup, ForOnePictureAloneDoesNothingToTheOthers)
+{
+    Look look;
+    look.steps = {stepOf(Chroma{})};
+    Look taken = look;
+    taken.steps.push_back(stepOf(lifted(0.62), "to 3"));
+    SplitToning tint;
+    tint.dyes = {{0.2, 30, 0.03, 0.5, {}}};
+    taken.steps.push_back(stepOf(tint, "to 3"));
+    const Look merged = mergedGroup(look, taken, "to 3", "5");
+    ASSERT_EQ(merged.steps.size(), 3u);
+    EXPECT_EQ(middleOf(lookFor(merged, "5"), 1), 0.62);
+    EXPECT_EQ(middleOf(lookFor(merged, "6"), 1), 0.5);
+    EXPECT_EQ(std::get<SplitToning>(lookFor(merged, "6").steps[2].parameters).dyes[0].chroma, 0);
+    EXPECT_EQ(std::get<SplitToning>(lookFor(merged, "5").steps[2].parameters).dyes[0].chroma, 0.03);
+    // Taken again for another picture: both hold their own.
+    Look again = lookFor(merged, "6");
+    again.steps[1].parameters = lifted(0.4);
+    const Look both = mergedGroup(merged, again, "to 3", "6");
+    EXPECT_EQ(middleOf(lookFor(both, "5"), 1), 0.62);
+    EXPECT_EQ(middleOf(lookFor(both, "6"), 1), 0.4);
+}
+
+}  // namespace
+}  // namespace amber

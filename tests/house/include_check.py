@@ -1,0 +1,72 @@
+#!/usr/bin/python3
+"""A file of every room of the house that includes what it may not must not compile.
+
+usage: include_check.py SOURCE ROOTS COMPILER
+ROOTS holds one file for each target, which lists the folders it is given for its includes, one a line.
+"""
+import pathlib
+import subprocess
+import sys
+
+# What each room may use, said once more by hand: what the build gives it is held against this.
+CORE = {
+    "base": "", "colour": "base", "image": "colour", "table": "colour", "table_files": "table image",
+    "look": "colour table", "engine": "look image table_files", "measure": "image", "analysis": "engine measure",
+    "frame": "measure", "balance": "frame", "match": "balance engine", "proof": "balance engine",
+    "job": "look balance proof", "handover": "engine job",
+}
+APP = {
+    "base": ["theme", "task", "words", "shortcuts"], "render": ["render"], "document": ["document"],
+    "views": ["wall", "stepline", "instruments", "variants", "library", "intent", "findings", "bench", "plan"],
+    "shoot": ["places/shoot"], "balance": ["places/balance"], "look": ["places/look"], "match": ["places/match"],
+    "proof": ["places/proof"], "handover": ["places/handover"], "shell": ["shell"],
+}
+PLACES = ["shoot", "balance", "look", "match", "proof", "handover"]
+LAYERS = {"base": [], "render": ["base"], "document": ["render"], "views": ["document"],
+          **{place: ["views"] for place in PLACES}, "shell": PLACES}
+
+
+def closure(of, uses):
+    seen = {of}
+    for used in uses[of]:
+        seen |= closure(used, uses)
+    return seen
+
+
+def compiles(compiler, roots, include):
+    command = [compiler, "-std=c++20", "-E", "-x", "c++", "-"] + [f"-I{root}" for root in roots]
+    done = subprocess.run(command, input=f'#include "{include}"\n', capture_output=True, text=True,
+                          check=False, cwd=roots[0])
+    missing = f"{include}: No such file" in done.stderr
+    return not missing
+
+
+def header_in(source, folder):
+    return next((str(h.relative_to(source)) for h in sorted((source / folder).glob("*.h"))), None)
+
+
+def main():
+    source, roots_folder, compiler = pathlib.Path(sys.argv[1]), pathlib.Path(sys.argv[2]), sys.argv[3]
+    core = {name: uses.split() for name, uses in CORE.items()}
+    rooms = {f"amber_{name}": ({f"core/{used}" for used in closure(name, core)}) for name in core}
+    for name in APP:
+        rooms[f"amber_app_{name}"] = {f"app/{f}" for layer in closure(name, LAYERS) for f in APP[layer]}
+    folders = {f"core/{name}" for name in core} | {f"app/{f}" for layer in APP.values() for f in layer}
+    wrong, tried = [], 0
+    for target, allowed in rooms.items():
+        own = [r for r in (roots_folder / f"{target}.roots").read_text().split("\n") if "/house/" in r]
+        for folder in sorted(folders):
+            header = header_in(source, folder)
+            # The window may use all of core that its layer links; places and core may not use one another.
+            if header is None or (target.startswith("amber_app_") and folder.startswith("core/")):
+                continue
+            tried += 1
+            if compiles(compiler, own, header) != (folder in allowed):
+                wrong.append(f"{target}: #include \"{header}\" should {'' if folder in allowed else 'not '}compile")
+    for line in wrong:
+        print(line)
+    print(f"{tried} includes tried, {len(wrong)} wrong")
+    return 1 if wrong or tried < 500 else 0
+
+
+sys.exit(main())
