@@ -71,6 +71,7 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
         showPanel(Panel::Bench);
     });
     connect(&document.looks(), &LooksInHand::revisionsChanged, this, &LookPlace::refreshHeader);
+    connect(&document, &Document::historyChanged, this, &LookPlace::refreshHeader);
     connect(&document.looks(), &LooksInHand::stepsChanged, this, &LookPlace::refreshHeader);
     connect(&document.selection(), &Selection::asideChanged, this, &LookPlace::remindOfSecondLook);
     connect(&document, &Document::opened, this, [this] { showView(View::Wall); });
