@@ -7,16 +7,77 @@
 namespace amber::cli {
 namespace {
 constexpr int kOwnEdge = 240;
+
+struct Options {
+    std::string look, out, format, space = "srgb";
+    std::vector<std::string> pictures;
+    int size = 33;
+    bool report = false;
+};
+
+/// The colours of the shoot over which the report is made as well.
+Result<std::vector<LinearRgb>> coloursOf(const std::vector<std::string>& pictures)
+{
+    std::vector<LinearRgb> own;
+    for (const std::string& path : pictures) {
+        const auto picture = readReduced(path, kOwnEdge, true);
+        if (!picture)
+            return tl::make_unexpected(picture.error());
+        const float* p = picture->image.view().data;
+        for (int i = 0; i < picture->image.width() * picture->image.height(); ++i, p += 3)
+            own.push_back({p[0], p[1], p[2]});
+    }
+    return own;
 }
+
+void tell(const Options& o, const TravelReport& travel, Session& session)
+{
+    if (!session.json) {
+        (o.report ? std::cout : std::cerr) << describe(travel);
+        return;
+    }
+    const auto numbers = [](const DifferenceSummary& d) {
+        return Json{{"mean", d.mean}, {"percentile95", d.percentile95}, {"maximum", d.maximum}};
+    };
+    Json result{
+        {"table", o.out}, {"carried", travel.carried}, {"left", travel.left}, {"lattice", numbers(travel.lattice)}};
+    if (travel.ownCount > 0)
+        result["own"] = numbers(travel.own);
+    session.print(result);
+}
+
+void run(const Options& o, Session& session)
+{
+    const auto look = session.look(o.look);
+    if (!look)
+        return;
+    const auto space = rgbSpaceFromName(o.space);
+    if (!space)
+        return session.report(space.error());
+    const auto own = coloursOf(o.pictures);
+    if (!own)
+        return session.report(own.error());
+    Result<TableFormat> format = tableFormatFromEnding(o.out);
+    for (TableFormat known : {TableFormat::Cube, TableFormat::Clf, TableFormat::Hald, TableFormat::Cdl})
+        if (o.format == nameOf(known))
+            format = known;
+    if (!format)
+        return session.report(format.error());
+    const auto table = *format == TableFormat::Cdl ? bakeCdl(*look, *space, *own) : bake(*look, o.size, *space);
+    if (!table)
+        return session.report(table.error());
+    const auto travel = travelReport(*look, *table, *space, *own);
+    if (!travel)
+        return session.report(travel.error());
+    if (const auto written = writeTableFile(o.out, *table, *format); !written)
+        return session.report(written.error());
+    tell(o, *travel, session);
+}
+
+}  // namespace
 
 void addBake(CLI::App& app, Session& session)
 {
-    struct Options {
-        std::string look, out, format, space = "srgb";
-        std::vector<std::string> pictures;
-        int size = 33;
-        bool report = false;
-    };
     auto o = std::make_shared<Options>();
     CLI::App* command = app.add_subcommand(
         "bake", "Write a look as a lookup table, encoded values in and out, with a report of how well it travels");
@@ -35,51 +96,7 @@ void addBake(CLI::App& app, Session& session)
     command->add_flag("--report", o->report, "Print the travel report on stdout instead of stderr");
     command->footer(
         "Example: amber demo --dir D && amber bake D/looks/long-evening.json --size 33 -o long-evening.cube --report");
-    command->callback([o, &session] {
-        const auto look = session.look(o->look);
-        if (!look)
-            return;
-        const auto space = rgbSpaceFromName(o->space);
-        if (!space)
-            return session.report(space.error());
-        std::vector<LinearRgb> own;
-        for (const std::string& path : o->pictures) {
-            const auto picture = readReduced(path, kOwnEdge, true);
-            if (!picture)
-                return session.report(picture.error());
-            const float* p = picture->image.view().data;
-            for (int i = 0; i < picture->image.width() * picture->image.height(); ++i, p += 3)
-                own.push_back({p[0], p[1], p[2]});
-        }
-        Result<TableFormat> format = tableFormatFromEnding(o->out);
-        for (TableFormat known : {TableFormat::Cube, TableFormat::Clf, TableFormat::Hald, TableFormat::Cdl})
-            if (o->format == nameOf(known))
-                format = known;
-        if (!format)
-            return session.report(format.error());
-        const auto table = *format == TableFormat::Cdl ? bakeCdl(*look, *space, own) : bake(*look, o->size, *space);
-        if (!table)
-            return session.report(table.error());
-        const auto travel = travelReport(*look, *table, *space, own);
-        if (!travel)
-            return session.report(travel.error());
-        if (const auto written = writeTableFile(o->out, *table, *format); !written)
-            return session.report(written.error());
-        if (!session.json) {
-            (o->report ? std::cout : std::cerr) << describe(*travel);
-            return;
-        }
-        const auto numbers = [](const DifferenceSummary& d) {
-            return Json{{"mean", d.mean}, {"percentile95", d.percentile95}, {"maximum", d.maximum}};
-        };
-        Json result{{"table", o->out},
-                    {"carried", travel->carried},
-                    {"left", travel->left},
-                    {"lattice", numbers(travel->lattice)}};
-        if (travel->ownCount > 0)
-            result["own"] = numbers(travel->own);
-        session.print(result);
-    });
+    command->callback([o, &session] { run(*o, session); });
 }
 
 }  // namespace amber::cli

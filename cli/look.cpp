@@ -60,6 +60,24 @@ Result<KeyColour> parseKey(const std::string& text)
 }
 
 /// What every step does to one picture: the numbers the window shows.
+void printEffects(const Json& steps, const Json& undoing)
+{
+    for (std::size_t s = 0; s < steps.size(); ++s) {
+        std::printf("%zu. %-18s brightness %+.3f  contrast %+.3f  chroma %+.4f  cast %+.4f %+.4f\n", s + 1,
+                    steps[s]["step"].get<std::string>().c_str(), steps[s]["brightness"].get<double>(),
+                    steps[s]["contrast"].get<double>(), steps[s]["chroma"].get<double>(),
+                    steps[s]["cast"][0].get<double>(), steps[s]["cast"][1].get<double>());
+        for (const auto& [name, m] : steps[s]["keys"].items())
+            std::printf("     %-16s dE00 %5.2f  (L* %+.2f  C* %+.2f  H* %+.2f)\n", name.c_str(),
+                        m["deltaE"].get<double>(), m["lightness"].get<double>(), m["chroma"].get<double>(),
+                        m["hue"].get<double>());
+    }
+    for (const auto& u : undoing)
+        std::printf("steps %d and %d undo one another in %s: %.3f and %.3f leave %.3f\n", u["first"].get<int>(),
+                    u["second"].get<int>(), u["aspect"].get<std::string>().c_str(), u["sizes"][0].get<double>(),
+                    u["sizes"][1].get<double>(), u["remains"].get<double>());
+}
+
 void effects(const Look& look, const std::string& path, const std::vector<std::string>& marked, Session& session)
 {
     constexpr int kSamples = 208, kReduced = 1200, kColours = 240;
@@ -111,20 +129,7 @@ void effects(const Look& look, const std::string& path, const std::vector<std::s
                            {"remains", u.remains}});
     if (session.json)
         return session.print({{"picture", path}, {"steps", std::move(steps)}, {"undoing", std::move(undoing)}});
-    for (std::size_t s = 0; s < steps.size(); ++s) {
-        std::printf("%zu. %-18s brightness %+.3f  contrast %+.3f  chroma %+.4f  cast %+.4f %+.4f\n", s + 1,
-                    steps[s]["step"].get<std::string>().c_str(), steps[s]["brightness"].get<double>(),
-                    steps[s]["contrast"].get<double>(), steps[s]["chroma"].get<double>(),
-                    steps[s]["cast"][0].get<double>(), steps[s]["cast"][1].get<double>());
-        for (const auto& [name, m] : steps[s]["keys"].items())
-            std::printf("     %-16s dE00 %5.2f  (L* %+.2f  C* %+.2f  H* %+.2f)\n", name.c_str(),
-                        m["deltaE"].get<double>(), m["lightness"].get<double>(), m["chroma"].get<double>(),
-                        m["hue"].get<double>());
-    }
-    for (const auto& u : undoing)
-        std::printf("steps %d and %d undo one another in %s: %.3f and %.3f leave %.3f\n", u["first"].get<int>(),
-                    u["second"].get<int>(), u["aspect"].get<std::string>().c_str(), u["sizes"][0].get<double>(),
-                    u["sizes"][1].get<double>(), u["remains"].get<double>());
+    printEffects(steps, undoing);
 }
 
 /// A step of every kind at its defaults: a starting point to edit that changes nothing yet.
@@ -137,35 +142,59 @@ Look template_(const std::string& name)
     return look;
 }
 
-}  // namespace
+struct Options {
+    std::string one, two, name = "New look";
+    std::vector<std::string> keys;
+    bool empty = false;
+};
 
-void addLook(CLI::App& app, Session& session)
+void make(const Options& o, Session& session)
 {
-    CLI::App* command = app.add_subcommand("look", "Make, print, validate and compare looks");
-    command->require_subcommand(1);
-    struct Options {
-        std::string one, two, name = "New look";
-        std::vector<std::string> keys;
-        bool empty = false;
-    };
-    auto o = std::make_shared<Options>();
+    std::error_code error;
+    if (std::filesystem::exists(o.one, error))
+        return session.report(Error{"exists already", o.one, "a new file name", {}});
+    Look look = template_(o.name);
+    if (o.empty)
+        look.steps.clear();
+    if (const auto written = writeLook(look, o.one); !written)
+        session.report(written.error());
+}
 
+void check(const Options& o, Session& session)
+{
+    const auto look = session.look(o.one);
+    if (!look)
+        return;
+    Json tears = Json::array();
+    for (std::size_t i = 0; i < look->steps.size(); ++i)
+        if (const auto* hues = std::get_if<HueShifts>(&look->steps[i].parameters))
+            if (const TearMeter t = tearMeter(*hues); t.smallestHueSlope <= 0.25)
+                tears.push_back("step " + std::to_string(i + 1) + ": hues " +
+                                (t.smallestHueSlope <= 0 ? "fold over" : "nearly fold") + " between " + t.families);
+    if (session.json)
+        return session.print({{"good", true}, {"tears", tears}});
+    for (const auto& tear : tears)
+        std::cout << tear.get<std::string>() << "\n";
+    std::cout << "good: " << look->steps.size() << " steps\n";
+}
+
+void compare(const Options& o, Session& session)
+{
+    const auto one = session.look(o.one);
+    const auto two = one ? session.look(o.two) : one;
+    if (one && two)
+        diff(*one, *two, session);
+}
+
+void addFiles(CLI::App* command, const std::shared_ptr<Options>& o, Session& session)
+{
     CLI::App* made = command->add_subcommand(
         "new", "Write a look to start from: a curve, dyes and families that change nothing yet");
     made->add_option("look", o->one, "The file to write (.json)")->required();
     made->add_option("--name", o->name, "Its name");
     made->add_flag("--empty", o->empty, "Without any steps");
     made->footer("Example: amber look new mine.json --name 'Long evening'");
-    made->callback([o, &session] {
-        std::error_code error;
-        if (std::filesystem::exists(o->one, error))
-            return session.report(Error{"exists already", o->one, "a new file name", {}});
-        Look look = template_(o->name);
-        if (o->empty)
-            look.steps.clear();
-        if (const auto written = writeLook(look, o->one); !written)
-            session.report(written.error());
-    });
+    made->callback([o, &session] { make(*o, session); });
     CLI::App* shown = command->add_subcommand("show", "Print a look");
     shown->add_option("look", o->one)->required();
     shown->footer("Example: amber demo --dir D && amber look show D/looks/long-evening.json");
@@ -176,22 +205,11 @@ void addLook(CLI::App& app, Session& session)
     CLI::App* checked = command->add_subcommand("check", "Validate a look; says what is wrong and where");
     checked->add_option("look", o->one)->required();
     checked->footer("Example: amber demo --dir D && amber look check D/looks/long-evening.json");
-    checked->callback([o, &session] {
-        const auto look = session.look(o->one);
-        if (!look)
-            return;
-        Json tears = Json::array();
-        for (std::size_t i = 0; i < look->steps.size(); ++i)
-            if (const auto* hues = std::get_if<HueShifts>(&look->steps[i].parameters))
-                if (const TearMeter t = tearMeter(*hues); t.smallestHueSlope <= 0.25)
-                    tears.push_back("step " + std::to_string(i + 1) + ": hues " +
-                                    (t.smallestHueSlope <= 0 ? "fold over" : "nearly fold") + " between " + t.families);
-        if (session.json)
-            return session.print({{"good", true}, {"tears", tears}});
-        for (const auto& tear : tears)
-            std::cout << tear.get<std::string>() << "\n";
-        std::cout << "good: " << look->steps.size() << " steps\n";
-    });
+    checked->callback([o, &session] { check(*o, session); });
+}
+
+void addMeasures(CLI::App* command, const std::shared_ptr<Options>& o, Session& session)
+{
     CLI::App* measured =
         command->add_subcommand("effects", "What every step of a look does to a picture and to its key colours");
     measured->add_option("look", o->one)->required();
@@ -209,12 +227,18 @@ void addLook(CLI::App& app, Session& session)
     compared->add_option("after", o->two)->required();
     compared->footer(
         "Example: amber demo --dir D && amber look diff D/looks/long-evening.json D/looks/chalk-morning.json");
-    compared->callback([o, &session] {
-        const auto one = session.look(o->one);
-        const auto two = one ? session.look(o->two) : one;
-        if (one && two)
-            diff(*one, *two, session);
-    });
+    compared->callback([o, &session] { compare(*o, session); });
+}
+
+}  // namespace
+
+void addLook(CLI::App& app, Session& session)
+{
+    CLI::App* command = app.add_subcommand("look", "Make, print, validate and compare looks");
+    command->require_subcommand(1);
+    const auto o = std::make_shared<Options>();
+    addFiles(command, o, session);
+    addMeasures(command, o, session);
 }
 
 }  // namespace amber::cli

@@ -134,12 +134,153 @@ bool write(Session& session, Look look, const std::string& out, const std::strin
     return written.has_value();
 }
 
-}  // namespace
-
-void addMatch(CLI::App& app, Session& session)
+void runPair(const PairOptions& o, Session& session)
 {
-    CLI::App* match = app.add_subcommand("match", "Find an editable look from a pair of pictures or from a table");
-    match->require_subcommand(1);
+    const auto before = readReduced(o.before, 1500, false), after = readReduced(o.after, 1500, false);
+    if (!before || !after)
+        return session.report(before ? after.error() : before.error());
+    auto fit = fitPair(before->image.view(), after->image.view(), {o.table});
+    if (!fit) {
+        fit.error().where = o.after;
+        return session.report(fit.error());
+    }
+    if (!write(session, fit->fit.look, o.out, std::filesystem::path(o.after).stem().string()))
+        return;
+    Json covered = Json::object();
+    for (const std::string& path : o.others) {
+        const auto picture = readReduced(path, 320, true);
+        if (!picture) {
+            session.report(picture.error(), 1);
+            continue;
+        }
+        covered[path] = coverage(fit->seen, picture->image.view());
+    }
+    if (session.json) {
+        Json report = described(fit->fit);
+        report["look"] = o.out, report["moved"] = fit->wasMoved, report["matches"] = fit->matches;
+        if (!covered.empty())
+            report["covered"] = covered;
+        return session.print(report);
+    }
+    say(fit->fit);
+    for (const auto& [path, share] : covered.items())
+        std::printf("  %s: %.0f %% of its colours lie near fitted ones%s\n", path.c_str(), 100 * share.get<double>(),
+                    share.get<double>() < 0.8 ? "; elsewhere the look is a guess" : "");
+}
+
+void runTable(const TableOptions& o, Session& session)
+{
+    const auto file = readTableFile(o.table);
+    if (!file)
+        return session.report(file.error());
+    const auto fit = fitTable(file->table, {o.rest});
+    if (!fit)
+        return session.report(fit.error());
+    if (!write(session, fit->look, o.out, std::filesystem::path(o.table).stem().string()))
+        return;
+    if (!session.json)
+        return say(*fit);
+    Json report = described(*fit);
+    report["look"] = o.out;
+    session.print(report);
+}
+
+/// The rows that are asked for: those named, or all that are sure enough, up to the one named.
+Result<std::set<std::size_t>> chosenRows(const ReferenceOptions& o, const Ladder& start)
+{
+    std::set<std::size_t> rows;
+    std::set<std::string> asked(o.rows.begin(), o.rows.end());
+    bool ended = false;
+    for (std::size_t i = 0; i < start.rows.size(); ++i) {
+        const std::string name = nameOf(start.rows[i]);
+        const bool isNamed = asked.erase(name) > 0;
+        if (isNamed || (o.rows.empty() && !ended && isTakenWithAll(start.rows[i], start.rows[i])))
+            rows.insert(i);
+        ended = ended || name == o.to;
+    }
+    if (!asked.empty() || (!o.to.empty() && !ended))
+        return fail("no such row", asked.empty() ? o.to : *asked.begin(),
+                    "black, white, mid, contrast, darks, middles, lights, or a family");
+    return rows;
+}
+
+void runReference(const ReferenceOptions& o, Session& session)
+{
+    std::vector<Fingerprint> prints;
+    std::vector<std::string> references{o.reference};
+    references.insert(references.end(), o.also.begin(), o.also.end());
+    for (const std::string& path : references) {
+        auto print = fingerprintOfFile(path);
+        if (!print)
+            return session.report(print.error());
+        prints.push_back(std::move(*print));
+    }
+    std::vector<Image> ours;
+    for (const std::string& path : o.pictures) {
+        const auto picture = readReduced(path, 1600, false);
+        if (!picture) {
+            session.report(picture.error(), 1);
+            continue;
+        }
+        ours.push_back(forMatching(picture->image.view()));
+    }
+    if (ours.empty()) {
+        session.status = 2;
+        return;
+    }
+    Look look;
+    look.reference = combined(prints);
+    const std::string group = std::filesystem::path(o.reference).stem().string();
+    const Ladder start = ladderOf(*look.reference, measuredThrough(look, ours, membershipBefore(look, ours, group)));
+    const auto rows = chosenRows(o, start);
+    if (!rows)
+        return session.report(rows.error());
+    const auto taken = takeRows(look, ours, *look.reference, *rows, group);
+    if (!taken)
+        return session.report(taken.error());
+    if (!write(session, taken->look, o.out, group))
+        return;
+    if (!session.json)
+        return say(taken->after, &start);
+    Json report = described(taken->after, &start);
+    report["look"] = o.out;
+    session.print(report);
+}
+
+void runScore(const ScoreOptions& o, Session& session)
+{
+    const auto look = session.look(o.look);
+    if (!look)
+        return;
+    if (!look->reference)
+        return session.report(
+            {"this look keeps no reference", o.look, "a look made by amber match reference, or in Match", {}});
+    std::string group;
+    for (const Step& step : look->steps)
+        group = group.empty() ? step.group : group;
+    Json reports = Json::object();
+    for (const std::string& path : o.pictures) {
+        const auto picture = readReduced(path, 1600, false);
+        if (!picture) {
+            session.report(picture.error(), 1);
+            continue;
+        }
+        std::vector<Image> ours;
+        ours.push_back(forMatching(picture->image.view()));
+        const Ladder ladder =
+            ladderOf(*look->reference, measuredThrough(*look, ours, membershipBefore(*look, ours, group)));
+        reports[path] = described(ladder, nullptr);
+        if (!session.json) {
+            std::printf("%s\n", path.c_str());
+            say(ladder, nullptr);
+        }
+    }
+    if (session.json)
+        session.print(reports);
+}
+
+void addPair(CLI::App* match, Session& session)
+{
     auto p = std::make_shared<PairOptions>();
     CLI::App* pair = match->add_subcommand("pair", "From one picture before and after an unknown treatment");
     pair->add_option("before", p->before, "The picture untouched")->required();
@@ -150,59 +291,22 @@ void addMatch(CLI::App& app, Session& session)
     pair->add_option("--for", p->others, "Pictures the look is meant for: how much of their colours the pair covers");
     pair->footer(
         "Example: amber demo --dir D && amber match pair D/pair/before.jpg D/pair/after.jpg --table -o found.json");
-    pair->callback([p, &session] {
-        const auto before = readReduced(p->before, 1500, false), after = readReduced(p->after, 1500, false);
-        if (!before || !after)
-            return session.report(before ? after.error() : before.error());
-        auto fit = fitPair(before->image.view(), after->image.view(), {p->table});
-        if (!fit) {
-            fit.error().where = p->after;
-            return session.report(fit.error());
-        }
-        if (!write(session, fit->fit.look, p->out, std::filesystem::path(p->after).stem().string()))
-            return;
-        Json covered = Json::object();
-        for (const std::string& path : p->others) {
-            const auto picture = readReduced(path, 320, true);
-            if (!picture) {
-                session.report(picture.error(), 1);
-                continue;
-            }
-            covered[path] = coverage(fit->seen, picture->image.view());
-        }
-        if (session.json) {
-            Json report = described(fit->fit);
-            report["look"] = p->out, report["moved"] = fit->wasMoved, report["matches"] = fit->matches;
-            if (!covered.empty())
-                report["covered"] = covered;
-            return session.print(report);
-        }
-        say(fit->fit);
-        for (const auto& [path, share] : covered.items())
-            std::printf("  %s: %.0f %% of its colours lie near fitted ones%s\n", path.c_str(),
-                        100 * share.get<double>(), share.get<double>() < 0.8 ? "; elsewhere the look is a guess" : "");
-    });
+    pair->callback([p, &session] { runPair(*p, session); });
+}
+
+void addTableFit(CLI::App* match, Session& session)
+{
     auto t = std::make_shared<TableOptions>();
     CLI::App* table = match->add_subcommand("table", "From a lookup table between sRGB codes");
     table->add_option("table", t->table, "A table of any kind that amber reads")->required();
     table->add_option("-o,--output", t->out, "The look to write")->required();
     table->add_flag("--table", t->rest, "Add a small smooth table for what the steps cannot say");
     table->footer("Example: amber demo --dir D && amber match table D/tables/kiln-glow.cube -o found.json");
-    table->callback([t, &session] {
-        const auto file = readTableFile(t->table);
-        if (!file)
-            return session.report(file.error());
-        const auto fit = fitTable(file->table, {t->rest});
-        if (!fit)
-            return session.report(fit.error());
-        if (!write(session, fit->look, t->out, std::filesystem::path(t->table).stem().string()))
-            return;
-        if (!session.json)
-            return say(*fit);
-        Json report = described(*fit);
-        report["look"] = t->out;
-        session.print(report);
-    });
+    table->callback([t, &session] { runTable(*t, session); });
+}
+
+void addReferenceFit(CLI::App* match, Session& session)
+{
     auto r = std::make_shared<ReferenceOptions>();
     CLI::App* reference = match->add_subcommand(
         "reference", "From a finished picture of something else, row by row: light, casts, hue families");
@@ -218,95 +322,30 @@ void addMatch(CLI::App& app, Session& session)
     reference->add_option("--to", r->to, "Every row up to this one");
     reference->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg "
                       "D/yard-08.jpg -o found.json");
-    reference->callback([r, &session] {
-        std::vector<Fingerprint> prints;
-        r->also.insert(r->also.begin(), r->reference);
-        for (const std::string& path : r->also) {
-            auto print = fingerprintOfFile(path);
-            if (!print)
-                return session.report(print.error());
-            prints.push_back(std::move(*print));
-        }
-        std::vector<Image> ours;
-        for (const std::string& path : r->pictures) {
-            const auto picture = readReduced(path, 1600, false);
-            if (!picture) {
-                session.report(picture.error(), 1);
-                continue;
-            }
-            ours.push_back(forMatching(picture->image.view()));
-        }
-        if (ours.empty()) {
-            session.status = 2;
-            return;
-        }
-        Look look;
-        look.reference = combined(prints);
-        const std::string group = std::filesystem::path(r->reference).stem().string();
-        const Ladder start =
-            ladderOf(*look.reference, measuredThrough(look, ours, membershipBefore(look, ours, group)));
-        std::set<std::size_t> rows;
-        std::set<std::string> asked(r->rows.begin(), r->rows.end());
-        bool ended = false;
-        for (std::size_t i = 0; i < start.rows.size(); ++i) {
-            const std::string name = nameOf(start.rows[i]);
-            const bool named = asked.erase(name) > 0;
-            if (named ? true : r->rows.empty() && !ended && start.rows[i].isSupported())
-                rows.insert(i);
-            ended = ended || name == r->to;
-        }
-        if (!asked.empty() || (!r->to.empty() && !ended))
-            return session.report({"no such row",
-                                   asked.empty() ? r->to : *asked.begin(),
-                                   "black, white, mid, contrast, darks, middles, lights, or a family",
-                                   {}});
-        const auto taken = takeRows(look, ours, *look.reference, rows, group);
-        if (!taken)
-            return session.report(taken.error());
-        if (!write(session, taken->look, r->out, group))
-            return;
-        if (!session.json)
-            return say(taken->after, &start);
-        Json report = described(taken->after, &start);
-        report["look"] = r->out;
-        session.print(report);
-    });
+    reference->callback([r, &session] { runReference(*r, session); });
+}
+
+void addScore(CLI::App* match, Session& session)
+{
     auto c = std::make_shared<ScoreOptions>();
     CLI::App* score = match->add_subcommand("score", "How far pictures under a look lie from the reference it keeps");
     score->add_option("look", c->look, "A look that was matched to a reference")->required();
     score->add_option("pictures", c->pictures, "Pictures before the look")->required();
     score->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg -o "
                   "found.json && amber match score found.json D/yard-06.jpg");
-    score->callback([c, &session] {
-        const auto look = session.look(c->look);
-        if (!look)
-            return;
-        if (!look->reference)
-            return session.report(
-                {"this look keeps no reference", c->look, "a look made by amber match reference, or in Match", {}});
-        std::string group;
-        for (const Step& step : look->steps)
-            group = group.empty() ? step.group : group;
-        Json reports = Json::object();
-        for (const std::string& path : c->pictures) {
-            const auto picture = readReduced(path, 1600, false);
-            if (!picture) {
-                session.report(picture.error(), 1);
-                continue;
-            }
-            std::vector<Image> ours;
-            ours.push_back(forMatching(picture->image.view()));
-            const Ladder ladder =
-                ladderOf(*look->reference, measuredThrough(*look, ours, membershipBefore(*look, ours, group)));
-            reports[path] = described(ladder, nullptr);
-            if (!session.json) {
-                std::printf("%s\n", path.c_str());
-                say(ladder, nullptr);
-            }
-        }
-        if (session.json)
-            session.print(reports);
-    });
+    score->callback([c, &session] { runScore(*c, session); });
+}
+
+}  // namespace
+
+void addMatch(CLI::App& app, Session& session)
+{
+    CLI::App* match = app.add_subcommand("match", "Find an editable look from a pair of pictures or from a table");
+    match->require_subcommand(1);
+    addPair(match, session);
+    addTableFit(match, session);
+    addReferenceFit(match, session);
+    addScore(match, session);
 }
 
 }  // namespace amber::cli

@@ -400,12 +400,12 @@ void Document::adopt(const Job& after)
     announce(before);
 }
 
-void Document::setRating(FrameId frame, int rating)
+void Document::setRating(const std::vector<FrameId>& frames, int rating)
 {
-    if (!this->frame(frame))
-        return;
     Job after = job();
-    after.frames[frame].rating = std::clamp(rating, 0, 5);
+    for (const FrameId id : frames)
+        if (frame(id))
+            after.frames[id].rating = std::clamp(rating, 0, 5);
     commit(after, rating > 0 ? tr("Rated %1").arg(rating) : tr("Rating taken off"));
 }
 

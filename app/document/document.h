@@ -79,7 +79,8 @@ public:
     bool commit(const Job& after, const QString& action);
     /// What follows from the pictures and is nobody's gesture: the lights of frames that came in, what was found again.
     void adopt(const Job& after);
-    void setRating(FrameId frame, int rating);
+    /// One gesture over any number of frames.
+    void setRating(const std::vector<FrameId>& frames, int rating);
     void setFraming(FrameId frame, const Framing& framing);
     void setKeyColours(const std::vector<KeyColour>& keys, const QString& action);
     void setLights(const std::vector<Light>& lights, const QString& action);

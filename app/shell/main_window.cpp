@@ -44,6 +44,15 @@ MainWindow::MainWindow(QWidget* parent)
     layout->addLayout(right, 1);
     addShortcuts();
 
+    connectPlaces();
+    connectMessages();
+    qApp->installEventFilter(this);
+    retitle();
+    go(Place::Shoot);
+}
+
+void MainWindow::connectPlaces()
+{
     m_proxies.setFootings([this](std::int64_t frame) {
         const FrameBalance balance = m_document.balances().of(frame);
         return ProxyStore::Footing{balance, m_document.balances().responseOf(balance)};
@@ -68,6 +77,11 @@ MainWindow::MainWindow(QWidget* parent)
         if (const int lightness = m_document.desk().surround)
             theme::setSurround(lightness);
     });
+    connect(&m_document.looks(), &LooksInHand::stepsChanged, this, &MainWindow::retitle);
+}
+
+void MainWindow::connectMessages()
+{
     connect(&m_document, &Document::failed, this, &MainWindow::say);
     connect(&m_document.looks(), &LooksInHand::lookLocked, this, [this] {
         m_messages->ask({"look", m_document.looks().fault(),
@@ -93,10 +107,6 @@ MainWindow::MainWindow(QWidget* parent)
     connect(&m_queue, &RenderQueue::broke, this, &MainWindow::say);
     for (Task* task : findChildren<Task*>())
         connect(task, &Task::broke, this, &MainWindow::say);
-    connect(&m_document.looks(), &LooksInHand::stepsChanged, this, &MainWindow::retitle);
-    qApp->installEventFilter(this);
-    retitle();
-    go(Place::Shoot);
 }
 
 MainWindow::~MainWindow()
@@ -148,75 +158,92 @@ QWidget* MainWindow::makeRail()
     return rail;
 }
 
+void MainWindow::addShortcut(const char* id, const std::function<void()>& act)
+{
+    auto* action = new QAction(this);
+    action->setObjectName(QString("shortcut-") + id);
+    action->setShortcut(keysOf(id));
+    connect(action, &QAction::triggered, this, act);
+    addAction(action);
+}
+
 void MainWindow::addShortcuts()
 {
-    const auto add = [&](const char* id, auto&& act) {
-        auto* action = new QAction(this);
-        action->setObjectName(QString("shortcut-") + id);
-        action->setShortcut(keysOf(id));
-        connect(action, &QAction::triggered, this, act);
-        addAction(action);
-    };
-    add("help", [this] { showShortcuts(this); });
-    add("split", [this] { m_look->toggleSplit(); });
-    add("pin", [this] { m_look->askPin(); });
-    add("compare", [this] {
+    addViewShortcuts();
+    addPanelShortcuts();
+    addPlaceShortcuts();
+}
+
+void MainWindow::addViewShortcuts()
+{
+    addShortcut("help", [this] { showShortcuts(this); });
+    addShortcut("split", [this] { m_look->toggleSplit(); });
+    addShortcut("pin", [this] { m_look->askPin(); });
+    addShortcut("compare", [this] {
         go(Place::Look);
         m_look->toggleCompare();
     });
-    add("tray", [this] {
+    addShortcut("tray", [this] {
         go(Place::Look);
         m_look->showView(m_look->view() == LookPlace::View::Tray ? LookPlace::View::Wall : LookPlace::View::Tray);
     });
-    add("library", [this] {
+    addShortcut("library", [this] {
         go(Place::Look);
         m_look->showView(m_look->view() == LookPlace::View::Library ? LookPlace::View::Wall : LookPlace::View::Library);
     });
-    add("sweep", [this] {
+    addShortcut("sweep", [this] {
         go(Place::Look);
         m_look->showView(m_look->view() == LookPlace::View::Sweep ? LookPlace::View::Wall : LookPlace::View::Sweep);
     });
-    add("actual", [this] { m_look->toggleActualSize(); });
-    add("quiet", [this] { setQuiet(!m_look->isQuiet()); });
-    add("mark", [this] {
+    addShortcut("actual", [this] { m_look->toggleActualSize(); });
+    addShortcut("quiet", [this] { setQuiet(!m_look->isQuiet()); });
+    addShortcut("mark", [this] {
         go(Place::Look);
         m_look->toggleMarking();
     });
-    add("intent", [this] {
+}
+
+void MainWindow::addPanelShortcuts()
+{
+    addShortcut("intent", [this] {
         go(Place::Look);
         m_look->showPanel(LookPlace::Panel::Intent);
     });
-    add("findings", [this] {
+    addShortcut("findings", [this] {
         go(Place::Look);
         m_look->showPanel(LookPlace::Panel::Findings);
     });
-    add("bench", [this] {
+    addShortcut("bench", [this] {
         go(Place::Look);
         m_look->showPanel(LookPlace::Panel::Bench);
     });
-    add("shoot", [this] { go(Place::Shoot); });
-    add("balance", [this] { go(Place::Balance); });
-    add("look", [this] { go(Place::Look); });
-    add("match", [this] { go(Place::Match); });
-    add("proof", [this] { go(Place::Proof); });
-    add("handover", [this] { go(Place::Handover); });
-    add("open", [this] { m_shoot->askFolder(); });
+}
+
+void MainWindow::addPlaceShortcuts()
+{
+    addShortcut("shoot", [this] { go(Place::Shoot); });
+    addShortcut("balance", [this] { go(Place::Balance); });
+    addShortcut("look", [this] { go(Place::Look); });
+    addShortcut("match", [this] { go(Place::Match); });
+    addShortcut("proof", [this] { go(Place::Proof); });
+    addShortcut("handover", [this] { go(Place::Handover); });
+    addShortcut("open", [this] { m_shoot->askFolder(); });
     // A number held at its end is let go first: it must not become part of the look.
-    add("undo", [this] {
+    addShortcut("undo", [this] {
         m_look->holdExtreme(0);
         m_document.undo();
     });
-    add("redo", [this] {
+    addShortcut("redo", [this] {
         m_look->holdExtreme(0);
         m_document.redo();
     });
-    add("next", [this] { step(1); });
-    add("previous", [this] { step(-1); });
-    add("add", [this] {
+    addShortcut("next", [this] { step(1); });
+    addShortcut("previous", [this] { step(-1); });
+    addShortcut("add", [this] {
         go(Place::Look);
         m_look->stepLine().showAddMenu();
     });
-    add("quit", [this] { close(); });
+    addShortcut("quit", [this] { close(); });
 }
 
 void MainWindow::setQuiet(bool on)

@@ -59,7 +59,13 @@ private:
     void setQuiet(bool on);
     void chooseTrialFrames();
     QWidget* makeRail();
+    void connectPlaces();
+    void connectMessages();
+    void addShortcut(const char* id, const std::function<void()>& act);
     void addShortcuts();
+    void addViewShortcuts();
+    void addPanelShortcuts();
+    void addPlaceShortcuts();
     void step(int way);
     void retitle();
 

@@ -106,6 +106,297 @@ std::int64_t lookNamed(const Document& document, const std::string& name)
     return 0;
 }
 
+/// The way through every main view, in the order in which an artist would come to them.
+class Tour {
+public:
+    Tour(Photographer& camera, MainWindow& window, const QString& demo)
+        : m_camera(camera), m_window(window), m_document(window.document()), m_look(window.look()), m_demo(demo)
+    {
+    }
+
+    void go()
+    {
+        shoot(), bracket(), balance();
+        steps(), tableAndGuard(), versions(), sheets(), intent(), longLook();
+        const LookId before = m_document.looks().lookId();
+        ladder(), poorReference();
+        m_document.looks().choose(before);
+        m_document.selection().setFrameInHand(m_first);
+        proof(), handover();
+    }
+
+private:
+    FrameId frameNamed(const std::string& stem) const
+    {
+        for (const Frame& frame : m_document.frames())
+            if (frame.path.stem() == stem)
+                return frame.id;
+        return m_document.selection().frameInHand();
+    }
+    void waitForWall()
+    {
+        m_camera.waitFor([&] { return wallIsDone(m_look, m_document.selection().companions().size()); }, "the wall");
+    }
+    void waitForMatch(const char* what)
+    {
+        MatchPlace& match = m_window.match();
+        m_camera.waitFor([&] { return match.isAtRest() && !match.ours().image().isNull(); }, what);
+    }
+    void showStep(int step)
+    {
+        m_document.looks().selectStep(step);
+        waitForWall();
+    }
+    void takeSheet(LookPlace::View view, TileSheet& tiles, const char* name)
+    {
+        m_look.showView(view);
+        m_camera.waitFor([&] { return tiles.isDone(); }, "the sheet");
+        m_camera.take(m_window, name);
+        m_look.showView(LookPlace::View::Wall);
+    }
+    void shoot()
+    {
+        m_camera.waitFor(
+            [&] { return m_window.shoot().model().readCount() == static_cast<int>(m_document.frames().size()); },
+            "the contact sheet");
+        m_camera.take(m_window, "shoot");
+        m_first = m_document.selection().frameInHand();
+    }
+    void bracket()
+    {
+        // The choice among the exposures of a bracket.
+        m_document.selection().setFrameInHand(frameNamed("north-window-09"));
+        m_window.shoot().sheet().setCurrentIndex(m_window.shoot().sheet().model()->index(
+            m_window.shoot().model().rowOf(m_document.selection().frameInHand()), 0));
+        QTimer::singleShot(0, &m_window, [&] {
+            if (auto* dialog = m_window.findChild<QDialog*>("bracketDialog")) {
+                m_camera.take(*dialog, "bracket");
+                dialog->reject();
+            }
+        });
+        m_window.findChild<QToolButton*>("bracketButton")->click();
+        m_document.selection().setFrameInHand(m_first);
+    }
+    // Every light solved; one of them seen before it is taken.
+    void balance()
+    {
+        BalancePlace& balance = m_window.balance();
+        m_window.go(MainWindow::Place::Balance);
+        balance.solve();
+        m_camera.waitFor([&] { return !balance.task().isRunning(); }, "balance");
+        const FrameId yard = frameNamed("yard-10");
+        balance.model().setGroup(m_document.job().lightOf(yard));
+        m_document.selection().setFrameInHand(frameNamed("yard-03"));
+        const auto balanceShown = [&] {
+            return !balance.after().image().isNull() &&
+                   !m_window.findChild<PictureView*>("balanceLead")->image().isNull();
+        };
+        m_camera.waitFor(balanceShown, "the balanced picture");
+        m_camera.take(m_window, "balance");
+        m_document.selection().setFrameInHand(yard);
+        balance.model().setGroup(-1);
+        balance.take();
+        m_document.selection().setFrameInHand(m_first);
+    }
+    void markKeys()
+    {
+        // Key colours, as an artist marks them: one with a target.
+        const auto proxy = m_look.wall().proxyInHand();
+        std::vector<KeyColour> keys;
+        for (const auto& [name, x, y] :
+             {std::tuple(QObject::tr("glaze"), 0.62, 0.55), std::tuple(QObject::tr("lemon"), 0.3, 0.75)}) {
+            KeyColour key;
+            key.name = name.toStdString(), key.frame = m_document.selection().frameInHand();
+            key.place = pointPlace(x, y, proxy->image.width(), proxy->image.height());
+            key.marked = meanOf(proxy->samples.view(), key.place);
+            keys.push_back(key);
+        }
+        m_document.setKeyColours(keys, QObject::tr("Key colour marked"));
+    }
+    void steps()
+    {
+        m_window.go(MainWindow::Place::Look);
+        waitForWall();
+        markKeys();
+        m_document.looks().selectStep(1);
+        showStep(0);
+        m_camera.take(m_window, "look-curve");
+        showStep(1);
+        m_camera.take(m_window, "look-dyes");
+        showStep(2);
+        m_look.probeAt(QPointF(0.62, 0.55));
+        m_camera.take(m_window, "look-hues");
+    }
+    void tableAndGuard()
+    {
+        m_document.looks().pin(QObject::tr("first evening"), 50);
+        m_document.looks().choose(lookNamed(m_document, "Chalk morning"));
+        m_document.looks().addStep(LookupTable{});
+        m_look.bench().tableEditor().load(m_demo + "/tables/kiln-glow.cube");
+        waitForWall();
+        m_look.probeAt(std::nullopt);
+        m_camera.take(m_window, "look-table");
+        m_document.undo(), m_document.undo();
+        m_document.looks().choose(lookNamed(m_document, "Long evening"));
+        LocalContrast local;
+        local.amount = 0.8;
+        m_document.looks().addStep(local);
+        Look guarded = m_document.looks().look();
+        guarded.steps[static_cast<std::size_t>(m_document.looks().selectedStep())].guard.toneLow = 0.3;
+        m_document.looks().change(guarded);
+        m_document.looks().commit(QObject::tr("Guard"));
+        m_look.bench().showGuard(true);
+        m_look.bench().showMask(true);
+        waitForWall();
+        m_camera.take(m_window, "look-guard");
+        m_look.bench().showMask(false);
+        m_document.undo(), m_document.undo();
+    }
+    void versions()
+    {
+        Look softer = m_document.looks().look();
+        for (Step& step : softer.steps)
+            step.strength = 0.5;
+        m_document.looks().change(softer);
+        m_document.looks().commit(QObject::tr("Half strength"));
+        m_document.looks().pin(QObject::tr("half as much"), 50);
+        waitForWall();
+        m_look.toggleCompare();
+        m_camera.take(m_window, "compare");
+        m_look.toggleCompare();
+    }
+    void sheets()
+    {
+        showStep(1);
+        takeSheet(LookPlace::View::Sweep, m_look.sweep().sheet(), "look-sweep");
+        takeSheet(LookPlace::View::Tray, m_look.tray().sheet(), "look-tray");
+        takeSheet(LookPlace::View::Library, m_look.library().sheet(), "look-library");
+    }
+    void intent()
+    {
+        IntentCard card;
+        card.key = IntentCard::Key::Dark, card.temperature = IntentCard::Temperature::WarmLights,
+        card.contrast = IntentCard::Level::Medium, card.fade = IntentCard::Level::Medium,
+        card.fidelity = IntentCard::Fidelity::Leaning;
+        card.madeFor = QObject::tr("balanced frames, window light").toStdString();
+        m_document.looks().setIntent(QObject::tr("late light on wet clay: warm, soft, true glazes"), card);
+        m_look.showPanel(LookPlace::Panel::Intent);
+        waitForWall();
+        m_camera.take(m_window, "look-intent");
+        m_look.showPanel(LookPlace::Panel::Bench);
+    }
+    void longLook()
+    {
+        // A long look, of which one step takes back what another does.
+        Look many = m_document.looks().look();
+        const auto kinds = everyKindOfStep();
+        for (std::size_t i = 0; many.steps.size() < 15; ++i) {
+            Step step;
+            step.parameters = kinds[i % kinds.size()];
+            if (auto* c = std::get_if<Contrast>(&step.parameters))
+                c->slope = i < kinds.size() ? 1.3 : 0.78, c->holdBrightness = false;
+            if (auto* c = std::get_if<Chroma>(&step.parameters))
+                c->even = 1.2;
+            many.steps.push_back(step);
+        }
+        Step back;
+        Contrast softer15;
+        softer15.slope = 0.8, softer15.holdBrightness = false;
+        back.parameters = softer15;
+        many.steps.back() = back;
+        m_document.looks().takeLook(many, QObject::tr("Many steps"));
+        m_look.showPanel(LookPlace::Panel::Findings);
+        waitForWall();
+        m_camera.take(m_window, "look-findings");
+        m_look.showPanel(LookPlace::Panel::Bench);
+        m_window.chooseTheme(static_cast<int>(theme::Theme::Dim));
+        m_camera.take(m_window, "look-dim");
+        m_window.chooseTheme(static_cast<int>(theme::Theme::HighContrast));
+        m_camera.take(m_window, "look-high-contrast");
+        m_window.chooseTheme(static_cast<int>(theme::Theme::PrintRoom));
+        m_document.undo(), m_document.undo();
+    }
+    void ladder()
+    {
+        // The ladder from the start to the end, on frames like the reference and unlike it; and a pair.
+        m_document.looks().newLook();
+        m_document.looks().rename(QObject::tr("Orchard"));
+        m_document.selection().setFrameInHand(frameNamed("yard-04"));
+        m_window.go(MainWindow::Place::Match);
+        MatchPlace& match = m_window.match();
+        match.holdPictures({m_demo + "/reference/orchard.jpg"});
+        waitForMatch("the reference");
+        m_camera.take(m_window, "match-start");
+        match.table().selectRow(3);
+        match.takeToHere();
+        waitForMatch("the match");
+        m_camera.take(m_window, "match-half");
+        match.takeAll();
+        waitForMatch("the match");
+        m_camera.take(m_window, "match-all");
+    }
+    void poorReference()
+    {
+        MatchPlace& match = m_window.match();
+        // A small, hard compressed copy of the reference against a frame of other things.
+        const QString poor = m_demo + "/poor-copy.jpg";
+        if (const auto copy = readReduced((m_demo + "/reference/orchard.jpg").toStdString(), 260, false))
+            if (const auto written = writePicture(poor.toStdString(), copy->image.view(), {},
+                                                  {FileFormat::Jpeg, RgbSpace::Srgb, 30}, {});
+                !written)
+                std::fprintf(stderr, "%s\n", written.error().message().c_str());
+        m_document.looks().newLook();
+        m_document.selection().setFrameInHand(frameNamed("lamp-shelf-02"));
+        match.holdPictures({poor});
+        waitForMatch("the other frame");
+        m_camera.take(m_window, "match-unsure");
+        match.holdPair(m_demo + "/pair/before.jpg", m_demo + "/pair/after.jpg");
+        waitForMatch("the pair");
+        m_camera.take(m_window, "match-pair");
+    }
+    void proof()
+    {
+        m_window.go(MainWindow::Place::Proof);
+        ProofPlace& proof = m_window.proof();
+        // Among frames of one scene and others: a jug is marked besides.
+        auto keys = m_document.job().keys;
+        KeyColour jug;
+        jug.name = QObject::tr("jug").toStdString(), jug.frame = keys.front().frame,
+        jug.place = pointPlace(0.42, 0.5, 1500, 1000);
+        keys.push_back(jug);
+        m_document.setKeyColours(keys, QObject::tr("Key colour marked"));
+        proof.measure();
+        m_camera.waitFor([&] { return !proof.task().isRunning(); }, "consistency");
+        for (int row = 0; row < proof.model().rowCount(); ++row)
+            if (m_document.frame(proof.model().readings()[static_cast<std::size_t>(row)].frame)->path.stem() ==
+                "north-window-05")
+                proof.table().setCurrentIndex(proof.model().index(row, 1));
+        m_camera.waitFor(
+            [&] {
+                return !proof.findChild<PictureView*>("cellHere")->image().isNull() &&
+                       !proof.findChild<PictureView*>("cellLead")->image().isNull();
+            },
+            "both pictures of a cell");
+        m_camera.take(m_window, "proof");
+    }
+    void handover()
+    {
+        m_window.go(MainWindow::Place::Handover);
+        bool done = false;
+        QObject::connect(&m_window.handover().task(), &ExportTask::finished, &m_window, [&] { done = true; });
+        m_window.findChild<QPushButton*>("exportStart")->click();
+        m_camera.waitFor([&] { return done; }, "the export");
+        m_camera.take(m_window, "handover");
+    }
+
+    Photographer& m_camera;
+    MainWindow& m_window;
+    Document& m_document;
+    LookPlace& m_look;
+    QString m_demo;
+    FrameId m_first = 0;
+};
+
 }  // namespace
 
 int writeScreenshots(const QString& folder)
@@ -124,231 +415,8 @@ int writeScreenshots(const QString& folder)
     window.show();
     camera.take(window, "empty");
 
-    Document& document = window.document();
-    LookPlace& look = window.look();
     window.open({demo});
-    camera.waitFor([&] { return window.shoot().model().readCount() == static_cast<int>(document.frames().size()); },
-                   "the contact sheet");
-    camera.take(window, "shoot");
-    const std::int64_t first = document.selection().frameInHand();
-
-    // The choice among the exposures of a bracket.
-    document.selection().setFrameInHand([&] {
-        for (const Frame& frame : document.frames())
-            if (frame.path.stem() == "north-window-09")
-                return frame.id;
-        return document.selection().frameInHand();
-    }());
-    window.shoot().sheet().setCurrentIndex(
-        window.shoot().sheet().model()->index(window.shoot().model().rowOf(document.selection().frameInHand()), 0));
-    QTimer::singleShot(0, &window, [&] {
-        if (auto* dialog = window.findChild<QDialog*>("bracketDialog")) {
-            camera.take(*dialog, "bracket");
-            dialog->reject();
-        }
-    });
-    window.findChild<QToolButton*>("bracketButton")->click();
-    document.selection().setFrameInHand(first);
-
-    // Every light solved; one of them seen before it is taken.
-    BalancePlace& balance = window.balance();
-    const auto groupOf = [&](const char* stem) {
-        for (const Frame& frame : document.frames())
-            if (frame.path.stem() == stem)
-                return std::pair(frame.id, document.job().lightOf(frame.id));
-        return std::pair(std::int64_t{0}, -1);
-    };
-    window.go(MainWindow::Place::Balance);
-    balance.solve();
-    camera.waitFor([&] { return !balance.task().isRunning(); }, "balance");
-    const auto [yard, yardGroup] = groupOf("yard-10");
-    balance.model().setGroup(yardGroup);
-    document.selection().setFrameInHand(groupOf("yard-03").first);
-    const auto balanceShown = [&] {
-        return !balance.after().image().isNull() && !window.findChild<PictureView*>("balanceLead")->image().isNull();
-    };
-    camera.waitFor(balanceShown, "the balanced picture");
-    camera.take(window, "balance");
-    document.selection().setFrameInHand(yard);
-    balance.model().setGroup(-1);
-    balance.take();
-    document.selection().setFrameInHand(first);
-
-    window.go(MainWindow::Place::Look);
-    const auto atRest = [&] { return wallIsDone(look, document.selection().companions().size()); };
-    const auto showStep = [&](int step) {
-        document.looks().selectStep(step);
-        camera.waitFor(atRest, "the wall");
-    };
-    camera.waitFor(atRest, "the wall");
-    // Key colours, as an artist marks them: one with a target.
-    const auto proxy = look.wall().proxyInHand();
-    std::vector<KeyColour> keys;
-    for (const auto& [name, x, y] :
-         {std::tuple(QObject::tr("glaze"), 0.62, 0.55), std::tuple(QObject::tr("lemon"), 0.3, 0.75)}) {
-        KeyColour key;
-        key.name = name.toStdString(), key.frame = document.selection().frameInHand();
-        key.place = pointPlace(x, y, proxy->image.width(), proxy->image.height());
-        key.marked = meanOf(proxy->samples.view(), key.place);
-        keys.push_back(key);
-    }
-    document.setKeyColours(keys, QObject::tr("Key colour marked"));
-    document.looks().selectStep(1);
-    showStep(0);
-    camera.take(window, "look-curve");
-    showStep(1);
-    camera.take(window, "look-dyes");
-    showStep(2);
-    look.probeAt(QPointF(0.62, 0.55));
-    camera.take(window, "look-hues");
-
-    document.looks().pin(QObject::tr("first evening"), 50);
-    document.looks().choose(lookNamed(document, "Chalk morning"));
-    document.looks().addStep(LookupTable{});
-    look.bench().tableEditor().load(demo + "/tables/kiln-glow.cube");
-    camera.waitFor(atRest, "the wall");
-    look.probeAt(std::nullopt);
-    camera.take(window, "look-table");
-    document.undo(), document.undo();
-    document.looks().choose(lookNamed(document, "Long evening"));
-    LocalContrast local;
-    local.amount = 0.8;
-    document.looks().addStep(local);
-    Look guarded = document.looks().look();
-    guarded.steps[static_cast<std::size_t>(document.looks().selectedStep())].guard.toneLow = 0.3;
-    document.looks().change(guarded);
-    document.looks().commit(QObject::tr("Guard"));
-    look.bench().showGuard(true);
-    look.bench().showMask(true);
-    camera.waitFor(atRest, "the wall");
-    camera.take(window, "look-guard");
-    look.bench().showMask(false);
-    document.undo(), document.undo();
-    Look softer = document.looks().look();
-    for (Step& step : softer.steps)
-        step.strength = 0.5;
-    document.looks().change(softer);
-    document.looks().commit(QObject::tr("Half strength"));
-    document.looks().pin(QObject::tr("half as much"), 50);
-    camera.waitFor(atRest, "the wall");
-    look.toggleCompare();
-    camera.take(window, "compare");
-    look.toggleCompare();
-    const auto sheet = [&](LookPlace::View view, TileSheet& tiles, const char* name) {
-        look.showView(view);
-        camera.waitFor([&] { return tiles.isDone(); }, "the sheet");
-        camera.take(window, name);
-        look.showView(LookPlace::View::Wall);
-    };
-    showStep(1);
-    sheet(LookPlace::View::Sweep, look.sweep().sheet(), "look-sweep");
-    sheet(LookPlace::View::Tray, look.tray().sheet(), "look-tray");
-    sheet(LookPlace::View::Library, look.library().sheet(), "look-library");
-    IntentCard card;
-    card.key = IntentCard::Key::Dark, card.temperature = IntentCard::Temperature::WarmLights,
-    card.contrast = IntentCard::Level::Medium, card.fade = IntentCard::Level::Medium,
-    card.fidelity = IntentCard::Fidelity::Leaning;
-    card.madeFor = QObject::tr("balanced frames, window light").toStdString();
-    document.looks().setIntent(QObject::tr("late light on wet clay: warm, soft, true glazes"), card);
-    look.showPanel(LookPlace::Panel::Intent);
-    camera.waitFor(atRest, "the wall");
-    camera.take(window, "look-intent");
-    look.showPanel(LookPlace::Panel::Bench);
-    // A long look, of which one step takes back what another does.
-    Look many = document.looks().look();
-    const auto kinds = everyKindOfStep();
-    for (std::size_t i = 0; many.steps.size() < 15; ++i) {
-        Step step;
-        step.parameters = kinds[i % kinds.size()];
-        if (auto* c = std::get_if<Contrast>(&step.parameters))
-            c->slope = i < kinds.size() ? 1.3 : 0.78, c->holdBrightness = false;
-        if (auto* c = std::get_if<Chroma>(&step.parameters))
-            c->even = 1.2;
-        many.steps.push_back(step);
-    }
-    Step back;
-    Contrast softer15;
-    softer15.slope = 0.8, softer15.holdBrightness = false;
-    back.parameters = softer15;
-    many.steps.back() = back;
-    document.looks().takeLook(many, QObject::tr("Many steps"));
-    look.showPanel(LookPlace::Panel::Findings);
-    camera.waitFor(atRest, "the wall");
-    camera.take(window, "look-findings");
-    look.showPanel(LookPlace::Panel::Bench);
-    window.chooseTheme(static_cast<int>(theme::Theme::Dim));
-    camera.take(window, "look-dim");
-    window.chooseTheme(static_cast<int>(theme::Theme::HighContrast));
-    camera.take(window, "look-high-contrast");
-    window.chooseTheme(static_cast<int>(theme::Theme::PrintRoom));
-    document.undo(), document.undo();
-
-    // The ladder from the start to the end, on frames like the reference and unlike it; and a pair.
-    const std::int64_t lookBefore = document.looks().lookId();
-    document.looks().newLook();
-    document.looks().rename(QObject::tr("Orchard"));
-    document.selection().setFrameInHand(groupOf("yard-04").first);
-    window.go(MainWindow::Place::Match);
-    MatchPlace& match = window.match();
-    const auto matchIsDone = [&] { return match.isAtRest() && !match.ours().image().isNull(); };
-    match.holdPictures({demo + "/reference/orchard.jpg"});
-    camera.waitFor(matchIsDone, "the reference");
-    camera.take(window, "match-start");
-    match.table().selectRow(3);
-    match.takeToHere();
-    camera.waitFor(matchIsDone, "the match");
-    camera.take(window, "match-half");
-    match.takeAll();
-    camera.waitFor(matchIsDone, "the match");
-    camera.take(window, "match-all");
-    // A small, hard compressed copy of the reference against a frame of other things.
-    const QString poor = demo + "/poor-copy.jpg";
-    if (const auto copy = readReduced((demo + "/reference/orchard.jpg").toStdString(), 260, false))
-        if (const auto written =
-                writePicture(poor.toStdString(), copy->image.view(), {}, {FileFormat::Jpeg, RgbSpace::Srgb, 30}, {});
-            !written)
-            std::fprintf(stderr, "%s\n", written.error().message().c_str());
-    document.looks().newLook();
-    document.selection().setFrameInHand(groupOf("lamp-shelf-02").first);
-    match.holdPictures({poor});
-    camera.waitFor(matchIsDone, "the other frame");
-    camera.take(window, "match-unsure");
-    match.holdPair(demo + "/pair/before.jpg", demo + "/pair/after.jpg");
-    camera.waitFor(matchIsDone, "the pair");
-    camera.take(window, "match-pair");
-    document.looks().choose(lookBefore);
-    document.selection().setFrameInHand(first);
-
-    window.go(MainWindow::Place::Proof);
-    ProofPlace& proof = window.proof();
-    // Among frames of one scene and others: a jug is marked besides.
-    keys = document.job().keys;
-    KeyColour jug;
-    jug.name = QObject::tr("jug").toStdString(), jug.frame = keys.front().frame,
-    jug.place = pointPlace(0.42, 0.5, 1500, 1000);
-    keys.push_back(jug);
-    document.setKeyColours(keys, QObject::tr("Key colour marked"));
-    proof.measure();
-    camera.waitFor([&] { return !proof.task().isRunning(); }, "consistency");
-    for (int row = 0; row < proof.model().rowCount(); ++row)
-        if (document.frame(proof.model().readings()[static_cast<std::size_t>(row)].frame)->path.stem() ==
-            "north-window-05")
-            proof.table().setCurrentIndex(proof.model().index(row, 1));
-    camera.waitFor(
-        [&] {
-            return !proof.findChild<PictureView*>("cellHere")->image().isNull() &&
-                   !proof.findChild<PictureView*>("cellLead")->image().isNull();
-        },
-        "both pictures of a cell");
-    camera.take(window, "proof");
-
-    window.go(MainWindow::Place::Handover);
-    bool done = false;
-    QObject::connect(&window.handover().task(), &ExportTask::finished, &window, [&] { done = true; });
-    window.findChild<QPushButton*>("exportStart")->click();
-    camera.waitFor([&] { return done; }, "the export");
-    camera.take(window, "handover");
-
+    Tour(camera, window, demo).go();
     window.close();
     return camera.status();
 }

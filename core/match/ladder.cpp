@@ -81,6 +81,11 @@ bool LadderRow::isSupported() const
            (rung != Rung::Family || (ours >= kLeastChroma && reference <= kMostGain * ours));
 }
 
+bool isTakenWithAll(const LadderRow& row, const LadderRow& beforeMatch)
+{
+    return row.isSupported() && beforeMatch.confidence >= kSureEnough;
+}
+
 int Ladder::supported() const
 {
     return static_cast<int>(

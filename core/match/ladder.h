@@ -30,6 +30,8 @@ struct LadderRow {
 };
 /// Rows less sure than this are taken one by one only, not with all.
 inline constexpr double kSureEnough = 0.35;
+/// Whether a row is taken when all are: both pictures hold enough of it, and before the match it was sure enough.
+bool isTakenWithAll(const LadderRow& row, const LadderRow& beforeMatch);
 /// Least share of a picture for a cast or a family to be matched.
 inline constexpr double kLeastSupport = 0.01;
 /// A family of ours is matched when it is coloured at all (mean OKLab chroma), and need not be made stronger than by

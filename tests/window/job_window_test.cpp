@@ -54,6 +54,7 @@ TEST(OnTheDemo, CommandsMakeAJobFromNothingAndDeliverWhatTheWindowDelivers)
     EXPECT_EQ(app.look().name, "Long evening");
     EXPECT_EQ(app.document().job().keys.size(), 1u);
     app.key(Qt::Key_6, Qt::ControlModifier);
+    EXPECT_TRUE(app.find<QLabel>("exportSummary").text().contains("one frame has a look of its own"));
     app.find<QComboBox>("exportFormat").setCurrentIndex(4);
     app.find<QSpinBox>("exportEdge").setValue(400);
     app.window().handover().setFolder(QString::fromStdString((folder / "window").string()));
@@ -82,6 +83,13 @@ TEST(JobWindow, TheLastGestureIsTakenBackInWhateverPlaceAndIsShownWhereItWasMade
     auto& sheet = app.find<QListView>("contactSheet");
     sheet.setCurrentIndex(sheet.model()->index(1, 0));
     QTest::keyClick(&sheet, Qt::Key_4);
+    ASSERT_EQ(document.job().frame(id(1)).rating, 4);
+    // Several frames rated with one key are one gesture.
+    sheet.selectAll();
+    QTest::keyClick(&sheet, Qt::Key_2);
+    EXPECT_EQ(document.job().frame(id(3)).rating, 2);
+    document.undo();
+    EXPECT_EQ(document.job().frame(id(3)).rating, 0);
     ASSERT_EQ(document.job().frame(id(1)).rating, 4);
     ASSERT_TRUE(app.goToLook());
     ASSERT_TRUE(app.addStep("Contrast"));

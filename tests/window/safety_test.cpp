@@ -54,7 +54,7 @@ fs::path workedOn(const fs::path& folder, int frames = 4)
     FrameBalance balance;
     balance.light.exposureStops = 0.5;
     app.document().balances().set({{second, balance}}, "By hand");
-    app.document().setRating(second, 4);
+    app.document().setRating({second}, 4);
     app.document().looks().addStep(Contrast{});
     app.document().looks().rename("Look of this job");
     return JobStore::fileForFolder(folder);

@@ -83,7 +83,7 @@ TEST(ShootWindow, ASecondWindowOnTheSameJobOnlyLooks)
         ASSERT_TRUE(second.thumbnailsRead());
         ASSERT_TRUE(second.goToLook());
         second.document().looks().addStep(Contrast{});
-        second.document().setRating(second.document().frames()[0].id, 3);
+        second.document().setRating({second.document().frames()[0].id}, 3);
     }
     EXPECT_TRUE(first.look().steps.empty());
     ASSERT_TRUE(first.goToLook());

@@ -64,7 +64,8 @@ TEST(Window, DesignsALookAndHandsItOverExactlyAsTheCommandLineDoes)
     ASSERT_TRUE(app.settled());
 
     // Hand over: 16-bit PNG of everything, compared with what the command line makes of the same look.
-    app.key(Qt::Key_5, Qt::ControlModifier);
+    app.key(Qt::Key_6, Qt::ControlModifier);
+    ASSERT_TRUE(app.find("exportFormat").isVisible());
     app.find<QComboBox>("exportFormat").setFocus();
     QTest::keyClick(&app.find("exportFormat"), Qt::Key_Down);
     QTest::keyClick(&app.find("exportFormat"), Qt::Key_Down);

@@ -73,6 +73,11 @@ BalancePlace::BalancePlace(Document& document, ProxyStore& proxies, FrameModel& 
         m_table->setColumnWidth(i, kWidths[i]);
     m_pause->setSingleShot(true);
     m_pause->setInterval(500);
+    connectParts();
+}
+
+void BalancePlace::connectParts()
+{
     connect(m_pause, &QTimer::timeout, this, &BalancePlace::commitPending);
 
     auto* ground = new Ground3(m_after, m_lead, m_before, this);
@@ -99,19 +104,19 @@ BalancePlace::BalancePlace(Document& document, ProxyStore& proxies, FrameModel& 
         setFrame(bare, tr("Balance taken off a frame"));
     });
     connect(m_model, &BalanceModel::ticksChanged, this, &BalancePlace::refresh);
-    connect(&document, &Document::opening, this, [this] { m_pause->stop(), m_pendingFrame = 0, m_task->cancel(); });
-    connect(&document, &Document::opened, this, [this] { refreshGroups(), refresh(); });
-    connect(&document, &Document::lightsChanged, this, [this] { refreshGroups(), refresh(); });
-    connect(&document, &Document::framesChanged, this, &BalancePlace::refresh);
-    connect(&document.selection(), &Selection::frameChosen, this, &BalancePlace::refresh);
+    connect(&m_document, &Document::opening, this, [this] { m_pause->stop(), m_pendingFrame = 0, m_task->cancel(); });
+    connect(&m_document, &Document::opened, this, [this] { refreshGroups(), refresh(); });
+    connect(&m_document, &Document::lightsChanged, this, [this] { refreshGroups(), refresh(); });
+    connect(&m_document, &Document::framesChanged, this, &BalancePlace::refresh);
+    connect(&m_document.selection(), &Selection::frameChosen, this, &BalancePlace::refresh);
     for (const auto changed : {&Document::balancesChanged, &Document::historyChanged})
-        connect(&document, changed, this, &BalancePlace::refresh);
-    connect(&document, &Document::settling, this, &BalancePlace::commitPending);
-    connect(&document.balances(), &Balances::changed, this, [this](std::int64_t frame) {
+        connect(&m_document, changed, this, &BalancePlace::refresh);
+    connect(&m_document, &Document::settling, this, &BalancePlace::commitPending);
+    connect(&m_document.balances(), &Balances::changed, this, [this](std::int64_t frame) {
         if (frame == m_document.selection().frameInHand() || frame == leadOf(m_document.selection().frameInHand()))
             showPictures();
     });
-    connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
+    connect(&m_proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
         if (frame == m_document.selection().frameInHand() || frame == leadOf(m_document.selection().frameInHand()))
             showPictures();
     });

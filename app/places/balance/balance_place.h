@@ -46,6 +46,7 @@ protected:
     void showEvent(QShowEvent*) override;
 
 private:
+    void connectParts();
     QLayout* makeHeader();
     void refresh();
     void refreshGroups();

@@ -179,6 +179,23 @@ void HandoverPlace::restoreChoices()
 
 void HandoverPlace::setFolder(const QString& folder) { m_folder->setText(folder); }
 
+QString HandoverPlace::summary() const
+{
+    if (!m_document.isOpen())
+        return tr("No job is open");
+    if (!m_document.looks().fault().isEmpty())
+        return m_document.looks().fault();
+    const QString look = text(m_document.looks().look().name);
+    const auto hasOwn = [](const auto& entry) { return entry.second.look != 0; };
+    const auto& states = m_document.job().frames;
+    const auto own = std::count_if(states.begin(), states.end(), hasOwn);
+    const QString words = tr("%1 on %2").arg(look, m_document.title());
+    if (own == 0)
+        return words;
+    return own == 1 ? tr("%1; one frame has a look of its own").arg(words)
+                    : tr("%1; %L2 frames have a look of their own").arg(words).arg(own);
+}
+
 void HandoverPlace::refresh()
 {
     const bool ready = m_document.isOpen() && !m_document.frames().empty();
@@ -191,10 +208,7 @@ void HandoverPlace::refresh()
     m_which->addItem(tr("all but unused exposures"));
     m_which->setItemData(2, tr("Without the exposures of brackets of which another was chosen"), Qt::ToolTipRole);
     m_which->setCurrentIndex(which);
-    m_summary->setText(!m_document.looks().fault().isEmpty() ? m_document.looks().fault()
-                       : m_document.isOpen()
-                           ? tr("%1 on %2").arg(text(m_document.looks().look().name), m_document.title())
-                           : tr("No job is open"));
+    m_summary->setText(summary());
     m_start->setEnabled(ready && m_document.looks().fault().isEmpty() && !m_task->isRunning());
     m_cancel->setEnabled(m_task->isRunning());
 }

@@ -31,6 +31,7 @@ private:
     void refresh();
     void restoreChoices();
     DeliveryChoices chosen() const;
+    QString summary() const;
     void start();
     void showProgress(int done, int total, double secondsLeft);
     void finish(const ExportReport& report, const QString& fault);

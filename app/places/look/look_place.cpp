@@ -57,6 +57,12 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
     layout->addWidget(m_lower);
 
     connectPictures();
+    connectParts();
+    connectPanels();
+}
+
+void LookPlace::connectParts()
+{
     const auto back = [this] { showView(View::Wall); };
     connect(m_compare, &CompareView::closed, this, back);
     connect(m_sweep, &SweepView::closed, this, back);
@@ -65,20 +71,24 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
     connect(m_library, &LibraryView::exportRequested, this, &LookPlace::exportLook);
     connect(m_stepLine, &StepLine::markChosen, this, &LookPlace::showSpot);
     connect(&m_instruments->keys(), &KeyList::chosen, m_wall, &Wall::setNamedMark);
-    connect(&document.looks(), &LooksInHand::lookChanged, this, [this] { probeAt(m_place); });
-    connect(&document.looks(), &LooksInHand::selectionChanged, this, [this] {
+    connect(&m_document.looks(), &LooksInHand::lookChanged, this, [this] { probeAt(m_place); });
+    connect(&m_document.looks(), &LooksInHand::selectionChanged, this, [this] {
         probeAt(m_place);
         showPanel(Panel::Bench);
     });
-    connect(&document.looks(), &LooksInHand::revisionsChanged, this, &LookPlace::refreshHeader);
-    connect(&document, &Document::historyChanged, this, &LookPlace::refreshHeader);
-    connect(&document.looks(), &LooksInHand::stepsChanged, this, &LookPlace::refreshHeader);
-    connect(&document.selection(), &Selection::asideChanged, this, &LookPlace::remindOfSecondLook);
-    connect(&document, &Document::opened, this, [this] { showView(View::Wall); });
+    connect(&m_document.looks(), &LooksInHand::revisionsChanged, this, &LookPlace::refreshHeader);
+    connect(&m_document, &Document::historyChanged, this, &LookPlace::refreshHeader);
+    connect(&m_document.looks(), &LooksInHand::stepsChanged, this, &LookPlace::refreshHeader);
+    connect(&m_document.selection(), &Selection::asideChanged, this, &LookPlace::remindOfSecondLook);
+    connect(&m_document, &Document::opened, this, [this] { showView(View::Wall); });
     auto* reminder = new QTimer(this);
     reminder->setInterval(kReminderPause);
     connect(reminder, &QTimer::timeout, this, &LookPlace::remindOfSecondLook);
     reminder->start();
+}
+
+void LookPlace::connectPanels()
+{
     m_bench->setPictureSource([this] { return entering(); });
     m_bench->setColourSource([this] {
         const auto proxy = m_wall->proxyInHand();

@@ -70,6 +70,8 @@ public:
     void probeAt(std::optional<QPointF> place);
 
 private:
+    void connectParts();
+    void connectPanels();
     QLayout* makeHeader();
     void fillViewMenu(QMenu& menu);
     void connectPictures();

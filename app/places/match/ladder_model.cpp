@@ -57,7 +57,7 @@ bool LadderModel::isTakenWithAll(int at) const
     const LadderRow* r = row(at);
     const LadderRow* from =
         r && static_cast<std::size_t>(at) < m_start.rows.size() ? &m_start.rows[static_cast<std::size_t>(at)] : r;
-    return r && r->isSupported() && from->confidence >= kSureEnough;
+    return r && amber::isTakenWithAll(*r, *from);
 }
 
 QString LadderModel::nameOf(const LadderRow& row) const

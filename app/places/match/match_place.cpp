@@ -58,6 +58,11 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
 
     m_later->setSingleShot(true);
     m_later->setInterval(40);
+    connectParts();
+}
+
+void MatchPlace::connectParts()
+{
     connect(m_later, &QTimer::timeout, this, [this] { refreshLadder(), showPictures(); });
     connect(m_table->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this] { refresh(); });
     connect(m_table, &QTableView::doubleClicked, this, &MatchPlace::takeThis);
@@ -71,39 +76,39 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
         wanted.kind = m_held.kind, wanted.paths = m_held.paths, wanted.withTable = on;
         hold(wanted, true);
     });
-    connect(&document, &Document::opening, this, [this] {
+    connect(&m_document, &Document::opening, this, [this] {
         m_task->cancel(), m_relating->cancel();
         m_held = {}, m_relatedFrame = 0, m_relatedProxy.reset(), m_outdated.reset(), m_registration.reset(),
         m_solved.reset(), m_small.clear();
         m_model->show({}, {});
     });
-    connect(&document, &Document::opened, this, [this] {
+    connect(&m_document, &Document::opened, this, [this] {
         m_isRestored = false;
         if (isVisible())
             restore();
         refresh();
     });
-    connect(&document.selection(), &Selection::frameChosen, this, &MatchPlace::relate);
+    connect(&m_document.selection(), &Selection::frameChosen, this, &MatchPlace::relate);
     const auto later = [this] {
         if (isVisible())
             m_later->start();
     };
-    connect(&document.looks(), &LooksInHand::lookChanged, this, later);
-    connect(&document.looks(), &LooksInHand::stepsChanged, this, later);
-    connect(&document.balances(), &Balances::changed, this, [this](std::int64_t frame) {
+    connect(&m_document.looks(), &LooksInHand::lookChanged, this, later);
+    connect(&m_document.looks(), &LooksInHand::stepsChanged, this, later);
+    connect(&m_document.balances(), &Balances::changed, this, [this](std::int64_t frame) {
         // Its picture is being balanced anew: what is known of the old one does not count.
         if (frame == m_relatedFrame)
             m_outdated = m_relatedProxy;
     });
-    connect(&document, &Document::balancesChanged, this, &MatchPlace::relate);
+    connect(&m_document, &Document::balancesChanged, this, &MatchPlace::relate);
     const auto keysMoved = [this] {
         if (m_held.kind == Held::Kind::Frame)
             m_relatedFrame = 0;
         relate();
     };
-    connect(&document, &Document::keyColoursChanged, this, keysMoved);
-    connect(&document, &Document::keyPlacesChanged, this, keysMoved);
-    connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
+    connect(&m_document, &Document::keyColoursChanged, this, keysMoved);
+    connect(&m_document, &Document::keyPlacesChanged, this, keysMoved);
+    connect(&m_proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
         if (frame == m_document.selection().frameInHand())
             relate();
     });

@@ -56,6 +56,7 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
+    void connectParts();
     QWidget* makeHeader();
     void hold(const Held& wanted, bool isNew);
     void took(Held held, bool isNew);

@@ -93,6 +93,11 @@ ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, std::function<QP
     layout->addLayout(makeHeader());
     layout->addLayout(middle, 1);
 
+    connectParts();
+}
+
+void ProofPlace::connectParts()
+{
     connect(m_table->selectionModel(), &QItemSelectionModel::currentChanged, this, [this] { showCell(); });
     connect(m_outliers, &QListWidget::currentRowChanged, this, [this](int row) {
         if (row < 0 || row >= static_cast<int>(m_model->table().outliers.size()))
@@ -102,16 +107,16 @@ ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, std::function<QP
             if (m_model->readings()[static_cast<std::size_t>(i)].frame == o.frame)
                 m_table->setCurrentIndex(m_model->index(i, static_cast<int>(o.column) + 1));
     });
-    connect(&document, &Document::opening, this, [this] {
+    connect(&m_document, &Document::opening, this, [this] {
         m_task->cancel();
         m_read.clear();
         m_model->show({}, {});
     });
-    connect(&document, &Document::opened, this, &ProofPlace::refresh);
-    connect(&document, &Document::keyColoursChanged, this, [this] { m_isStale = true, refresh(); });
-    connect(&document, &Document::lightsChanged, this, [this] { m_isStale = true, refresh(); });
-    connect(&document, &Document::balancesChanged, this, [this] { m_isStale = true, refresh(); });
-    connect(&document.looks(), &LooksInHand::revisionsChanged, this, [this] {
+    connect(&m_document, &Document::opened, this, &ProofPlace::refresh);
+    connect(&m_document, &Document::keyColoursChanged, this, [this] { m_isStale = true, refresh(); });
+    connect(&m_document, &Document::lightsChanged, this, [this] { m_isStale = true, refresh(); });
+    connect(&m_document, &Document::balancesChanged, this, [this] { m_isStale = true, refresh(); });
+    connect(&m_document.looks(), &LooksInHand::revisionsChanged, this, [this] {
         if (m_read.empty())
             return;
         // Another look on frames that were read: only colours are run through it again, unless a step looks around.
@@ -127,7 +132,7 @@ ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, std::function<QP
             refresh();
         });
     });
-    connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t) {
+    connect(&m_proxies, &ProxyStore::proxyReady, this, [this](std::int64_t) {
         if (isVisible())
             showCell();
     });

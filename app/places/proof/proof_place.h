@@ -39,6 +39,7 @@ protected:
     void showEvent(QShowEvent*) override;
 
 private:
+    void connectParts();
     class Patches;
     QLayout* makeHeader();
     QWidget* makeCellPanel();

@@ -526,8 +526,7 @@ bool ShootPlace::eventFilter(QObject* watched, QEvent* event)
     case Qt::Key_3:
     case Qt::Key_4:
     case Qt::Key_5:
-        for (std::int64_t frame : chosenFrames())
-            m_document.setRating(frame, key->key() - Qt::Key_0);
+        m_document.setRating(chosenFrames(), key->key() - Qt::Key_0);
         return true;
     case Qt::Key_Space:
         m_document.selection().setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
