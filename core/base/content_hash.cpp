@@ -3,6 +3,7 @@
 #include "core/base/long_call.h"
 
 #include <cstdio>
+#include <filesystem>
 #include <fstream>
 #include <memory>
 #include <vector>
@@ -25,7 +26,11 @@ std::string contentHash(std::string_view bytes) { return hexadecimal(XXH3_128bit
 
 Result<std::string> contentHashOfFile(const std::filesystem::path& path)
 {
-    longCall("contentHashOfFile");
+    // A look or a table that was just saved is read in a moment; a picture is not.
+    constexpr std::uintmax_t kSmallBytes = std::uintmax_t{4} << 20;
+    std::error_code error;
+    if (const auto bytes = std::filesystem::file_size(path, error); !error && bytes > kSmallBytes)
+        longCall("contentHashOfFile");
     std::ifstream in(path, std::ios::binary);
     if (!in)
         return fail("cannot be read", path.string());
