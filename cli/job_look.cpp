@@ -68,6 +68,8 @@ Result<Job> withKey(const KeyOptions& o, Job job, const std::vector<Frame>& fram
         const auto removed = std::erase_if(job.keys, [&](const KeyColour& k) { return k.name == o.removed; });
         return removed > 0 ? Result<Job>(job) : fail("the job has no such key colour", {}, {}, o.removed);
     }
+    if (o.frame.empty())
+        return fail("which frame? --frame is missing");
     const auto ids = namedFrames(frames, {o.frame});
     if (!ids)
         return tl::make_unexpected(ids.error());
