@@ -112,6 +112,8 @@ Status JobStore::commit(const Job& after, const std::string& what, const std::st
 Status JobStore::adopt(const Job& after)
 {
     State& s = *m_state;
+    if (after == s.job)
+        return {};
     return guarded(file(), [&] {
         SQLite::Transaction transaction(s.sql);
         s.touched = writeJob(s, after, changesBetween(s.job, after), s.unreadable);
