@@ -1,10 +1,10 @@
 #include "core/analysis/overlay.h"
 
+#include "core/base/parallel.h"
 #include "core/colour/oklab.h"
 
 #include <algorithm>
 #include <cmath>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 namespace {
@@ -21,7 +21,7 @@ template <class Weight>
 void layOver(const LinearRgb& colour, MutableImageView shown, Weight&& weightAt)
 {
     const OkLab over = toOkLab(colour);
-    tbb::parallel_for(0, shown.height, [&](int y) {
+    inParallel(shown.height, [&](int y) {
         for (int x = 0; x < shown.width; ++x) {
             const double weight = std::clamp(weightAt(x, y), 0.0, 1.0);
             const OkLab lab = labAt(shown, x, y);

@@ -1,5 +1,6 @@
 #include "core/balance/group_balance.h"
 
+#include "core/base/parallel.h"
 #include "core/colour/difference.h"
 #include "core/colour/rgb_space.h"
 #include "core/image/resize.h"
@@ -10,7 +11,6 @@
 #include <mutex>
 #include <numeric>
 #include <set>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 
@@ -321,7 +321,7 @@ std::vector<SolvedBalance> balanceGroup(std::vector<BalanceEvidence> frames, std
         if (progress)
             progress(done, total);
     };
-    tbb::parallel_for(std::size_t{0}, n, [&](std::size_t i) {
+    inParallel(n, [&](std::size_t i) {
         if (cancel.isCancelled())
             return;
         frames[i].colours = std::make_shared<const RatioMap>(frames[i].picture.view(), frames[i].response);
@@ -329,7 +329,7 @@ std::vector<SolvedBalance> balanceGroup(std::vector<BalanceEvidence> frames, std
         advance();
     });
     std::vector<std::vector<Link>> found(pairs.size());
-    tbb::parallel_for(std::size_t{0}, pairs.size(), [&](std::size_t k) {
+    inParallel(pairs.size(), [&](std::size_t k) {
         if (cancel.isCancelled())
             return;
         const auto [i, j] = pairs[k];

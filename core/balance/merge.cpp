@@ -2,6 +2,7 @@
 
 #include "core/balance/registration.h"
 #include "core/base/caught.h"
+#include "core/base/parallel.h"
 #include "core/colour/rgb_space.h"
 #include "core/frame/balance.h"
 #include "core/image/resize.h"
@@ -9,7 +10,6 @@
 #include <algorithm>
 #include <cmath>
 #include <opencv2/imgproc.hpp>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 namespace {
@@ -108,7 +108,7 @@ Result<Merged> merged(const std::vector<BracketFrame>& frames, const Response& r
             continue;
         cv::Mat differs(height, width, CV_32F, cv::Scalar(0));
         const double gain = std::exp2(frames[merged.reference].stops - frames[i].stops);
-        tbb::parallel_for(0, height, [&](int y) {
+        inParallel(height, [&](int y) {
             for (int x = 0; x < width; ++x) {
                 const float *p = laid[i].row(y) + 3 * x, *q = reference.row(y) + 3 * x;
                 if (!(p[0] == p[0]))
@@ -131,7 +131,7 @@ Result<Merged> merged(const std::vector<BracketFrame>& frames, const Response& r
 
     merged.picture = Image(width, height);
     std::vector<long long> ghostRows(static_cast<std::size_t>(height));
-    tbb::parallel_for(0, height, [&](int y) {
+    inParallel(height, [&](int y) {
         float* out = merged.picture.mutableView().row(y);
         for (int x = 0; x < width; ++x, out += 3) {
             LinearRgb sum{};

@@ -1,6 +1,7 @@
 #include "core/balance/registration.h"
 
 #include "core/base/long_call.h"
+#include "core/base/parallel.h"
 #include "core/colour/oklab.h"
 
 #include <algorithm>
@@ -8,7 +9,6 @@
 #include <limits>
 #include <opencv2/calib3d.hpp>
 #include <opencv2/features2d.hpp>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 
@@ -199,7 +199,7 @@ Image laidOver(ImageView from, const Registration& registration, int width, int 
         t = std::abs(t);
         return t < 1 ? 1 - t * t * (2.5 - 1.5 * t) : t < 2 ? 2 - t * (4 - t * (2.5 - 0.5 * t)) : 0;
     };
-    tbb::parallel_for(0, height, [&](int y) {
+    inParallel(height, [&](int y) {
         float* q = out.mutableView().row(y);
         for (int x = 0; x < width; ++x, q += 3) {
             const Registration::Place at = back.map({(x + 0.5) / width, (y + 0.5) / height});

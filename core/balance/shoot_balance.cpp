@@ -3,14 +3,13 @@
 #include "core/base/caught.h"
 #include "core/base/long_call.h"
 #include "core/base/memory_gate.h"
+#include "core/base/parallel.h"
 #include "core/image/read.h"
 #include "core/measure/key_colour.h"
 
 #include <atomic>
 #include <mutex>
 #include <set>
-#include <tbb/parallel_for.h>
-#include <tbb/task_arena.h>
 
 namespace amber {
 
@@ -38,7 +37,7 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
             return;
         // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the
         // other would wait for.
-        const auto picture = tbb::this_task_arena::isolate([&]() -> Result<Picture> {
+        const auto picture = isolated([&]() -> Result<Picture> {
             const auto held = gate.take(bytesToReadReduced(frames[i].path, kFeatureEdge, true));
             return readReduced(frames[i].path, kFeatureEdge, true);
         });
@@ -68,7 +67,7 @@ std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, 
         advance(++done);
     };
     const auto readAll = [&](const std::vector<std::size_t>& some) {
-        tbb::parallel_for(std::size_t{0}, some.size(), [&](std::size_t k) { read(some[k]); });
+        inParallel(some.size(), [&](std::size_t k) { read(some[k]); });
     };
     std::vector<std::size_t> bracketed;
     for (std::size_t i = 0; i < n; ++i)

@@ -10,7 +10,7 @@ namespace amber {
 
 /// Counts bytes, not files. Whoever asks for more than the limit alone is let in when nobody else is inside, so that a
 /// single large picture can always be read. Thread safe. Inside work that is split over threads, what is done while
-/// holding must not take up other work that would ask for more (tbb::this_task_arena::isolate).
+/// holding must not take up other work that would ask for more (isolated()).
 class MemoryGate {
 public:
     /// Enough for what two threads read of a shoot, and little beside what a machine for pictures has.

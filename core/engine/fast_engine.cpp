@@ -1,6 +1,7 @@
 // The fast engine. This file is compiled once per SIMD target by Highway's foreach_target; each step's kernel comes
 // from its folder.
 #include "core/base/long_call.h"
+#include "core/base/parallel.h"
 #include "core/colour/oklab.h"
 #include "core/engine/program.h"
 
@@ -363,7 +364,6 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include <atomic>
 #include <cstring>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 HWY_EXPORT(RunProgram);
@@ -377,7 +377,7 @@ bool runPass(const Pass& pass, ImageView in, MutableImageView out, const RenderO
              const CancelToken& cancel)
 {
     const auto run = HWY_DYNAMIC_DISPATCH(RunProgram);
-    tbb::parallel_for(0, in.height, [&](int y) {
+    inParallel(in.height, [&](int y) {
         if (cancel.isCancelled())
             return;
         for (int x = 0; x < in.width; x += static_cast<int>(Tile::kPixels))
@@ -426,7 +426,7 @@ bool render(const RenderPlan& plan, ImageView in, MutableImageView out, const Ca
     const double pixelsPerDelivered =
         options.deliveredLongEdge > 0 ? static_cast<double>(longEdge) / options.deliveredLongEdge : 1;
     if (!look && !output && in.data != out.data)
-        tbb::parallel_for(0, in.height, [&](int y) {
+        inParallel(in.height, [&](int y) {
             std::memcpy(out.row(y), in.row(y), sizeof(float) * 3 * static_cast<std::size_t>(in.width));
         });
     if (look && !runAll(program.look, in, out, pixelsPerDelivered, options, cancel))
@@ -440,8 +440,8 @@ Plane lightnessOf(ImageView picture)
 {
     Plane plane(picture.width, picture.height);
     const auto run = HWY_DYNAMIC_DISPATCH(LightnessOfRow);
-    tbb::parallel_for(0, picture.height,
-                      [&](int y) { run(picture.row(y), plane.row(y), static_cast<std::size_t>(picture.width)); });
+    inParallel(picture.height,
+               [&](int y) { run(picture.row(y), plane.row(y), static_cast<std::size_t>(picture.width)); });
     return plane;
 }
 

@@ -1,10 +1,10 @@
 #include "core/engine/plane.h"
 
+#include "core/base/parallel.h"
 #include "core/image/resize.h"
 
 #include <algorithm>
 #include <cmath>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 namespace {
@@ -24,7 +24,7 @@ Plane separably(const Plane& plane, const Change& change)
 {
     const auto rows = [&](const Plane& in) {
         Plane out(in.width, in.height);
-        tbb::parallel_for(0, in.height, [&](int y) { change(in.row(y), out.row(y), in.width); });
+        inParallel(in.height, [&](int y) { change(in.row(y), out.row(y), in.width); });
         return out;
     };
     return transposed(rows(transposed(rows(plane))));
@@ -90,7 +90,7 @@ Plane gaussianMean(Plane plane, double deviation)
     for (int i = -reach; i <= reach; ++i)
         weights.push_back(static_cast<float>(std::exp(-0.5 * i * i / (deviation * deviation)) / sum));
     const int width = plane.width, height = plane.height;
-    tbb::parallel_for(0, height, [&](int y) {
+    inParallel(height, [&](int y) {
         std::vector<float> line(static_cast<std::size_t>(width) + 2 * reach);
         float* row = plane.row(y);
         for (int x = -reach; x < width + reach; ++x)
@@ -101,7 +101,7 @@ Plane gaussianMean(Plane plane, double deviation)
                 row[x] += weights[k] * line[static_cast<std::size_t>(x) + k];
     });
     Plane result(width, height);
-    tbb::parallel_for(0, height, [&](int y) {
+    inParallel(height, [&](int y) {
         float* row = result.row(y);
         for (int k = -reach; k <= reach; ++k) {
             const float* from = plane.row(std::clamp(y + k, 0, height - 1));

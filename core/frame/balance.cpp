@@ -1,11 +1,11 @@
 #include "core/frame/balance.h"
 
+#include "core/base/parallel.h"
 #include "core/colour/difference.h"
 #include "core/colour/rgb_space.h"
 
 #include <algorithm>
 #include <cmath>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 namespace {
@@ -243,7 +243,7 @@ void applyBalance(const Balance& balance, const Response& response, MutableImage
             p[k] = static_cast<float>(m.m[k][0] * r + m.m[k][1] * g + m.m[k][2] * b);
     };
     const bool curved = !response.isIdentity();
-    tbb::parallel_for(0, picture.height, [&](int y) {
+    inParallel(picture.height, [&](int y) {
         float* p = picture.row(y);
         for (int x = 0; x < picture.width; ++x, p += 3) {
             if (curved) {

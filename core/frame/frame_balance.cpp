@@ -2,6 +2,7 @@
 
 #include "core/base/json_text.h"
 #include "core/base/long_call.h"
+#include "core/base/parallel.h"
 #include "core/colour/rgb_space.h"
 #include "core/image/resize.h"
 
@@ -9,7 +10,6 @@
 #include <cmath>
 #include <numbers>
 #include <opencv2/imgproc.hpp>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 namespace {
@@ -142,7 +142,7 @@ Image placed(Image picture, const Geometry& geometry)
     Image out(width, height);
     const ImageView in = picture.view();
     const double ratio = static_cast<double>(in.width) / in.height;
-    tbb::parallel_for(0, height, [&](int y) {
+    inParallel(height, [&](int y) {
         float* q = out.mutableView().row(y);
         for (int x = 0; x < width; ++x, q += 3) {
             const Spot at = sourceOf(geometry, ratio, {(x + 0.5) / width, (y + 0.5) / height});
@@ -252,7 +252,7 @@ void applyLight(const FrameBalance& balance, const Response& response, MutableIm
         return;
     const auto black = static_cast<float>(balance.ends.black),
                scale = static_cast<float>(1 / (balance.ends.white - balance.ends.black));
-    tbb::parallel_for(0, picture.height, [&](int y) {
+    inParallel(picture.height, [&](int y) {
         float* p = picture.row(y);
         for (int i = 0; i < 3 * picture.width; ++i)
             p[i] = (p[i] - black) * scale;

@@ -3,16 +3,18 @@
 #include "core/base/atomic_file.h"
 #include "core/base/caught.h"
 #include "core/base/long_call.h"
+#include "core/base/parallel.h"
 #include "core/engine/render_plan.h"
 #include "core/image/resize.h"
 #include "core/image/rows.h"
 
 #include <algorithm>
+#include <atomic>
+#include <memory>
 #include <mutex>
+#include <optional>
 #include <set>
 #include <sys/stat.h>
-#include <tbb/parallel_pipeline.h>
-#include <tbb/task_arena.h>
 
 namespace amber {
 namespace fs = std::filesystem;
@@ -51,118 +53,172 @@ std::vector<float> placedAlpha(const std::vector<float>& alpha, int width, int h
     return alphaOf(placed(alphaAsPicture(alpha, width, height), geometry));
 }
 
-/// Bands of rows on their way: read one after another, rendered side by side, written one after another.
-Status deliverInBands(const RenderPlan& plan, const PictureOwn& own, RowReader& reader, const fs::path& source,
-                      const fs::path& target, const Recipe& recipe, WrittenFiles& written, const CancelToken& cancel)
+/// One picture and what becomes of it.
+struct Order {
+    const RenderPlan& plan;
+    const PictureOwn& own;
+    fs::path source, target;
+    const Recipe& recipe;
+    WrittenFiles& written;
+    const CancelToken& cancel;
+
+    Status cancelled() const { return fail("cancelled", source.string()); }
+};
+
+struct Band {
+    int first, rows;
+    std::vector<std::uint8_t> in, out;
+    Image image;
+};
+
+/// Bands go round: what one has taken of memory serves the next.
+class BandsOnTheirWay {
+public:
+    std::unique_ptr<Band> begin(int first, int rows)
+    {
+        const std::lock_guard lock(m_mutex);
+        if (m_free.empty())
+            m_free.push_back(std::make_unique<Band>());
+        std::unique_ptr<Band> band = std::move(m_free.back());
+        m_free.pop_back();
+        band->first = first, band->rows = rows;
+        return band;
+    }
+    void end(Band* band)
+    {
+        const std::lock_guard lock(m_mutex);
+        m_free.emplace_back(band);
+    }
+
+private:
+    std::mutex m_mutex;
+    std::vector<std::unique_ptr<Band>> m_free;
+};
+
+void developBand(const Order& order, const RowReader& reader, const RowWriter& writer, Band& band)
+{
+    const int width = reader.info().width, height = reader.info().height;
+    if (band.image.width() != width || band.image.height() != band.rows)
+        band.image = Image(width, band.rows);
+    reader.toLinear(band.in.data(), band.image.mutableView());
+    applyLight(order.own.balance, order.own.response, band.image.mutableView());
+    render(order.plan, band.image.view(), band.image.mutableView(), order.cancel,
+           {RenderOptions::Stage::All, 0, band.first, height});
+    writer.toCodes(band.image.view(), band.out);
+}
+
+/// Bands of rows are read one after another, rendered side by side, written one after another.
+Status deliverInBands(const Order& order, RowReader& reader)
 {
     const int width = reader.info().width, height = reader.info().height;
     const int rows = std::clamp(kBandPixels / std::max(1, width), 8, 512) / 8 * 8;
-    auto writer = RowWriter::open(target, width, height, recipe.output, &written);
+    auto writer = RowWriter::open(order.target, width, height, order.recipe.output, &order.written);
     if (!writer)
         return tl::make_unexpected(writer.error());
-    struct Band {
-        int first, rows;
-        std::vector<std::uint8_t> in, out;
-        Image image;
-    };
-    // Bands go round: what one has taken of memory serves the next.
-    std::vector<std::unique_ptr<Band>> free;
-    std::mutex mutex;
-    Status read, put;
+    BandsOnTheirWay bands;
+    Status read;
+    Status put;
+    std::atomic<bool> isOver = false;
     int next = 0;
-    const auto take = [&](tbb::flow_control& flow) -> Band* {
-        const std::lock_guard lock(mutex);
-        if (next >= height || cancel.isCancelled() || !read || !put) {
-            flow.stop();
-            return nullptr;
-        }
-        if (free.empty())
-            free.push_back(std::make_unique<Band>());
-        std::unique_ptr<Band> band = std::move(free.back());
-        free.pop_back();
-        band->first = next, band->rows = std::min(rows, height - next);
+    const auto take = [&]() -> std::optional<Band*> {
+        if (next >= height || order.cancel.isCancelled() || isOver)
+            return std::nullopt;
+        auto band = bands.begin(next, std::min(rows, height - next));
         next += band->rows;
-        if (!(read = reader.read(band->rows, band->in))) {
-            flow.stop();
-            return nullptr;
-        }
+        if (!(read = reader.read(band->rows, band->in)))
+            return std::nullopt;
         return band.release();
     };
-    const auto develop = [&](Band* band) {
-        // What a thread waits for inside may not make it take up another band: this one is held.
-        tbb::this_task_arena::isolate([&] {
-            if (band->image.width() != width || band->image.height() != band->rows)
-                band->image = Image(width, band->rows);
-            reader.toLinear(band->in.data(), band->image.mutableView());
-            applyLight(own.balance, own.response, band->image.mutableView());
-            render(plan, band->image.view(), band->image.mutableView(), cancel,
-                   {RenderOptions::Stage::All, 0, band->first, height});
-            (*writer)->toCodes(band->image.view(), band->out);
-        });
-        return band;
-    };
+    // What a thread waits for inside may not make it take up another band: this one is held.
+    const auto develop = [&](Band* band) { isolated([&] { developBand(order, reader, **writer, *band); }); };
     const auto give = [&](Band* band) {
-        if (put && !cancel.isCancelled())
+        if (put && !order.cancel.isCancelled())
             put = (*writer)->write(band->rows, band->out);
-        const std::lock_guard lock(mutex);
-        free.emplace_back(band);
+        isOver = !put;
+        bands.end(band);
     };
-    tbb::parallel_pipeline(kBandsInFlight, tbb::make_filter<void, Band*>(tbb::filter_mode::serial_in_order, take) &
-                                               tbb::make_filter<Band*, Band*>(tbb::filter_mode::parallel, develop) &
-                                               tbb::make_filter<Band*, void>(tbb::filter_mode::serial_in_order, give));
-    if (cancel.isCancelled())
-        return fail("cancelled", source.string());
+    inOrder<Band*>(kBandsInFlight, take, develop, give);
+    if (order.cancel.isCancelled())
+        return order.cancelled();
     if (!read || !put)
         return read ? put : read;
-    return (*writer)->finish(source);
+    return (*writer)->finish(order.source);
 }
 
-Status deliver(const RenderPlan& plan, const PictureOwn& own, const fs::path& source, const fs::path& target,
-               const Recipe& recipe, WrittenFiles& written, const CancelToken& cancel)
+/// Turned, cut, looked at and reduced in one piece.
+Status deliverWhole(const Order& order)
 {
-    if (recipe.ratio > 0) {
-        const auto info = readPictureInfo(source);
-        if (!info)
-            return tl::make_unexpected(info.error());
-        PictureOwn cut = own;
-        cut.balance.geometry =
-            croppedTo(own.balance.geometry, static_cast<double>(info->width) / info->height, recipe.ratio);
-        Recipe uncut = recipe;
-        uncut.ratio = 0;
-        return deliver(plan, cut, source, target, uncut, written, cancel);
-    }
-    if (!plan.needsWholePicture() && own.balance.geometry.isIdentity()) {
-        auto reader = RowReader::open(source);
-        if (!reader)
-            return tl::make_unexpected(reader.error());
-        if (*reader) {
-            const Size size{(*reader)->info().width, (*reader)->info().height};
-            if (fitted(size, recipe.longEdge) == size)
-                return deliverInBands(plan, own, **reader, source, target, recipe, written, cancel);
-        }
-    }
-    auto picture = readPicture(source);
+    auto picture = readPicture(order.source);
     if (!picture)
         return tl::make_unexpected(picture.error());
-    if (cancel.isCancelled())
-        return fail("cancelled", source.string());
+    if (order.cancel.isCancelled())
+        return order.cancelled();
     Image& image = picture->image;
-    if (own.balance.changesPixels()) {
-        if (!picture->alpha.empty() && !own.balance.geometry.isIdentity())
-            picture->alpha = placedAlpha(picture->alpha, image.width(), image.height(), own.balance.geometry);
-        image = balancedPicture(std::move(image), own.balance, own.response);
+    const FrameBalance& balance = order.own.balance;
+    if (balance.changesPixels()) {
+        if (!picture->alpha.empty() && !balance.geometry.isIdentity())
+            picture->alpha = placedAlpha(picture->alpha, image.width(), image.height(), balance.geometry);
+        image = balancedPicture(std::move(image), balance, order.own.response);
     }
-    if (!render(plan, image.view(), image.mutableView(), cancel, {RenderOptions::Stage::Look, 0}))
-        return fail("cancelled", source.string());
-    const Size size = fitted({image.width(), image.height()}, recipe.longEdge);
+    if (!render(order.plan, image.view(), image.mutableView(), order.cancel, {RenderOptions::Stage::Look, 0}))
+        return order.cancelled();
+    const Size size = fitted({image.width(), image.height()}, order.recipe.longEdge);
     if (size.width != image.width() || size.height != image.height()) {
         if (!picture->alpha.empty())
             picture->alpha = reducedAlpha(picture->alpha, image.width(), image.height(), size);
         image = reduceByArea(image.view(), size.width, size.height);
     }
-    if (!render(plan, image.view(), image.mutableView(), cancel, {RenderOptions::Stage::Output, 0}))
-        return fail("cancelled", source.string());
-    return writePicture(target, image.view(), picture->alpha, recipe.output, source, &written);
+    if (!render(order.plan, image.view(), image.mutableView(), order.cancel, {RenderOptions::Stage::Output, 0}))
+        return order.cancelled();
+    return writePicture(order.target, image.view(), picture->alpha, order.recipe.output, order.source, &order.written);
+}
+
+Status deliverUncut(const Order& order)
+{
+    if (order.plan.needsWholePicture() || !order.own.balance.geometry.isIdentity())
+        return deliverWhole(order);
+    auto reader = RowReader::open(order.source);
+    if (!reader)
+        return tl::make_unexpected(reader.error());
+    if (!*reader)
+        return deliverWhole(order);
+    const Size size{(*reader)->info().width, (*reader)->info().height};
+    return fitted(size, order.recipe.longEdge) == size ? deliverInBands(order, **reader) : deliverWhole(order);
+}
+
+Status deliver(const Order& order)
+{
+    if (!(order.recipe.ratio > 0))
+        return deliverUncut(order);
+    const auto info = readPictureInfo(order.source);
+    if (!info)
+        return tl::make_unexpected(info.error());
+    PictureOwn cut = order.own;
+    cut.balance.geometry =
+        croppedTo(order.own.balance.geometry, static_cast<double>(info->width) / info->height, order.recipe.ratio);
+    return deliverUncut({order.plan, cut, order.source, order.target, order.recipe, order.written, order.cancel});
+}
+
+/// With the picture's own look, if it has one, or the job's under its own name.
+Status deliverWithOwnLook(const Look& look, const Order& order)
+{
+    if (!order.own.fault.empty())
+        return fail(order.own.fault, order.source.string());
+    if (order.own.name.empty() && !order.own.look)
+        return deliver(order);
+    const auto mine = RenderPlan::compile(lookFor(order.own.look ? *order.own.look : look, order.own.name));
+    if (!mine)
+        return tl::make_unexpected(mine.error());
+    return deliver({*mine, order.own, order.source, order.target, order.recipe, order.written, order.cancel});
+}
+
+Status prepareFolder(const fs::path& folder)
+{
+    std::error_code error;
+    fs::create_directories(folder, error);
+    if (error || !fs::is_directory(folder))
+        return fail("the folder cannot be made" + (error ? ": " + error.message() : std::string()), folder.string());
+    return {};
 }
 
 }  // namespace
@@ -210,11 +266,8 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
     const auto plan = RenderPlan::compile(look);
     if (!plan)
         return tl::make_unexpected(plan.error());
-    std::error_code error;
-    fs::create_directories(recipe.folder, error);
-    if (error || !fs::is_directory(recipe.folder))
-        return fail("the folder cannot be made" + (error ? ": " + error.message() : std::string()),
-                    recipe.folder.string());
+    if (const Status made = prepareFolder(recipe.folder); !made)
+        return tl::make_unexpected(made.error());
     // What a killed delivery had written is taken into the list before what it left is tidied up.
     WrittenFiles written = WrittenFiles::ofFolder(recipe.folder);
     if (written.save())
@@ -225,23 +278,13 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
     std::mutex mutex;
     int done = 0;
     std::size_t next = 0;
-    const auto take = [&](tbb::flow_control& flow) {
-        if (next >= sources.size() || cancel.isCancelled()) {
-            flow.stop();
-            return std::size_t{0};
-        }
-        return next++;
+    const auto take = [&]() -> std::optional<std::size_t> {
+        return next < sources.size() && !cancel.isCancelled() ? std::optional(next++) : std::nullopt;
     };
     const auto work = [&](std::size_t i) {
         static const PictureOwn nothing;
-        const PictureOwn& mine = i < own.size() ? own[i] : nothing;
-        const auto ownPlan = mine.name.empty() && !mine.look
-                                 ? plan
-                                 : RenderPlan::compile(lookFor(mine.look ? *mine.look : look, mine.name));
-        const auto write = [&] { return deliver(*ownPlan, mine, sources[i], targets[i], recipe, written, cancel); };
-        Status status = !mine.fault.empty() ? Status(fail(mine.fault, sources[i].string()))
-                        : ownPlan           ? caught(sources[i].string(), write)
-                                            : Status(tl::make_unexpected(ownPlan.error()));
+        const Order order{*plan, i < own.size() ? own[i] : nothing, sources[i], targets[i], recipe, written, cancel};
+        const Status status = caught(sources[i].string(), [&] { return deliverWithOwnLook(look, order); });
         const std::lock_guard lock(mutex);
         if (!status && cancel.isCancelled())
             return;
@@ -251,9 +294,7 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
         if (progress)
             progress(done, static_cast<int>(sources.size()), all[i]);
     };
-    tbb::parallel_pipeline(kPicturesInFlight,
-                           tbb::make_filter<void, std::size_t>(tbb::filter_mode::serial_in_order, take) &
-                               tbb::make_filter<std::size_t, void>(tbb::filter_mode::parallel, work));
+    inOrder<std::size_t>(kPicturesInFlight, take, work, [](std::size_t) {});
     const Status listed = written.save();
     ExportReport report;
     if (!listed)

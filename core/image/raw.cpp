@@ -1,10 +1,11 @@
 #include "core/image/raw.h"
 
+#include "core/base/parallel.h"
+
 #include <algorithm>
 #include <cmath>
 #include <cstring>
 #include <libraw/libraw.h>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 namespace {
@@ -137,7 +138,7 @@ Result<Picture> readRaw(const std::filesystem::path& path, bool quick)
     picture.image = Image(made->width, made->height);
     const auto* codes = reinterpret_cast<const std::uint16_t*>(made->data);
     const int channels = made->colors;
-    tbb::parallel_for(0, picture.image.height(), [&](int y) {
+    inParallel(picture.image.height(), [&](int y) {
         const std::uint16_t* in =
             codes + static_cast<std::size_t>(y) * made->width * static_cast<std::size_t>(channels);
         float* out = picture.image.mutableView().row(y);

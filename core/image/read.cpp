@@ -3,6 +3,7 @@
 #include "core/base/atomic_file.h"
 #include "core/base/caught.h"
 #include "core/base/long_call.h"
+#include "core/base/parallel.h"
 #include "core/image/metadata.h"
 #include "core/image/open_input.h"
 #include "core/image/raw.h"
@@ -12,7 +13,6 @@
 #include <cstring>
 #include <fstream>
 #include <limits>
-#include <tbb/parallel_for.h>
 #include <turbojpeg.h>
 
 namespace amber {
@@ -235,7 +235,7 @@ void developInto(const Opened& opened, const std::vector<Code>& codes, const Con
     if (alphaChannel >= 0)
         alpha.resize(static_cast<std::size_t>(width) * height);
     const float scale = opened.bits == 8 ? 255.0f : 65535.0f;
-    tbb::parallel_for(0, out.height, [&](int y) {
+    inParallel(out.height, [&](int y) {
         std::vector<Code> line;
         const Code* in = codes.data() + static_cast<std::size_t>(y) * width * channels;
         if (opened.orientation != 1) {
@@ -425,7 +425,7 @@ Result<ReducedPicture> reducedWithSamples(const fs::path& path, int longEdge, in
         light.height = std::min(kBandRows, full.height - y);
         if (const Status read = rows.read(light.height, codes); !read)
             return tl::make_unexpected(read.error());
-        tbb::parallel_for(0, light.height, [&](int i) {
+        inParallel(light.height, [&](int i) {
             MutableImageView one = light;
             one.data = light.row(i), one.height = 1;
             rows.toLinear(codes.data() + static_cast<std::size_t>(i) * rows.bytesPerRow(), one);

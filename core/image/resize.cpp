@@ -1,9 +1,9 @@
 #include "core/image/resize.h"
 
 #include "core/base/long_call.h"
+#include "core/base/parallel.h"
 #include <algorithm>
 #include <cmath>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 namespace {
@@ -60,7 +60,7 @@ Image reduceByArea(ImageView source, int width, int height)
     const auto columns = spans(source.width, width), rows = spans(source.height, height);
     Image result(width, height);
     const MutableImageView out = result.mutableView();
-    tbb::parallel_for(0, height, [&](int y) {
+    inParallel(height, [&](int y) {
         const Span& span = rows[static_cast<std::size_t>(y)];
         std::vector<float> line(static_cast<std::size_t>(source.width) * 3, 0.0f);
         for (std::size_t k = 0; k < span.weights.size(); ++k)

@@ -1,6 +1,7 @@
 #include "core/image/write.h"
 
 #include "core/base/atomic_file.h"
+#include "core/base/parallel.h"
 #include "core/base/written_files.h"
 #include "core/colour/gamut.h"
 #include "core/image/metadata.h"
@@ -10,7 +11,6 @@
 
 #include <array>
 #include <cmath>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 namespace {
@@ -40,7 +40,7 @@ void encodeRows(ImageView linear, RgbSpace space, Code* codes)
         for (int j = 0; j < 3; ++j)
             m[i][j] = static_cast<float>(matrix.m[i][j]);
     const auto width = static_cast<std::size_t>(linear.width);
-    tbb::parallel_for(0, linear.height, [&](int y) {
+    inParallel(linear.height, [&](int y) {
         codesOfRow(linear.row(y), space, m, width, codes + static_cast<std::size_t>(y) * width * 3);
     });
 }

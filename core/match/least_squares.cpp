@@ -1,8 +1,9 @@
 #include "core/match/least_squares.h"
 
+#include "core/base/parallel.h"
+
 #include <algorithm>
 #include <ceres/ceres.h>
-#include <oneapi/tbb/parallel_for.h>
 
 namespace amber {
 namespace {
@@ -23,7 +24,7 @@ public:
         std::copy(here.begin(), here.end(), residuals);
         if (!jacobians || !jacobians[0])
             return true;
-        tbb::parallel_for(std::size_t{0}, count, [&](std::size_t k) {
+        inParallel(count, [&](std::size_t k) {
             std::vector<double> y = x;
             y[k] += m_problem.step;
             const std::vector<double> there = m_problem.residuals(y);

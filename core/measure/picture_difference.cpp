@@ -1,10 +1,10 @@
 #include "core/measure/picture_difference.h"
 
+#include "core/base/parallel.h"
 #include "core/colour/difference.h"
 
 #include <algorithm>
 #include <numeric>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 
@@ -15,7 +15,7 @@ Result<PictureDifference> pictureDifference(ImageView one, ImageView two)
         return fail("the pictures differ in size", {}, size(one), size(two));
     const std::size_t width = static_cast<std::size_t>(one.width);
     std::vector<float> differences(width * static_cast<std::size_t>(one.height));
-    tbb::parallel_for(0, one.height, [&](int y) {
+    inParallel(one.height, [&](int y) {
         for (std::size_t x = 0; x < width; ++x) {
             const float *p = one.row(y) + x * 3, *q = two.row(y) + x * 3;
             const bool equal = p[0] == q[0] && p[1] == q[1] && p[2] == q[2];

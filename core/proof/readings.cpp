@@ -5,13 +5,12 @@
 #include "core/base/caught.h"
 #include "core/base/long_call.h"
 #include "core/base/memory_gate.h"
+#include "core/base/parallel.h"
 #include "core/engine/render_plan.h"
 #include "core/image/read.h"
 #include "core/image/resize.h"
 
 #include <atomic>
-#include <tbb/parallel_for.h>
-#include <tbb/task_arena.h>
 
 namespace amber {
 namespace {
@@ -29,7 +28,7 @@ Result<Opened> read(const ReadFrame& frame, bool withFeatures, MemoryGate& gate)
 {
     // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the other
     // would wait for.
-    auto picture = tbb::this_task_arena::isolate([&]() -> Result<Picture> {
+    auto picture = isolated([&]() -> Result<Picture> {
         const auto held = gate.take(bytesToReadReduced(frame.path, kFeatureEdge, true));
         return readReduced(frame.path, kFeatureEdge, true);
     });
@@ -78,7 +77,7 @@ std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const 
                 marked.emplace(frame.frame, std::move(*opened));
     }
     std::atomic<int> done = 0;
-    tbb::parallel_for(std::size_t{0}, frames.size(), [&](std::size_t i) {
+    inParallel(frames.size(), [&](std::size_t i) {
         if (cancel.isCancelled())
             return;
         const ReadFrame& frame = frames[i];

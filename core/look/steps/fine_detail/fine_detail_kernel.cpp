@@ -1,8 +1,8 @@
 #include "core/look/steps/fine_detail/fine_detail_kernel.h"
+#include "core/base/parallel.h"
 
 #include <algorithm>
 #include <cmath>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 
@@ -19,7 +19,7 @@ std::shared_ptr<const void> FineDetailKernel::prepare(ImageView picture, double)
                limit = static_cast<float>(kDetailLimit);
     Plane L = lightnessOf(picture);
     Plane mean = gaussianMean(L, deviation);
-    tbb::parallel_for(0, L.height, [&](int y) {
+    inParallel(L.height, [&](int y) {
         float* row = L.row(y);
         const float* m = mean.row(y);
         for (int x = 0; x < L.width; ++x) {

@@ -1,8 +1,8 @@
 #include "core/look/steps/output_sharpening/output_sharpening_kernel.h"
+#include "core/base/parallel.h"
 
 #include <algorithm>
 #include <cmath>
-#include <tbb/parallel_for.h>
 
 namespace amber {
 namespace {
@@ -33,7 +33,7 @@ std::shared_ptr<const void> OutputSharpeningKernel::prepare(ImageView picture, d
     const auto amount = static_cast<float>(step.amount), limit = static_cast<float>(kSharpenLimit);
     const auto low = static_cast<float>(step.edgeLow),
                scale = static_cast<float>(1 / std::max(1e-3, step.edgeHigh - step.edgeLow));
-    tbb::parallel_for(0, L.height, [&](int y) {
+    inParallel(L.height, [&](int y) {
         for (int x = 0; x < L.width; ++x) {
             const Range edge = rangeAround(mean, x, y);
             const float t = std::clamp((edge.high - edge.low - low) * scale, 0.0f, 1.0f), mask = t * t * (3 - 2 * t),
