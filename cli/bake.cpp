@@ -63,14 +63,9 @@ void run(const Options& o, Session& session)
             format = known;
     if (!format)
         return session.report(format.error());
-    const auto table = *format == TableFormat::Cdl ? bakeCdl(*look, *space, *own) : bake(*look, o.size, *space);
-    if (!table)
-        return session.report(table.error());
-    const auto travel = travelReport(*look, *table, *space, *own);
+    const auto travel = writeLookTable(*look, o.out, *format, o.size, *space, *own);
     if (!travel)
         return session.report(travel.error());
-    if (const auto written = writeTableFile(o.out, *table, *format); !written)
-        return session.report(written.error());
     tell(o, *travel, session);
 }
 

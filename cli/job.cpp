@@ -96,8 +96,8 @@ void makeJob(const Options& o, Session& session)
 void listLights(const JobStore& store, const std::vector<Frame>& frames, Session& session)
 {
     const auto name = [&](FrameId id) {
-        const auto found = std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.id == id; });
-        return found == frames.end() ? std::to_string(id) : nameOf(*found);
+        const Frame* frame = frameOf(frames, id);
+        return frame ? nameOf(*frame) : std::to_string(id);
     };
     Json list = Json::array();
     for (const Light& light : store.job().lights) {

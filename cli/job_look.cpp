@@ -73,7 +73,7 @@ Result<Job> withKey(const KeyOptions& o, Job job, const std::vector<Frame>& fram
     const auto ids = namedFrames(frames, {o.frame});
     if (!ids)
         return tl::make_unexpected(ids.error());
-    const auto frame = std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.id == ids->front(); });
+    const Frame* frame = frameOf(frames, ids->front());
     if (o.at.empty() == o.region.empty())
         return fail("where is it? either --at or --region is needed");
     const auto key = markedKey(o, job, *frame);

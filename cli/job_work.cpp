@@ -38,15 +38,9 @@ std::function<void(int, int)> progressOnTerminal(const char* what)
     };
 }
 
-const Frame* find(const std::vector<Frame>& frames, FrameId id)
-{
-    const auto found = std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.id == id; });
-    return found == frames.end() ? nullptr : &*found;
-}
-
 std::string nameOfId(const std::vector<Frame>& frames, FrameId id)
 {
-    const Frame* frame = find(frames, id);
+    const Frame* frame = frameOf(frames, id);
     return frame ? nameOf(*frame) : std::to_string(id);
 }
 
@@ -83,7 +77,7 @@ Status takeSound(JobStore& store, const std::vector<BalanceProposal>& proposals,
         if (p.isSound())
             sound[p.frame] = p.balance;
     const auto ratioOf = [&](FrameId id) -> std::optional<double> {
-        const Frame* frame = find(frames, id);
+        const Frame* frame = frameOf(frames, id);
         const auto info = frame ? readPictureInfo(frame->path) : fail("no such frame");
         return info ? std::optional(static_cast<double>(info->width) / info->height) : std::nullopt;
     };

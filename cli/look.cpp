@@ -78,6 +78,42 @@ void printEffects(const Json& steps, const Json& undoing)
                     u["sizes"][1].get<double>(), u["remains"].get<double>());
 }
 
+Json describedSteps(const LookTrace& trace, const Look& look, const std::vector<KeyColour>& keys)
+{
+    Json steps = Json::array();
+    for (int s = 0; s < trace.steps(); ++s) {
+        const StepState &from = trace.before(s), &to = trace.after(s);
+        Json moved = Json::object();
+        for (std::size_t k = 0; k < keys.size(); ++k) {
+            const KeyMove m = trace.move(s, static_cast<int>(k));
+            moved[keys[k].name] = {
+                {"deltaE", m.deltaE}, {"lightness", m.lightness}, {"chroma", m.chroma}, {"hue", m.hue}};
+        }
+        steps.push_back({{"step", titleOf(look.steps[static_cast<std::size_t>(s)])},
+                         {"brightness", to.meanL - from.meanL},
+                         {"contrast", to.contrast - from.contrast},
+                         {"chroma", to.meanChroma - from.meanChroma},
+                         {"cast", {to.castA - from.castA, to.castB - from.castB}},
+                         {"keys", std::move(moved)}});
+    }
+    return steps;
+}
+
+Result<std::vector<KeyColour>> keysOf(const std::vector<std::string>& marked, ImageView full, ImageView samples)
+{
+    std::vector<KeyColour> keys;
+    for (const std::string& text : marked) {
+        auto key = parseKey(text);
+        if (!key)
+            return tl::make_unexpected(key.error());
+        key->place = pointPlace(key->place.left, key->place.top, full.width, full.height);
+        keys.push_back(*key);
+    }
+    for (const KeyColour& own : automaticKeyColours(samples, 0))
+        keys.push_back(own);
+    return keys;
+}
+
 void effects(const Look& look, const std::string& path, const std::vector<std::string>& marked, Session& session)
 {
     constexpr int kSamples = 208, kReduced = 1200, kColours = 240;
@@ -90,36 +126,14 @@ void effects(const Look& look, const std::string& path, const std::vector<std::s
     const bool spatial =
         std::any_of(look.steps.begin(), look.steps.end(), [](const Step& s) { return isSpatial(s) && !isIdentity(s); });
     const Image read = spatial ? reduceByArea(full, small.width, small.height) : samples;
-    std::vector<KeyColour> keys;
-    for (const std::string& text : marked) {
-        auto key = parseKey(text);
-        if (!key)
-            return session.report(key.error());
-        key->place = pointPlace(key->place.left, key->place.top, full.width, full.height);
-        keys.push_back(*key);
-    }
-    for (const KeyColour& own : automaticKeyColours(samples.view(), 0))
-        keys.push_back(own);
+    auto keys = keysOf(marked, full, samples.view());
+    if (!keys)
+        return session.report(keys.error());
     const auto trace =
-        traceLook(look, read.view(), 0, keys, {}, {RenderOptions::Stage::All, std::max(full.width, full.height)});
+        traceLook(look, read.view(), 0, *keys, {}, {RenderOptions::Stage::All, std::max(full.width, full.height)});
     if (!trace)
         return session.report(Error{"the look does not validate", path, {}, {}});
-    Json steps = Json::array();
-    for (int s = 0; s < trace->steps(); ++s) {
-        const StepState &from = trace->before(s), &to = trace->after(s);
-        Json moved = Json::object();
-        for (std::size_t k = 0; k < keys.size(); ++k) {
-            const KeyMove m = trace->move(s, static_cast<int>(k));
-            moved[keys[k].name] = {
-                {"deltaE", m.deltaE}, {"lightness", m.lightness}, {"chroma", m.chroma}, {"hue", m.hue}};
-        }
-        steps.push_back({{"step", titleOf(look.steps[static_cast<std::size_t>(s)])},
-                         {"brightness", to.meanL - from.meanL},
-                         {"contrast", to.contrast - from.contrast},
-                         {"chroma", to.meanChroma - from.meanChroma},
-                         {"cast", {to.castA - from.castA, to.castB - from.castB}},
-                         {"keys", std::move(moved)}});
-    }
+    Json steps = describedSteps(*trace, look, *keys);
     Json undoing = Json::array();
     for (const Undoing& u : findUndoing(look, someColours(samples.view(), kColours)))
         undoing.push_back({{"first", u.first + 1},

@@ -204,7 +204,7 @@ Result<std::set<std::size_t>> chosenRows(const ReferenceOptions& o, const Ladder
     return rows;
 }
 
-void runReference(const ReferenceOptions& o, Session& session)
+Result<Fingerprint> fingerprintOf(const ReferenceOptions& o)
 {
     std::vector<Fingerprint> prints;
     std::vector<std::string> references{o.reference};
@@ -212,9 +212,17 @@ void runReference(const ReferenceOptions& o, Session& session)
     for (const std::string& path : references) {
         auto print = fingerprintOfFile(path);
         if (!print)
-            return session.report(print.error());
+            return tl::make_unexpected(print.error());
         prints.push_back(std::move(*print));
     }
+    return combined(prints);
+}
+
+void runReference(const ReferenceOptions& o, Session& session)
+{
+    auto reference = fingerprintOf(o);
+    if (!reference)
+        return session.report(reference.error());
     std::vector<Image> ours;
     for (const std::string& path : o.pictures) {
         const auto picture = readReduced(path, 1600, false);
@@ -229,7 +237,7 @@ void runReference(const ReferenceOptions& o, Session& session)
         return;
     }
     Look look;
-    look.reference = combined(prints);
+    look.reference = std::move(*reference);
     const std::string group = std::filesystem::path(o.reference).stem().string();
     const Ladder start = ladderOf(*look.reference, measuredThrough(look, ours, membershipBefore(look, ours, group)));
     const auto rows = chosenRows(o, start);

@@ -58,6 +58,28 @@ void apply(const std::string& tablePath, const std::string& picturePath, const s
         session.print({{"picture", out}});
 }
 
+Json describedTable(const TableFile& file, const TableReport& r)
+{
+    const Table& table = file.table;
+    return {{"format", nameOf(file.format)},
+            {"title", table.title},
+            {"remark", file.remark},
+            {"size1", table.size1},
+            {"size3", table.size3},
+            {"domainMin", table.size1 > 0 ? table.domainMin1 : table.domainMin3},
+            {"domainMax", table.size1 > 0 ? table.domainMax1 : table.domainMax3},
+            {"monotone", r.monotone},
+            {"neutralDrift", r.neutralDrift},
+            {"foldedCells", r.foldedCells},
+            {"cells", r.cells},
+            {"gamutReach", r.reach},
+            {"strongestChroma", r.strongestChroma},
+            {"outside", r.outside},
+            {"lowest", r.lowest},
+            {"highest", r.highest},
+            {"largestChangeOfGreys", r.largestChange}};
+}
+
 void info(const std::string& path, Session& session)
 {
     const auto file = readTable(path, session);
@@ -68,23 +90,7 @@ void info(const std::string& path, Session& session)
     const auto& low = table->size1 > 0 ? table->domainMin1 : table->domainMin3;
     const auto& high = table->size1 > 0 ? table->domainMax1 : table->domainMax3;
     if (session.json)
-        return session.print({{"format", nameOf(file->format)},
-                              {"title", table->title},
-                              {"remark", file->remark},
-                              {"size1", table->size1},
-                              {"size3", table->size3},
-                              {"domainMin", low},
-                              {"domainMax", high},
-                              {"monotone", r.monotone},
-                              {"neutralDrift", r.neutralDrift},
-                              {"foldedCells", r.foldedCells},
-                              {"cells", r.cells},
-                              {"gamutReach", r.reach},
-                              {"strongestChroma", r.strongestChroma},
-                              {"outside", r.outside},
-                              {"lowest", r.lowest},
-                              {"highest", r.highest},
-                              {"largestChangeOfGreys", r.largestChange}});
+        return session.print(describedTable(*file, r));
     std::printf("kind           %s\n", std::string(nameOf(file->format)).c_str());
     std::printf("title          %s\n", table->title.empty() ? "(none)" : table->title.c_str());
     if (table->cdl) {

@@ -58,6 +58,51 @@ bool inSmallJob(const std::string& name)
     return std::find(small.begin(), small.end(), name) != small.end();
 }
 
+/// The look to begin with.
+Result<LookId> addLooks(JobStore& job, const fs::path& folder)
+{
+    std::int64_t first = 0;
+    for (const fs::path& path : sortedFiles(folder)) {
+        auto loaded = readLook(path);
+        if (!loaded)
+            return tl::make_unexpected(loaded.error());
+        const auto id = job.addLook(loaded->look, {});
+        if (!id)
+            return tl::make_unexpected(id.error());
+        if (first == 0 || path.stem() == "long-evening")
+            first = *id;
+    }
+    return first;
+}
+
+/// One frame in hand, and one companion of every other kind of light.
+Status layOut(JobStore& job, LookId look)
+{
+    const auto idOf = [&, all = job.frames().value_or(std::vector<Frame>{})](const char* name) {
+        const auto found = std::find_if(all.begin(), all.end(), [&](const Frame& f) { return f.path.stem() == name; });
+        return found == all.end() ? FrameId{0} : found->id;
+    };
+    Desk desk;
+    desk.frame = idOf("north-window-02");
+    desk.look = look;
+    desk.companions.emplace();
+    for (const char* name : {"lamp-shelf-02", "lamp-shelf-04", "yard-08", "dusk-terrace-02", "dusk-terrace-04"})
+        if (const FrameId id = idOf(name))
+            desk.companions->push_back(id);
+    return job.setDesk(desk);
+}
+
+Status copyFiles(const fs::path& shipped, const std::vector<fs::path>& frames, const fs::path& folder, DemoSize size)
+{
+    if (auto copied = copyInto(frames, folder); !copied)
+        return copied;
+    for (const char* part : {"looks", "tables", "reference", "pair", "profiles", "card", "raw"})
+        if (size == DemoSize::Full || std::string_view(part) != "raw")
+            if (auto copied = copyInto(sortedFiles(shipped / part), folder / part); !copied)
+                return copied;
+    return {};
+}
+
 }  // namespace
 
 Result<fs::path> writeDemoJob(const fs::path& folder, DemoSize size)
@@ -70,13 +115,8 @@ Result<fs::path> writeDemoJob(const fs::path& folder, DemoSize size)
         frames.erase(std::remove_if(frames.begin(), frames.end(),
                                     [](const fs::path& p) { return !inSmallJob(p.stem().string()); }),
                      frames.end());
-    if (auto copied = copyInto(frames, folder); !copied)
+    if (const Status copied = copyFiles(shipped, frames, folder, size); !copied)
         return tl::make_unexpected(copied.error());
-    for (const char* part : {"looks", "tables", "reference", "pair", "profiles", "card", "raw"})
-        if (size == DemoSize::Full || std::string_view(part) != "raw")
-            if (auto copied = copyInto(sortedFiles(shipped / part), folder / part); !copied)
-                return tl::make_unexpected(copied.error());
-
     const fs::path file = JobStore::fileForFolder(folder);
     auto job = JobStore::open(file);
     if (!job)
@@ -91,30 +131,10 @@ Result<fs::path> writeDemoJob(const fs::path& folder, DemoSize size)
         copies.push_back(folder / frame.filename());
     if (auto added = job->addFrames(copies); !added)
         return tl::make_unexpected(added.error());
-    std::int64_t first = 0;
-    for (const fs::path& path : sortedFiles(folder / "looks")) {
-        auto loaded = readLook(path);
-        if (!loaded)
-            return tl::make_unexpected(loaded.error());
-        const auto id = job->addLook(loaded->look, {});
-        if (!id)
-            return tl::make_unexpected(id.error());
-        if (first == 0 || path.stem() == "long-evening")
-            first = *id;
-    }
-    // One frame in hand, and one companion of every other kind of light.
-    const auto idOf = [&, all = job->frames().value_or(std::vector<Frame>{})](const char* name) {
-        const auto found = std::find_if(all.begin(), all.end(), [&](const Frame& f) { return f.path.stem() == name; });
-        return found == all.end() ? FrameId{0} : found->id;
-    };
-    Desk desk;
-    desk.frame = idOf("north-window-02");
-    desk.look = first;
-    desk.companions.emplace();
-    for (const char* name : {"lamp-shelf-02", "lamp-shelf-04", "yard-08", "dusk-terrace-02", "dusk-terrace-04"})
-        if (const FrameId id = idOf(name))
-            desk.companions->push_back(id);
-    if (const Status kept = job->setDesk(desk); !kept)
+    const auto look = addLooks(*job, folder / "looks");
+    if (!look)
+        return tl::make_unexpected(look.error());
+    if (const Status kept = layOut(*job, *look); !kept)
         return tl::make_unexpected(kept.error());
     return file;
 }

@@ -213,6 +213,27 @@ void AxisPlot::mouseDoubleClickEvent(QMouseEvent* event)
     }
 }
 
+bool AxisPlot::changeHandle(int key)
+{
+    if (key == Qt::Key_Insert) {
+        if (const int added = addHandle(plot().center()); added >= 0) {
+            select(added);
+            emit finished(actionName());
+        }
+        return true;
+    }
+    const bool removes = key == Qt::Key_Delete || key == Qt::Key_Backspace;
+    if (!removes && key != Qt::Key_Home)
+        return false;
+    if (m_selected < handleCount()) {
+        removes ? removeHandle(m_selected) : resetHandle(m_selected);
+        if (removes)
+            select(m_selected);
+        emit finished(actionName());
+    }
+    return true;
+}
+
 void AxisPlot::keyPressEvent(QKeyEvent* event)
 {
     m_focusSeen = true;
@@ -225,45 +246,20 @@ void AxisPlot::keyPressEvent(QKeyEvent* event)
     };
     switch (event->key()) {
     case Qt::Key_Left:
-        nudge(-1, 0);
-        break;
+        return nudge(-1, 0);
     case Qt::Key_Right:
-        nudge(1, 0);
-        break;
+        return nudge(1, 0);
     case Qt::Key_Up:
-        nudge(0, 1);
-        break;
+        return nudge(0, 1);
     case Qt::Key_Down:
-        nudge(0, -1);
-        break;
+        return nudge(0, -1);
     case Qt::Key_PageUp:
-        select(m_selected - 1);
-        break;
+        return select(m_selected - 1);
     case Qt::Key_PageDown:
-        select(m_selected + 1);
-        break;
-    case Qt::Key_Insert:
-        if (const int added = addHandle(plot().center()); added >= 0) {
-            select(added);
-            emit finished(actionName());
-        }
-        break;
-    case Qt::Key_Delete:
-    case Qt::Key_Backspace:
-        if (m_selected < handleCount()) {
-            removeHandle(m_selected);
-            select(m_selected);
-            emit finished(actionName());
-        }
-        break;
-    case Qt::Key_Home:
-        if (m_selected < handleCount()) {
-            resetHandle(m_selected);
-            emit finished(actionName());
-        }
-        break;
+        return select(m_selected + 1);
     default:
-        QWidget::keyPressEvent(event);
+        if (!changeHandle(event->key()))
+            QWidget::keyPressEvent(event);
     }
 }
 

@@ -64,6 +64,7 @@ protected:
     void focusOutEvent(QFocusEvent*) override { update(); }
 
 private:
+    bool changeHandle(int key);
     int handleNear(QPointF at) const;
     void paintAxis(QPainter& painter) const;
     void paintDistribution(QPainter& painter) const;

@@ -16,18 +16,8 @@
 
 namespace amber {
 
-Bench::Bench(Document& document, QWidget* parent)
-    : QWidget(parent), m_document(document), m_row(new QWidget(this)), m_title(new QLabel(m_row)),
-      m_owner(new QLabel(m_row)), m_empty(new QLabel(this)), m_enabled(new QCheckBox(tr("on"), m_row)),
-      m_strength(new NumberBox(m_row)), m_note(new QLineEdit(m_row)), m_remove(new QToolButton(m_row)),
-      m_guard(new QToolButton(m_row)), m_mask(new QToolButton(m_row)), m_travels(new QToolButton(m_row)),
-      m_pages(new QStackedWidget(this)), m_curve(new CurveEditor(document, this)),
-      m_dyes(new DyesEditor(document, this)), m_hues(new HueEditor(document, this)),
-      m_parameters(new ParameterEditor(document, this)), m_tableEditor(new TableEditor(document, this)),
-      m_guardEditor(new GuardEditor(document, this)), m_effect(new EffectPlot(this))
+void Bench::dressValues()
 {
-    setObjectName("bench");
-    setAcceptDrops(true);
     m_title->setObjectName("benchTitle");
     m_title->setProperty("strong", true);
     m_enabled->setObjectName("stepEnabled");
@@ -47,6 +37,10 @@ Bench::Bench(Document& document, QWidget* parent)
     m_owner->setObjectName("probeOwner");
     m_owner->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     m_owner->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+}
+
+void Bench::dressButtons()
+{
     m_remove->setObjectName("stepRemove");
     m_remove->setText(tr("Remove"));
     m_remove->setToolTip(tr("Take this step out of the look (it can be undone)"));
@@ -64,10 +58,17 @@ Bench::Bench(Document& document, QWidget* parent)
     m_travels->setPopupMode(QToolButton::InstantPopup);
     auto* travels = new QMenu(m_travels);
     travels->setObjectName("travelsMenu");
+    connect(travels, &QMenu::aboutToShow, this, [this, travels] { fillTravels(*travels); });
     m_travels->setMenu(travels);
+}
+
+void Bench::layOutRow()
+{
     auto* strength = new QLabel(tr("strength"), m_row);
     strength->setProperty("quiet", true);
-
+    strength->setObjectName("stepStrengthLabel");
+    strength->installEventFilter(this);
+    m_strength->installEventFilter(this);
     auto* row = new QHBoxLayout(m_row);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(8);
@@ -81,10 +82,10 @@ Bench::Bench(Document& document, QWidget* parent)
     row->addWidget(m_note, 1);
     row->addWidget(m_owner, 1);
     row->addWidget(m_remove);
+}
 
-    m_empty->setAlignment(Qt::AlignCenter);
-    m_empty->setProperty("quiet", true);
-    m_empty->setWordWrap(true);
+void Bench::joinEditors()
+{
     for (StepEditor* e :
          std::initializer_list<StepEditor*>{m_curve, m_dyes, m_hues, m_parameters, m_tableEditor, m_guardEditor}) {
         m_pages->addWidget(e);
@@ -99,20 +100,10 @@ Bench::Bench(Document& document, QWidget* parent)
             emit overlayWanted(overlay, words);
         };
     }
-    m_pages->addWidget(m_empty);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(14, 8, 14, 6);
-    layout->setSpacing(6);
-    layout->addWidget(m_row);
-    auto* lower = new QHBoxLayout;
-    lower->setSpacing(14);
-    lower->addWidget(m_pages, 1);
-    lower->addWidget(m_effect);
-    layout->addLayout(lower, 1);
+}
 
-    connect(&document.looks(), &LooksInHand::lookChanged, this, &Bench::refresh);
-    connect(&document.selection(), &Selection::frameChosen, this,
-            &Bench::refresh);  // its own values of what is kept per picture
+void Bench::connectStep()
+{
     const auto changeStep = [this](auto&& change, const QString& action, bool now) {
         Look look = m_document.looks().look();
         const auto index = static_cast<std::size_t>(m_document.looks().selectedStep());
@@ -130,23 +121,60 @@ Bench::Bench(Document& document, QWidget* parent)
     connect(m_note, &QLineEdit::editingFinished, this, [this, changeStep] {
         changeStep([this](Step& s) { s.note = m_note->text().toStdString(); }, tr("Note written"), true);
     });
+}
+
+void Bench::connectParts()
+{
+    connect(&m_document.looks(), &LooksInHand::lookChanged, this, &Bench::refresh);
+    connect(&m_document.selection(), &Selection::frameChosen, this,
+            &Bench::refresh);  // its own values of what is kept per picture
+    connectStep();
     connect(m_guard, &QToolButton::clicked, this, &Bench::refresh);
     connect(m_mask, &QToolButton::clicked, this, [this](bool on) {
         emit overlayWanted({on ? RenderRequest::Overlay::What::Step : RenderRequest::Overlay::What::Nothing, 0},
                            on ? tr("where this step works, in a colour this picture does not have") : QString());
     });
-    m_strength->installEventFilter(this);
-    strength->installEventFilter(this);
-    strength->setObjectName("stepStrengthLabel");
-    connect(&document.looks(), &LooksInHand::selectionChanged, this, [this] {
+    connect(&m_document.looks(), &LooksInHand::selectionChanged, this, [this] {
         m_guard->setChecked(false);
         m_effect->explain({}, {}, 0, 1);
         m_pointer.clear();
         refresh();
     });
-    connect(travels, &QMenu::aboutToShow, this, [this, travels] { fillTravels(*travels); });
     connect(m_remove, &QToolButton::clicked, this,
             [this] { m_document.looks().removeStep(m_document.looks().selectedStep()); });
+}
+
+Bench::Bench(Document& document, QWidget* parent)
+    : QWidget(parent), m_document(document), m_row(new QWidget(this)), m_title(new QLabel(m_row)),
+      m_owner(new QLabel(m_row)), m_empty(new QLabel(this)), m_enabled(new QCheckBox(tr("on"), m_row)),
+      m_strength(new NumberBox(m_row)), m_note(new QLineEdit(m_row)), m_remove(new QToolButton(m_row)),
+      m_guard(new QToolButton(m_row)), m_mask(new QToolButton(m_row)), m_travels(new QToolButton(m_row)),
+      m_pages(new QStackedWidget(this)), m_curve(new CurveEditor(document, this)),
+      m_dyes(new DyesEditor(document, this)), m_hues(new HueEditor(document, this)),
+      m_parameters(new ParameterEditor(document, this)), m_tableEditor(new TableEditor(document, this)),
+      m_guardEditor(new GuardEditor(document, this)), m_effect(new EffectPlot(this))
+{
+    setObjectName("bench");
+    setAcceptDrops(true);
+    dressValues();
+    dressButtons();
+    layOutRow();
+    m_empty->setAlignment(Qt::AlignCenter);
+    m_empty->setProperty("quiet", true);
+    m_empty->setWordWrap(true);
+    joinEditors();
+    m_pages->addWidget(m_empty);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(14, 8, 14, 6);
+    layout->setSpacing(6);
+    layout->addWidget(m_row);
+    auto* lower = new QHBoxLayout;
+    lower->setSpacing(14);
+    lower->addWidget(m_pages, 1);
+    lower->addWidget(m_effect);
+    layout->addLayout(lower, 1);
+
+    connectParts();
     refresh();
 }
 
@@ -290,6 +318,19 @@ StepEditor* Bench::editor() const
     return m_pages->currentWidget() == m_empty ? nullptr : static_cast<StepEditor*>(m_pages->currentWidget());
 }
 
+void Bench::showValues(const Step& step)
+{
+    const QSignalBlocker a(m_enabled), b(m_strength), c(m_note);
+    m_enabled->setChecked(step.enabled);
+    if (std::abs(m_strength->value() - step.strength) > 0.004)
+        m_strength->setValue(step.strength);
+    if (!m_note->hasFocus() || m_note->text().isEmpty()) {
+        m_note->setText(text(step.note));
+        m_note->setCursorPosition(0);
+        m_note->setToolTip(text(step.note));
+    }
+}
+
 void Bench::refresh()
 {
     const Step* step = m_document.looks().step();
@@ -304,17 +345,7 @@ void Bench::refresh()
         return;
     }
     m_title->setText(stepTitle(*step));
-    {
-        const QSignalBlocker a(m_enabled), b(m_strength), c(m_note);
-        m_enabled->setChecked(step->enabled);
-        if (std::abs(m_strength->value() - step->strength) > 0.004)
-            m_strength->setValue(step->strength);
-        if (!m_note->hasFocus() || m_note->text().isEmpty()) {
-            m_note->setText(text(step->note));
-            m_note->setCursorPosition(0);
-            m_note->setToolTip(text(step->note));
-        }
-    }
+    showValues(*step);
     if (std::holds_alternative<UnknownStep>(step->parameters)) {
         m_empty->setText(tr("This step was made by a newer version. It is kept as it is and has no effect here."));
         m_pages->setCurrentWidget(m_empty);

@@ -54,6 +54,13 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
+    void showValues(const Step& step);
+    void connectParts();
+    void connectStep();
+    void joinEditors();
+    void layOutRow();
+    void dressButtons();
+    void dressValues();
     void nudge(QDoubleSpinBox* box, const std::string& pointer, bool up);
     void reset(QDoubleSpinBox* box, const std::string& pointer);
     void refresh();

@@ -144,24 +144,8 @@ void CurvePlot::paintPlot(QPainter& painter)
         paintHandle(painter, handlePlace(i), i == selected());
 }
 
-CurveEditor::CurveEditor(Document& document, QWidget* parent)
-    : StepEditor(document, parent), m_plot(new CurvePlot(this)), m_mode(new QComboBox(this)),
-      m_channels(new QButtonGroup(this)), m_readout(new QLabel(this))
+void CurveEditor::addChannels(QHBoxLayout* row)
 {
-    auto* row = new QHBoxLayout;
-    row->setSpacing(5);
-    m_mode->setObjectName("curveMode");
-    m_mode->setAccessibleName(tr("Mode"));
-    m_mode->setToolTip(tr("Every channel: chroma rises with the slope. Lightness only: hue and chroma are held."));
-    m_mode->addItems({tr("Every channel"), tr("Lightness only")});
-    connect(m_mode, &QComboBox::activated, this, [this](int mode) {
-        auto step = parameters<ToneCurve>();
-        step.mode = static_cast<ToneCurve::Mode>(mode);
-        put(step);
-        m_document.looks().commit(tr("Curve mode"));
-    });
-    row->addWidget(m_mode);
-    row->addSpacing(6);
     const QString names[] = {tr("All"), tr("Red"), tr("Green"), tr("Blue")};
     for (int i = 0; i < 4; ++i) {
         auto* button = new QToolButton(this);
@@ -177,6 +161,32 @@ CurveEditor::CurveEditor(Document& document, QWidget* parent)
         m_plot->select(0);
         refresh();
     });
+}
+
+void CurveEditor::dressMode()
+{
+    m_mode->setObjectName("curveMode");
+    m_mode->setAccessibleName(tr("Mode"));
+    m_mode->setToolTip(tr("Every channel: chroma rises with the slope. Lightness only: hue and chroma are held."));
+    m_mode->addItems({tr("Every channel"), tr("Lightness only")});
+    connect(m_mode, &QComboBox::activated, this, [this](int mode) {
+        auto step = parameters<ToneCurve>();
+        step.mode = static_cast<ToneCurve::Mode>(mode);
+        put(step);
+        m_document.looks().commit(tr("Curve mode"));
+    });
+}
+
+CurveEditor::CurveEditor(Document& document, QWidget* parent)
+    : StepEditor(document, parent), m_plot(new CurvePlot(this)), m_mode(new QComboBox(this)),
+      m_channels(new QButtonGroup(this)), m_readout(new QLabel(this))
+{
+    auto* row = new QHBoxLayout;
+    row->setSpacing(5);
+    dressMode();
+    row->addWidget(m_mode);
+    row->addSpacing(6);
+    addChannels(row);
     row->addSpacing(10);
     const auto setPoint = [this](double CurvePoint::*member) {
         return [this, member](double value) {

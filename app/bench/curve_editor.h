@@ -6,6 +6,7 @@
 
 class QButtonGroup;
 class QComboBox;
+class QHBoxLayout;
 class QLabel;
 
 namespace amber {
@@ -56,6 +57,8 @@ public:
     void endPictureDrag() override;
 
 private:
+    void dressMode();
+    void addChannels(QHBoxLayout* row);
     void showPoint();
     CurvePlot* m_plot;
     QComboBox* m_mode;

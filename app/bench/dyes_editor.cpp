@@ -114,6 +114,33 @@ void DyeTonePlot::resetHandle(int handle)
                                                   : set(dyeOf(handle), dye.position, dye.chroma, Dye{}.reach);
 }
 
+void DyeTonePlot::paintDye(QPainter& painter, std::size_t i) const
+{
+    const QRectF area = plot();
+    const Dye& dye = m_step.dyes[i];
+    const int handle = static_cast<int>(i), reachHandle = handle + static_cast<int>(m_step.dyes.size());
+    const bool chosen = dyeOf(selected()) == handle;
+    const QPointF top = handlePlace(handle), reach = handlePlace(reachHandle);
+    painter.setPen(QPen(chosen ? theme::kInk : theme::kGhost, 1.2));
+    painter.drawLine(top, QPointF(top.x(), area.bottom()));
+    if (chosen) {
+        painter.drawLine(
+            QPointF(std::max(area.left(), 2 * top.x() - toX(dye.position + m_step.balance + dye.reach)), reach.y()),
+            reach);
+        painter.setBrush(selected() == reachHandle ? theme::kAmber : theme::kPaper);
+        painter.setPen(QPen(theme::kInk, 1.3));
+        painter.drawRect(QRectF(reach.x() - 3, reach.y() - 6, 6, 12));
+    }
+    paintHandle(painter, top, selected() == handle);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(dyeColour(dye));
+    painter.drawRect(QRectF(top.x() + 11, top.y() - 6, 12, 12));
+    painter.setPen(theme::kInk);
+    painter.setFont(theme::font(13, chosen));
+    painter.drawText(QRectF(top.x() + 26, top.y() - 8, 20, 16), Qt::AlignLeft | Qt::AlignVCenter,
+                     QString::number(i + 1));
+}
+
 void DyeTonePlot::paintPlot(QPainter& painter)
 {
     const QRectF area = plot();
@@ -141,30 +168,8 @@ void DyeTonePlot::paintPlot(QPainter& painter)
     painter.setPen(QPen(theme::kQuietInk, 1.6));
     painter.drawPolyline(tint);
     painter.restore();
-    for (std::size_t i = 0; i < m_step.dyes.size(); ++i) {
-        const Dye& dye = m_step.dyes[i];
-        const int handle = static_cast<int>(i), reachHandle = handle + static_cast<int>(m_step.dyes.size());
-        const bool chosen = dyeOf(selected()) == handle;
-        const QPointF top = handlePlace(handle), reach = handlePlace(reachHandle);
-        painter.setPen(QPen(chosen ? theme::kInk : theme::kGhost, 1.2));
-        painter.drawLine(top, QPointF(top.x(), area.bottom()));
-        if (chosen) {
-            painter.drawLine(
-                QPointF(std::max(area.left(), 2 * top.x() - toX(dye.position + m_step.balance + dye.reach)), reach.y()),
-                reach);
-            painter.setBrush(selected() == reachHandle ? theme::kAmber : theme::kPaper);
-            painter.setPen(QPen(theme::kInk, 1.3));
-            painter.drawRect(QRectF(reach.x() - 3, reach.y() - 6, 6, 12));
-        }
-        paintHandle(painter, top, selected() == handle);
-        painter.setPen(Qt::NoPen);
-        painter.setBrush(dyeColour(dye));
-        painter.drawRect(QRectF(top.x() + 11, top.y() - 6, 12, 12));
-        painter.setPen(theme::kInk);
-        painter.setFont(theme::font(13, chosen));
-        painter.drawText(QRectF(top.x() + 26, top.y() - 8, 20, 16), Qt::AlignLeft | Qt::AlignVCenter,
-                         QString::number(i + 1));
-    }
+    for (std::size_t i = 0; i < m_step.dyes.size(); ++i)
+        paintDye(painter, i);
 }
 
 DyeHuePlot::DyeHuePlot(QWidget* parent) : AxisPlot(Axis::Hue, parent)
@@ -218,14 +223,19 @@ void DyeHuePlot::paintPlot(QPainter& painter)
     }
 }
 
-DyesEditor::DyesEditor(Document& document, QWidget* parent)
-    : StepEditor(document, parent), m_tone(new DyeTonePlot(this)), m_hue(new DyeHuePlot(this)),
-      m_name(new QLabel(this)), m_lock(new QComboBox(this))
+void DyesEditor::explainNumbers()
 {
-    auto* row = new QHBoxLayout;
-    row->setSpacing(5);
-    m_name->setProperty("strong", true);
-    row->addWidget(m_name);
+    const auto ofDye = [this](const char* field) {
+        return [this, field]() { return "/dyes/" + std::to_string(m_tone->dyeOf(m_tone->selected())) + "/" + field; };
+    };
+    explains(m_position, ofDye("position"), tr("tone"), 0, 1);
+    explains(m_hueBox, ofDye("hue"), tr("hue"), 0, 360);
+    explains(m_chroma, ofDye("chroma"), tr("chroma"), 0, 0.1);
+    explains(m_reach, ofDye("reach"), tr("reach"), 0.05, 1.5);
+}
+
+void DyesEditor::addNumbers(QHBoxLayout* row)
+{
     const auto setDye = [this](double Dye::*member) {
         return [this, member](double value) {
             auto step = parameters<SplitToning>();
@@ -254,15 +264,13 @@ DyesEditor::DyesEditor(Document& document, QWidget* parent)
                               step.balance = value;
                               put(step);
                           });
-    const auto ofDye = [this](const char* field) {
-        return [this, field]() { return "/dyes/" + std::to_string(m_tone->dyeOf(m_tone->selected())) + "/" + field; };
-    };
-    explains(m_position, ofDye("position"), tr("tone"), 0, 1);
-    explains(m_hueBox, ofDye("hue"), tr("hue"), 0, 360);
-    explains(m_chroma, ofDye("chroma"), tr("chroma"), 0, 0.1);
-    explains(m_reach, ofDye("reach"), tr("reach"), 0.05, 1.5);
+    explainNumbers();
     explains(
         m_balance, [] { return std::string("/balance"); }, tr("balance"), -0.5, 0.5);
+}
+
+void DyesEditor::addHues(QHBoxLayout* row)
+{
     m_lock->setObjectName("dyeLock");
     m_lock->setAccessibleName(tr("Hue lock"));
     m_lock->setToolTip(tr("Keeps the dyes' hues in a fixed relation: move one and the others follow"));
@@ -285,6 +293,18 @@ DyesEditor::DyesEditor(Document& document, QWidget* parent)
     propose->setMenu(proposals);
     connect(proposals, &QMenu::aboutToShow, this, [this, proposals] { fillProposals(*proposals); });
     row->addWidget(propose);
+}
+
+DyesEditor::DyesEditor(Document& document, QWidget* parent)
+    : StepEditor(document, parent), m_tone(new DyeTonePlot(this)), m_hue(new DyeHuePlot(this)),
+      m_name(new QLabel(this)), m_lock(new QComboBox(this))
+{
+    auto* row = new QHBoxLayout;
+    row->setSpacing(5);
+    m_name->setProperty("strong", true);
+    row->addWidget(m_name);
+    addNumbers(row);
+    addHues(row);
     m_lock->setFixedWidth(102);
     row->addSpacing(2);
     m_hold = addCheck(row, "dyeHold", tr("hold light"), tr("Off: a tint costs light, as ink on paper does"),

@@ -8,6 +8,7 @@
 
 class QCheckBox;
 class QComboBox;
+class QHBoxLayout;
 class QLabel;
 class QMenu;
 class QToolButton;
@@ -39,6 +40,7 @@ protected:
     int topMargin() const override { return 20; }
 
 private:
+    void paintDye(QPainter& painter, std::size_t i) const;
     double toY(double chroma) const;
     void set(int dye, double position, double chroma, double reach);
     SplitToning m_step;
@@ -85,6 +87,9 @@ public:
     void endPictureDrag() override;
 
 private:
+    void addHues(QHBoxLayout* row);
+    void explainNumbers();
+    void addNumbers(QHBoxLayout* row);
     void showDye();
     void showTint();
     void fillProposals(QMenu& menu);

@@ -174,6 +174,43 @@ void EffectPlot::recompute()
     m_effect = measure(with, without);
 }
 
+struct EffectPlot::Row {
+    QString name;
+    const std::vector<double>& values;
+    double middle, least;
+    QString unit;
+    int decimals;
+};
+
+void EffectPlot::paintRow(QPainter& painter, const Row& row, const QRect& area) const
+{
+    painter.fillRect(area, theme::kPaper);
+    double extreme = row.middle;
+    for (double v : row.values)
+        if (std::abs(v - row.middle) > std::abs(extreme - row.middle))
+            extreme = v;
+    const double reach = std::max(row.least, std::abs(extreme - row.middle) * 1.1);
+    painter.setPen(QPen(theme::kHairline, 1));
+    painter.drawLine(QPointF(area.left(), area.center().y()), QPointF(area.right(), area.center().y()));
+    QPolygonF line;
+    for (std::size_t k = 0; k < row.values.size(); ++k)
+        line << QPointF(area.left() +
+                            (static_cast<double>(k) + 0.5) / static_cast<double>(row.values.size()) * area.width(),
+                        area.center().y() - (row.values[k] - row.middle) / reach * area.height() / 2);
+    painter.setPen(QPen(theme::kInk, 1.6));
+    painter.drawPolyline(line);
+    painter.setFont(theme::font(13));
+    painter.setPen(theme::kQuietInk);
+    const QRectF words(0, area.top() - 18, width(), 17);
+    painter.drawText(words, Qt::AlignLeft | Qt::AlignVCenter, row.name);
+    // The largest change, as a number.
+    const bool factor = row.middle == 1, nothing = std::abs(extreme - row.middle) < 0.5 * std::pow(10.0, -row.decimals);
+    QString number = nothing ? tr("as it was") : theme::number(extreme, row.decimals);
+    if (!nothing)
+        number = factor ? row.unit + number : (extreme > 0 ? QStringLiteral("+") : QString()) + number + row.unit;
+    painter.drawText(words, Qt::AlignRight | Qt::AlignVCenter, number);
+}
+
 void EffectPlot::paintEvent(QPaintEvent*)
 {
     if (!m_effect)
@@ -186,47 +223,13 @@ void EffectPlot::paintEvent(QPaintEvent*)
     painter.drawText(QRect(0, 0, width(), 20), Qt::AlignLeft | Qt::AlignVCenter,
                      painter.fontMetrics().elidedText(m_title, Qt::ElideRight, width()));
     const bool texture = isSpatial(m_step);
-    const struct Row {
-        QString name;
-        const std::vector<double>& values;
-        double middle, least;
-        QString unit;
-        int decimals;
-    } rows[] = {{tr("lightness"), m_effect->lightness, 0, 0.05, {}, 2},
-                {texture ? tr("texture") : tr("chroma"), texture ? m_effect->texture : m_effect->chroma, 1, 0.1,
-                 QStringLiteral("×"), 2},
-                {tr("hue"), m_effect->turn, 0, 5, QStringLiteral("°"), 0}};
+    const Row rows[] = {{tr("lightness"), m_effect->lightness, 0, 0.05, {}, 2},
+                        {texture ? tr("texture") : tr("chroma"), texture ? m_effect->texture : m_effect->chroma, 1, 0.1,
+                         QStringLiteral("×"), 2},
+                        {tr("hue"), m_effect->turn, 0, 5, QStringLiteral("°"), 0}};
     const int top = 20, height = (this->height() - top) / 3;
-    for (int i = 0; i < 3; ++i) {
-        const Row& row = rows[i];
-        const QRectF area(0, top + i * height + 18, width(), height - 21);
-        painter.fillRect(area, theme::kPaper);
-        double extreme = row.middle;
-        for (double v : row.values)
-            if (std::abs(v - row.middle) > std::abs(extreme - row.middle))
-                extreme = v;
-        const double reach = std::max(row.least, std::abs(extreme - row.middle) * 1.1);
-        painter.setPen(QPen(theme::kHairline, 1));
-        painter.drawLine(QPointF(area.left(), area.center().y()), QPointF(area.right(), area.center().y()));
-        QPolygonF line;
-        for (std::size_t k = 0; k < row.values.size(); ++k)
-            line << QPointF(area.left() +
-                                (static_cast<double>(k) + 0.5) / static_cast<double>(row.values.size()) * area.width(),
-                            area.center().y() - (row.values[k] - row.middle) / reach * area.height() / 2);
-        painter.setPen(QPen(theme::kInk, 1.6));
-        painter.drawPolyline(line);
-        painter.setFont(theme::font(13));
-        painter.setPen(theme::kQuietInk);
-        const QRectF words(0, area.top() - 18, width(), 17);
-        painter.drawText(words, Qt::AlignLeft | Qt::AlignVCenter, row.name);
-        // The largest change, as a number.
-        const bool factor = row.middle == 1,
-                   nothing = std::abs(extreme - row.middle) < 0.5 * std::pow(10.0, -row.decimals);
-        QString number = nothing ? tr("as it was") : theme::number(extreme, row.decimals);
-        if (!nothing)
-            number = factor ? row.unit + number : (extreme > 0 ? QStringLiteral("+") : QString()) + number + row.unit;
-        painter.drawText(words, Qt::AlignRight | Qt::AlignVCenter, number);
-    }
+    for (int i = 0; i < 3; ++i)
+        paintRow(painter, rows[i], QRect(0, top + i * height + 18, width(), height - 21));
 }
 
 }  // namespace amber

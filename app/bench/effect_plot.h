@@ -34,6 +34,8 @@ protected:
     void paintEvent(QPaintEvent*) override;
 
 private:
+    struct Row;
+    void paintRow(QPainter& painter, const Row& row, const QRect& area) const;
     void recompute();
     void renew();
     QTimer* m_later;

@@ -93,20 +93,20 @@ void GuardPlot::paintPlot(QPainter& painter)
         paintHandle(painter, handlePlace(i), i == selected());
 }
 
-GuardEditor::GuardEditor(Document& document, QWidget* parent)
-    : StepEditor(document, parent), m_tone(new GuardPlot(AxisPlot::Axis::Tone, this)),
-      m_hue(new GuardPlot(AxisPlot::Axis::Hue, this)), m_inverted(new QCheckBox(tr("everything but these"), this))
+namespace {
+
+struct GuardField {
+    const char* name;
+    QString label, tip;
+    double Guard::*member;
+    double low, high, step;
+    int decimals;
+};
+
+std::vector<GuardField> guardFields()
 {
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(4);
-    const struct {
-        const char* name;
-        QString label, tip;
-        double Guard::*member;
-        double low, high, step;
-        int decimals;
-    } fields[] = {
+    const auto tr = [](const char* words) { return GuardEditor::tr(words); };
+    return {
         {"guardToneLow", tr("tone from"), tr("Darkest tone the step touches"), &Guard::toneLow, 0, 1, 0.01, 2},
         {"guardToneHigh", tr("to"), tr("Lightest tone the step touches"), &Guard::toneHigh, 0, 1, 0.01, 2},
         {"guardToneFeather", tr("feather"), tr("How softly the range of tones ends"), &Guard::toneFeather, 0.01, 1,
@@ -122,24 +122,12 @@ GuardEditor::GuardEditor(Document& document, QWidget* parent)
          0},
         {"guardHueFeather", tr("feather °"), tr("How softly the range of hues ends"), &Guard::hueFeather, 2, 180, 1, 0},
     };
-    QHBoxLayout* row = nullptr;
-    for (std::size_t i = 0; i < std::size(fields); ++i) {
-        if (i % 6 == 0) {
-            row = new QHBoxLayout;
-            row->setSpacing(5);
-            layout->addLayout(row);
-        }
-        const auto& f = fields[i];
-        m_numbers.emplace_back(addNumber(row, f.name, f.label, f.tip, f.low, f.high, f.step, f.decimals,
-                                         [this, member = f.member](double value) {
-                                             Guard changed = guard();
-                                             changed.*member = value;
-                                             set(changed);
-                                         }),
-                               f.member);
-        if (i == 5)
-            row->addStretch(1);
-    }
+}
+
+}  // namespace
+
+void GuardEditor::addButtons(QHBoxLayout* row)
+{
     m_inverted->setObjectName("guardInverted");
     m_inverted->setToolTip(tr("Turns the guard round: the step touches what lies outside the ranges"));
     connect(m_inverted, &QCheckBox::clicked, this, [this](bool on) {
@@ -158,6 +146,35 @@ GuardEditor::GuardEditor(Document& document, QWidget* parent)
     });
     row->addWidget(open);
     row->addStretch(1);
+}
+
+GuardEditor::GuardEditor(Document& document, QWidget* parent)
+    : StepEditor(document, parent), m_tone(new GuardPlot(AxisPlot::Axis::Tone, this)),
+      m_hue(new GuardPlot(AxisPlot::Axis::Hue, this)), m_inverted(new QCheckBox(tr("everything but these"), this))
+{
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(4);
+    QHBoxLayout* row = nullptr;
+    const std::vector<GuardField> fields = guardFields();
+    for (std::size_t i = 0; i < fields.size(); ++i) {
+        if (i % 6 == 0) {
+            row = new QHBoxLayout;
+            row->setSpacing(5);
+            layout->addLayout(row);
+        }
+        const auto& f = fields[i];
+        m_numbers.emplace_back(addNumber(row, f.name, f.label, f.tip, f.low, f.high, f.step, f.decimals,
+                                         [this, member = f.member](double value) {
+                                             Guard changed = guard();
+                                             changed.*member = value;
+                                             set(changed);
+                                         }),
+                               f.member);
+        if (i == 5)
+            row->addStretch(1);
+    }
+    addButtons(row);
     auto* plots = new QHBoxLayout;
     plots->setSpacing(12);
     plots->addWidget(m_tone, 1);

@@ -5,6 +5,7 @@
 #include "app/bench/step_editor.h"
 
 class QCheckBox;
+class QHBoxLayout;
 
 namespace amber {
 
@@ -44,6 +45,7 @@ public:
     QString setProbe(const Probe* probe) override;
 
 private:
+    void addButtons(QHBoxLayout* row);
     Guard guard() const;
     void set(const Guard& guard);
     GuardPlot *m_tone, *m_hue;

@@ -95,6 +95,85 @@ ParameterEditor::Page& ParameterEditor::page()
     return *page;
 }
 
+/// The words, names and the way of one field of a page.
+struct ParameterEditor::FieldControl {
+    FieldList::Field field;
+    FieldWords words;
+    QString name, action;
+    std::function<void(Json&, const Json&)> set;
+};
+
+void ParameterEditor::addField(Page& page, std::size_t index, const Step& step, QHBoxLayout* row)
+{
+    const std::string kind = typeOf(step), list = page.fields.list;
+    const auto field = page.fields.fields[index];
+    const FieldWords words = wordsFor(kind, field.name);
+    const auto set = [this, field, list, kind](Json& p, const Json& value) {
+        if (!field.ofHandle)
+            p[field.name] = value;
+        else if (const auto chosen = static_cast<std::size_t>(m_byKind[kind]->plot->selected());
+                 chosen < p[list].size())
+            p[list][chosen][field.name] = value;
+    };
+    const FieldControl control{field, words, QString::fromStdString(kind + "." + field.name),
+                               tr("%1: %2").arg(stepTitle(step), words.label), set};
+    page.numbers.push_back(nullptr), page.checks.push_back(nullptr), page.choices.push_back(nullptr);
+    if (field.kind == FieldList::Field::Kind::Number)
+        page.numbers.back() = addNumberField(control, kind, list, row);
+    else if (field.kind == FieldList::Field::Kind::Boolean)
+        page.checks.back() = addCheckField(control, row);
+    else
+        page.choices.back() = addChoiceField(control, row);
+}
+
+QDoubleSpinBox* ParameterEditor::addNumberField(const FieldControl& control, const std::string& kind,
+                                                const std::string& list, QHBoxLayout* row)
+{
+    const auto& [field, words, name, action, set] = control;
+    auto* box = addNumber(row, qPrintable(name), words.label, words.tip, field.low, field.high, words.step,
+                          words.decimals, [this, set = control.set, action = control.action](double v) {
+                              edit([&](Json& p) { set(p, v); }, action, false);
+                          });
+    const auto pointer = [this, field = control.field, list, kind]() -> std::string {
+        return field.ofHandle ? "/" + list + "/" + std::to_string(m_byKind[kind]->plot->selected()) + "/" + field.name
+                              : "/" + field.name;
+    };
+    explains(box, pointer, words.label, field.low, field.high);
+    return box;
+}
+
+QCheckBox* ParameterEditor::addCheckField(const FieldControl& control, QHBoxLayout* row)
+{
+    auto* check = new QCheckBox(control.words.label, this);
+    check->setObjectName(control.name);
+    check->setToolTip(control.words.tip);
+    connect(check, &QCheckBox::clicked, this, [this, set = control.set, action = control.action](bool on) {
+        edit([&](Json& p) { set(p, on); }, action, true);
+    });
+    row->addWidget(check);
+    row->addSpacing(6);
+    return check;
+}
+
+QComboBox* ParameterEditor::addChoiceField(const FieldControl& control, QHBoxLayout* row)
+{
+    auto* label = new QLabel(control.words.label, this);
+    label->setProperty("quiet", true);
+    auto* box = new QComboBox(this);
+    box->setObjectName(control.name);
+    box->setAccessibleName(control.words.label);
+    box->setToolTip(control.words.tip);
+    for (const std::string& choice : control.field.choices)
+        box->addItem(choiceWord(choice), QString::fromStdString(choice));
+    connect(box, &QComboBox::activated, this, [this, box, set = control.set, action = control.action] {
+        edit([&](Json& p) { set(p, box->currentData().toString().toStdString()); }, action, true);
+    });
+    row->addWidget(label);
+    row->addWidget(box);
+    row->addSpacing(6);
+    return box;
+}
+
 void ParameterEditor::build(Page& page, const Step& step)
 {
     const std::string kind = typeOf(step);
@@ -119,56 +198,7 @@ void ParameterEditor::build(Page& page, const Step& step)
             row->setSpacing(5);
             rows->addLayout(row);
         }
-        const auto field = page.fields.fields[i];
-        const FieldWords words = wordsFor(kind, field.name);
-        const QString name = QString::fromStdString(kind + "." + field.name),
-                      action = tr("%1: %2").arg(stepTitle(step), words.label);
-        const auto set = [this, field, list = page.fields.list, kind](Json& p, const Json& value) {
-            if (!field.ofHandle)
-                p[field.name] = value;
-            else if (const auto chosen = static_cast<std::size_t>(m_byKind[kind]->plot->selected());
-                     chosen < p[list].size())
-                p[list][chosen][field.name] = value;
-        };
-        page.numbers.push_back(nullptr), page.checks.push_back(nullptr), page.choices.push_back(nullptr);
-        if (field.kind == FieldList::Field::Kind::Number) {
-            page.numbers.back() = addNumber(
-                row, qPrintable(name), words.label, words.tip, field.low, field.high, words.step, words.decimals,
-                [this, set, action](double v) { edit([&](Json& p) { set(p, v); }, action, false); });
-            explains(
-                page.numbers.back(),
-                [this, field, list = page.fields.list, kind]() -> std::string {
-                    return field.ofHandle
-                               ? "/" + list + "/" + std::to_string(m_byKind[kind]->plot->selected()) + "/" + field.name
-                               : "/" + field.name;
-                },
-                words.label, field.low, field.high);
-        } else if (field.kind == FieldList::Field::Kind::Boolean) {
-            auto* check = new QCheckBox(words.label, page.widget);
-            check->setObjectName(name);
-            check->setToolTip(words.tip);
-            connect(check, &QCheckBox::clicked, this,
-                    [this, set, action](bool on) { edit([&](Json& p) { set(p, on); }, action, true); });
-            row->addWidget(check);
-            row->addSpacing(6);
-            page.checks.back() = check;
-        } else {
-            auto* label = new QLabel(words.label, page.widget);
-            label->setProperty("quiet", true);
-            auto* box = new QComboBox(page.widget);
-            box->setObjectName(name);
-            box->setAccessibleName(words.label);
-            box->setToolTip(words.tip);
-            for (const std::string& choice : field.choices)
-                box->addItem(choiceWord(choice), QString::fromStdString(choice));
-            connect(box, &QComboBox::activated, this, [this, box, set, action] {
-                edit([&](Json& p) { set(p, box->currentData().toString().toStdString()); }, action, true);
-            });
-            row->addWidget(label);
-            row->addWidget(box);
-            row->addSpacing(6);
-            page.choices.back() = box;
-        }
+        addField(page, i, step, row);
     }
     const bool solves = kind == Ends::kType, measures = kind == EdgeDarkening::kType;
     if (solves || measures) {

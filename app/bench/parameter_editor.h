@@ -5,10 +5,11 @@
 #include "app/bench/parameter_plot.h"
 #include "app/bench/step_editor.h"
 
-class QGridLayout;
-class QPushButton;
 class QCheckBox;
 class QComboBox;
+class QGridLayout;
+class QHBoxLayout;
+class QPushButton;
 class QStackedWidget;
 
 namespace amber {
@@ -26,7 +27,13 @@ public:
     void endPictureDrag() override;
 
 private:
+    struct FieldControl;
     struct Page;
+    void addField(Page& page, std::size_t index, const Step& step, QHBoxLayout* row);
+    QDoubleSpinBox* addNumberField(const FieldControl& control, const std::string& kind, const std::string& list,
+                                   QHBoxLayout* row);
+    QCheckBox* addCheckField(const FieldControl& control, QHBoxLayout* row);
+    QComboBox* addChoiceField(const FieldControl& control, QHBoxLayout* row);
     Page& page();
     void build(Page& page, const Step& step);
     void edit(const std::function<void(Json&)>& change, const QString& action, bool now);

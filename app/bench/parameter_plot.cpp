@@ -323,6 +323,43 @@ void ParameterPlot::paintStrips(QPainter& painter) const
     painter.drawText(QRectF(0, area.bottom() + 1, area.left() - 5, 16), Qt::AlignRight | Qt::AlignVCenter, tr("in"));
 }
 
+void ParameterPlot::paintLabelled(QPainter& painter, int i) const
+{
+    const QRectF area = plot();
+    const QPointF at = handlePlace(i);
+    paintHandle(painter, at, i == selected());
+    if (const auto& colour = m_model.handles[static_cast<std::size_t>(i)].colour) {
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(theme::screenColour(*colour));
+        painter.drawRect(QRectF(at.x() + 11, at.y() - 6, 12, 12));
+    }
+    painter.setPen(theme::kInk);
+    painter.setFont(theme::font(13, i == selected()));
+    const bool below = at.y() < area.top() + 26;
+    painter.drawText(
+        QRectF(std::clamp(at.x() - 40, area.left(), area.right() - 80), below ? at.y() + 9 : at.y() - 26, 80, 16),
+        Qt::AlignCenter, m_model.handles[static_cast<std::size_t>(i)].label);
+}
+
+void ParameterPlot::paintLines(QPainter& painter) const
+{
+    const QRectF area = plot();
+    painter.save();
+    painter.setClipRect(area.adjusted(0, -1, 0, 1));
+    painter.setBrush(Qt::NoBrush);
+    for (const auto& line : m_model.lines) {
+        QPolygonF points;
+        for (double x = area.left(); x <= area.right() + 0.5; x += 2)
+            points << QPointF(x, toY(line.up(toAt(x))));
+        painter.setPen(line.strong ? QPen(theme::kInk, 2) : QPen(theme::kQuietInk, 1.2, Qt::DashLine));
+        painter.drawPolyline(points);
+        painter.setFont(theme::font(13));
+        painter.drawText(QRectF(area.right() - 86, points.last().y() - (line.strong ? -2 : 18), 80, 16),
+                         Qt::AlignRight | Qt::AlignVCenter, line.label);
+    }
+    painter.restore();
+}
+
 void ParameterPlot::paintPlot(QPainter& painter)
 {
     if (m_model.lines.empty() && m_model.handles.empty())
@@ -339,35 +376,9 @@ void ParameterPlot::paintPlot(QPainter& painter)
                              QLocale().toString(level, 'g', 2).replace('-', QStringLiteral("\u2212")));
     }
     painter.drawText(QRectF(area.left() + 6, area.top() + 1, 120, 15), Qt::AlignLeft | Qt::AlignVCenter, m_model.unit);
-    painter.save();
-    painter.setClipRect(area.adjusted(0, -1, 0, 1));
-    painter.setBrush(Qt::NoBrush);
-    for (const auto& line : m_model.lines) {
-        QPolygonF points;
-        for (double x = area.left(); x <= area.right() + 0.5; x += 2)
-            points << QPointF(x, toY(line.up(toAt(x))));
-        painter.setPen(line.strong ? QPen(theme::kInk, 2) : QPen(theme::kQuietInk, 1.2, Qt::DashLine));
-        painter.drawPolyline(points);
-        painter.setFont(theme::font(13));
-        painter.drawText(QRectF(area.right() - 86, points.last().y() - (line.strong ? -2 : 18), 80, 16),
-                         Qt::AlignRight | Qt::AlignVCenter, line.label);
-    }
-    painter.restore();
-    for (int i = 0; i < handleCount(); ++i) {
-        const QPointF at = handlePlace(i);
-        paintHandle(painter, at, i == selected());
-        if (const auto& colour = m_model.handles[static_cast<std::size_t>(i)].colour) {
-            painter.setPen(Qt::NoPen);
-            painter.setBrush(theme::screenColour(*colour));
-            painter.drawRect(QRectF(at.x() + 11, at.y() - 6, 12, 12));
-        }
-        painter.setPen(theme::kInk);
-        painter.setFont(theme::font(13, i == selected()));
-        const bool below = at.y() < area.top() + 26;
-        painter.drawText(
-            QRectF(std::clamp(at.x() - 40, area.left(), area.right() - 80), below ? at.y() + 9 : at.y() - 26, 80, 16),
-            Qt::AlignCenter, m_model.handles[static_cast<std::size_t>(i)].label);
-    }
+    paintLines(painter);
+    for (int i = 0; i < handleCount(); ++i)
+        paintLabelled(painter, i);
     if (!m_model.warning.isEmpty()) {
         painter.setFont(theme::font(13, true));
         const double width = painter.fontMetrics().horizontalAdvance(m_model.warning) + 14;

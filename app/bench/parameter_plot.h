@@ -60,6 +60,8 @@ protected:
     int bottomMargin() const override { return 38; }
 
 private:
+    void paintLines(QPainter& painter) const;
+    void paintLabelled(QPainter& painter, int i) const;
     double toY(double up) const;
     double toUp(double y) const;
     void change(const std::function<void(Json&)>& edit);

@@ -18,8 +18,6 @@ std::string Balances::fault(FrameId frame) const { return m_document.job().balan
 
 Response Balances::responseOf(const FrameBalance& balance) const { return m_document.job().responseOf(balance); }
 
-bool Balances::hasResponse(const std::string& camera) const { return m_document.job().responses.count(camera) > 0; }
-
 void Balances::set(const std::map<FrameId, FrameBalance>& balances, const QString& action)
 {
     // What is on screen stays there also when it cannot be kept now.

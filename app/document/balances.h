@@ -22,7 +22,6 @@ public:
     std::string fault(FrameId frame) const;
     /// The curve by which a frame's picture came to be.
     Response responseOf(const FrameBalance& balance) const;
-    bool hasResponse(const std::string& camera) const;
 
     /// One gesture over any number of frames.
     void set(const std::map<FrameId, FrameBalance>& balances, const QString& action);

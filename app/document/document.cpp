@@ -199,6 +199,37 @@ std::vector<fs::path> holdBack(std::vector<fs::path>& pictures, const std::vecto
 
 }  // namespace
 
+Result<std::vector<fs::path>> Document::addTo(JobStore& store, std::vector<fs::path> pictures)
+{
+    const auto before = store.frames();
+    if (!before)
+        return tl::make_unexpected(before.error());
+    std::vector<fs::path> held = holdBack(pictures, *before);
+    if (auto added = store.addFrames(pictures); !added)
+        return tl::make_unexpected(added.error());
+    if (const auto frames = store.frames(); !frames)
+        return tl::make_unexpected(frames.error());
+    if (store.job().looks.empty()) {
+        Look look;
+        look.name = tr("New look").toStdString();
+        if (const auto added = store.addLook(look); !added)
+            return tl::make_unexpected(added.error());
+    }
+    return held;
+}
+
+void Document::tellAll()
+{
+    emit framesChanged();
+    emit keyColoursChanged();
+    emit keyPlacesChanged();
+    emit lightsChanged();
+    emit ratingsChanged();
+    emit doneChanged();
+    emit historyChanged();
+    m_looks->restore();
+}
+
 Status Document::openPaths(const std::vector<fs::path>& paths)
 {
     auto wanted = wantedBy(paths);
@@ -216,20 +247,9 @@ Status Document::openPaths(const std::vector<fs::path>& paths)
         other.emplace(std::move(*opened));
     }
     JobStore& store = same ? *m_store : *other;
-    const auto before = store.frames();
-    if (!before)
-        return tl::make_unexpected(before.error());
-    std::vector<fs::path> held = holdBack(wanted->pictures, *before);
-    if (auto added = store.addFrames(wanted->pictures); !added)
-        return added;
-    if (const auto frames = store.frames(); !frames)
-        return tl::make_unexpected(frames.error());
-    if (store.job().looks.empty()) {
-        Look look;
-        look.name = tr("New look").toStdString();
-        if (const auto added = store.addLook(look); !added)
-            return tl::make_unexpected(added.error());
-    }
+    auto held = addTo(store, wanted->pictures);
+    if (!held)
+        return tl::make_unexpected(held.error());
     // What belongs to the job before is let go while that job is still whole.
     flushContents();
     emit opening();
@@ -237,21 +257,14 @@ Status Document::openPaths(const std::vector<fs::path>& paths)
         m_store.emplace(std::move(*other));
     m_folder = text(wanted->folder);
     (void)readFrames();
-    m_heldBack = std::move(held);
+    m_heldBack = std::move(*held);
     m_changed.clear();
     const bool isNew = !wanted->isJob && wanted->jobs.empty();
     writeNotice(isNew && wanted->file.parent_path() != wanted->folder, wanted->jobs.size());
     m_balances->dropPreviews();
     m_selection->reload();
     emit opened();
-    emit framesChanged();
-    emit keyColoursChanged();
-    emit keyPlacesChanged();
-    emit lightsChanged();
-    emit ratingsChanged();
-    emit doneChanged();
-    emit historyChanged();
-    m_looks->restore();
+    tellAll();
     return {};
 }
 
@@ -312,11 +325,7 @@ QString Document::placeOf(const std::string& kept) const { return m_store ? text
 
 QString Document::title() const { return m_store ? QFileInfo(m_folder).fileName() : QString(); }
 
-const Frame* Document::frame(std::int64_t id) const
-{
-    const auto found = std::find_if(m_frames.begin(), m_frames.end(), [&](const Frame& f) { return f.id == id; });
-    return found == m_frames.end() ? nullptr : &*found;
-}
+const Frame* Document::frame(std::int64_t id) const { return frameOf(m_frames, id); }
 
 bool Document::check(const Status& status)
 {

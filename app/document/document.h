@@ -116,6 +116,9 @@ signals:
     void failed(const QString& message);
 
 private:
+    void tellAll();
+    /// Brings them in, and makes a first look; what was held back may be a lost frame's.
+    Result<std::vector<std::filesystem::path>> addTo(JobStore& store, std::vector<std::filesystem::path> pictures);
     friend class LooksInHand;
     JobStore& store() { return *m_store; }
     const JobStore& store() const { return *m_store; }

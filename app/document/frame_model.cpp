@@ -2,46 +2,10 @@
 
 namespace amber {
 
-FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
-    : QAbstractListModel(parent), m_document(document), m_proxies(proxies)
+void FrameModel::followPictures()
 {
-    connect(&document, &Document::opening, this, [this] {
-        beginResetModel();
-        m_rows.clear();
-        endResetModel();
-        m_proxies.clear();
-        m_thumbnails.clear();
-        m_facts.clear();
-        m_bracketList.clear();
-        m_duplicates.clear();
-    });
-    connect(&document, &Document::opened, this, [this] {
-        rebuild();
-        for (const Frame& frame : m_document.frames())
-            if (!frame.isLost)
-                m_proxies.requestThumbnail(frame.id, frame.path, false);
-        seeWhetherAllAreRead();
-    });
-    connect(&document, &Document::framesChanged, this, [this] {
-        if (static_cast<int>(m_document.frames().size()) != rowCount())
-            rebuild();
-        for (const Frame& frame : m_document.frames())
-            if (!m_thumbnails.contains(frame.id) && frame.fault.empty())
-                m_proxies.requestThumbnail(frame.id, frame.path, false);
-    });
-    connect(&document, &Document::frameFound, this, [this](std::int64_t frame) {
-        m_proxies.forget(frame);
-        m_thumbnails.remove(frame);
-        m_facts.remove(frame);
-        touch(frame);
-    });
-    connect(&document.selection(), &Selection::frameChosen, this, [this] {
-        emit dataChanged(index(0), index(rowCount() - 1), {InHandRole, CompanionRole});
-    });
-    connect(&document.selection(), &Selection::companionsChanged, this,
-            [this] { emit dataChanged(index(0), index(rowCount() - 1), {CompanionRole}); });
     connect(
-        &proxies, &ProxyStore::thumbnailReady, this,
+        &m_proxies, &ProxyStore::thumbnailReady, this,
         [this](std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes, const FrameFacts& facts) {
             m_facts.insert(frame, facts);
             m_thumbnails.insert(frame, QPixmap::fromImage(image));
@@ -51,6 +15,57 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
             seeWhetherAllAreRead();
             emit progressed();
         });
+    connect(&m_proxies, &ProxyStore::failed, this, [this](std::int64_t frame, const QString& message) {
+        m_document.setFrameFault(frame, message);
+        touch(frame);
+        seeWhetherAllAreRead();
+        emit progressed();
+    });
+}
+
+void FrameModel::followFrames()
+{
+    connect(&m_document, &Document::opening, this, [this] {
+        beginResetModel();
+        m_rows.clear();
+        endResetModel();
+        m_proxies.clear();
+        m_thumbnails.clear();
+        m_facts.clear();
+        m_bracketList.clear();
+        m_duplicates.clear();
+    });
+    connect(&m_document, &Document::opened, this, [this] {
+        rebuild();
+        for (const Frame& frame : m_document.frames())
+            if (!frame.isLost)
+                m_proxies.requestThumbnail(frame.id, frame.path, false);
+        seeWhetherAllAreRead();
+    });
+    connect(&m_document, &Document::framesChanged, this, [this] {
+        if (static_cast<int>(m_document.frames().size()) != rowCount())
+            rebuild();
+        for (const Frame& frame : m_document.frames())
+            if (!m_thumbnails.contains(frame.id) && frame.fault.empty())
+                m_proxies.requestThumbnail(frame.id, frame.path, false);
+    });
+    connect(&m_document, &Document::frameFound, this, [this](std::int64_t frame) {
+        m_proxies.forget(frame);
+        m_thumbnails.remove(frame);
+        m_facts.remove(frame);
+        touch(frame);
+    });
+}
+
+FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
+    : QAbstractListModel(parent), m_document(document), m_proxies(proxies)
+{
+    followFrames();
+    connect(&document.selection(), &Selection::frameChosen, this, [this] {
+        emit dataChanged(index(0), index(rowCount() - 1), {InHandRole, CompanionRole});
+    });
+    connect(&document.selection(), &Selection::companionsChanged, this,
+            [this] { emit dataChanged(index(0), index(rowCount() - 1), {CompanionRole}); });
     connect(&document, &Document::contentsChanged, this, &FrameModel::touchAll);
     connect(&document, &Document::balancesChanged, this, &FrameModel::touchAll);
     for (const auto changed :
@@ -59,12 +74,7 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
             if (rowCount() > 0)
                 emit dataChanged(index(0), index(rowCount() - 1), {GroupRole, RatingRole, DoneRole, BracketRole});
         });
-    connect(&proxies, &ProxyStore::failed, this, [this](std::int64_t frame, const QString& message) {
-        m_document.setFrameFault(frame, message);
-        touch(frame);
-        seeWhetherAllAreRead();
-        emit progressed();
-    });
+    followPictures();
 }
 
 void FrameModel::rebuild()
@@ -211,20 +221,10 @@ int FrameModel::companionNumber(FrameId frame) const
     return found == all.end() ? 0 : static_cast<int>(found - all.begin()) + 1;
 }
 
-QVariant FrameModel::data(const QModelIndex& index, int role) const
+/// How the frame stands in the shoot.
+QVariant FrameModel::standingOf(const Frame& frame, int role) const
 {
-    if (!index.isValid() || index.row() >= rowCount() || index.row() >= static_cast<int>(m_document.frames().size()))
-        return {};
-    const Frame& frame = m_document.frames()[static_cast<std::size_t>(index.row())];
     switch (role) {
-    case Qt::DisplayRole:
-        return titleOf(frame);
-    case Qt::DecorationRole:
-        return m_thumbnails.value(frame.id);
-    case Qt::ToolTipRole:
-        return tipOf(frame);
-    case Qt::AccessibleTextRole:
-        return spokenWords(frame);
     case GroupRole:
         return m_document.job().lightOf(frame.id);
     case RatingRole:
@@ -245,6 +245,25 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
         return m_document.job().frame(frame.id).isDone;
     case TroubleRole:
         return m_document.balances().of(frame.id).confidence;
+    default:
+        return {};
+    }
+}
+
+QVariant FrameModel::data(const QModelIndex& index, int role) const
+{
+    if (!index.isValid() || index.row() >= rowCount() || index.row() >= static_cast<int>(m_document.frames().size()))
+        return {};
+    const Frame& frame = m_document.frames()[static_cast<std::size_t>(index.row())];
+    switch (role) {
+    case Qt::DisplayRole:
+        return titleOf(frame);
+    case Qt::DecorationRole:
+        return m_thumbnails.value(frame.id);
+    case Qt::ToolTipRole:
+        return tipOf(frame);
+    case Qt::AccessibleTextRole:
+        return spokenWords(frame);
     case IdRole:
         return QVariant::fromValue<qlonglong>(frame.id);
     case FaultRole:
@@ -256,7 +275,7 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
     case CompanionRole:
         return companionNumber(frame.id);
     default:
-        return {};
+        return standingOf(frame, role);
     }
 }
 

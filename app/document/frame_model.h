@@ -60,6 +60,9 @@ signals:
     void progressed();
 
 private:
+    void followFrames();
+    void followPictures();
+    QVariant standingOf(const Frame& frame, int role) const;
     void rebuild();
     void seeWhetherAllAreRead();
     ReadFrames readFrames() const;

@@ -58,6 +58,26 @@ void LostFrames::begin()
 
 void LostFrames::searchIn(const QString& folder) { search(folder.toStdString(), true); }
 
+namespace {
+
+/// Pictures of the folder that have no frame yet, and those that were held back.
+std::vector<fs::path> candidatesIn(const fs::path& folder, const std::vector<Frame>& frames,
+                                   const std::vector<fs::path>& held)
+{
+    std::vector<fs::path> candidates = picturesUnder(folder, pictureEndings());
+    std::set<fs::path> known;
+    for (const Frame& frame : frames)
+        if (!frame.isLost)
+            known.insert(frame.path);
+    std::erase_if(candidates, [&](const fs::path& p) { return known.count(p) > 0; });
+    for (const fs::path& picture : held)
+        if (std::find(candidates.begin(), candidates.end(), picture) == candidates.end())
+            candidates.push_back(picture);
+    return candidates;
+}
+
+}  // namespace
+
 void LostFrames::search(const fs::path& folder, bool isShown)
 {
     if (m_task->isRunning()) {
@@ -67,39 +87,32 @@ void LostFrames::search(const fs::path& folder, bool isShown)
         return;
     }
     auto result = std::make_shared<FramesFound>();
-    m_task->start(
-        [result, folder, frames = m_document.frames(), held = m_document.heldBack()](const Task::Progress& progress,
-                                                                                     const CancelToken& cancel) {
-            std::vector<fs::path> candidates = picturesUnder(folder, pictureEndings());
-            // Pictures that have a frame are nobody's lost ones.
-            std::set<fs::path> known;
-            for (const Frame& frame : frames)
-                if (!frame.isLost)
-                    known.insert(frame.path);
-            std::erase_if(candidates, [&](const fs::path& p) { return known.count(p) > 0; });
-            for (const fs::path& picture : held)
-                if (std::find(candidates.begin(), candidates.end(), picture) == candidates.end())
-                    candidates.push_back(picture);
-            *result = findFrames(frames, candidates, progress, cancel);
-        },
-        [this, result, isShown, job = m_document.folder()](bool cancelled) {
-            if (cancelled || m_document.folder() != job)
-                return;
-            std::vector<std::pair<std::int64_t, fs::path>> found;
-            std::set<fs::path> places;
-            for (const FoundFrame& f : result->found) {
-                found.emplace_back(f.frame, f.place);
-                places.insert(f.place);
-            }
-            // What was held back and is nobody's comes in now.
-            std::vector<fs::path> fresh;
-            for (const fs::path& picture : m_document.heldBack())
-                if (!places.count(picture))
-                    fresh.push_back(picture);
-            if (const Status added = m_document.addHeldBack(fresh); !added)
-                emit said(text(added.error().message()));
-            finish(found, isShown);
-        });
+    const auto work = [result, folder, frames = m_document.frames(),
+                       held = m_document.heldBack()](const Task::Progress& progress, const CancelToken& cancel) {
+        *result = findFrames(frames, candidatesIn(folder, frames, held), progress, cancel);
+    };
+    m_task->start(work, [this, result, isShown, job = m_document.folder()](bool cancelled) {
+        if (!cancelled && m_document.folder() == job)
+            sortFound(*result, isShown);
+    });
+}
+
+void LostFrames::sortFound(const FramesFound& result, bool isShown)
+{
+    std::vector<std::pair<std::int64_t, fs::path>> found;
+    std::set<fs::path> places;
+    for (const FoundFrame& f : result.found) {
+        found.emplace_back(f.frame, f.place);
+        places.insert(f.place);
+    }
+    // What was held back and is nobody's comes in now.
+    std::vector<fs::path> fresh;
+    for (const fs::path& picture : m_document.heldBack())
+        if (!places.count(picture))
+            fresh.push_back(picture);
+    if (const Status added = m_document.addHeldBack(fresh); !added)
+        emit said(text(added.error().message()));
+    finish(found, isShown);
 }
 
 void LostFrames::finish(const std::vector<std::pair<std::int64_t, fs::path>>& found, bool isShown)

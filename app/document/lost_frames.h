@@ -7,6 +7,8 @@
 
 namespace amber {
 
+struct FramesFound;
+
 class LostFrames : public QObject {
     Q_OBJECT
 
@@ -33,6 +35,7 @@ signals:
     void said(const QString& message);
 
 private:
+    void sortFound(const FramesFound& result, bool isShown);
     void begin();
     void search(const std::filesystem::path& folder, bool isShown);
     void finish(const std::vector<std::pair<std::int64_t, std::filesystem::path>>& found, bool isShown);

@@ -88,17 +88,8 @@ void clear(QLayout& layout)
 }
 }  // namespace
 
-void FindingsPanel::renew()
+void FindingsPanel::showUndoing(const Look& look, const std::vector<LinearRgb>& colours)
 {
-    for (QVBoxLayout* column : {m_undoing, m_levels, m_sayings})
-        clear(*column);
-    const Image frame = picture ? picture() : Image();
-    if (frame.isEmpty() || !m_document.isOpen()) {
-        addWords(m_undoing, tr("Nothing to measure yet."));
-        return;
-    }
-    const Look look = m_document.looks().lookOf(m_document.selection().frameInHand());
-    const auto colours = someColours(frame.view(), kColours);
     const auto undoing = findUndoing(look, colours);
     if (undoing.empty())
         addWords(m_undoing, tr("None. What one step does, no other takes back."));
@@ -111,26 +102,32 @@ void FindingsPanel::renew()
                           theme::number(u.remains, 3)),
                  tr("Join"), "joinSteps", [this, u] { join(u.first, u.second); });
     }
-    if (m_trace && m_trace->steps() == static_cast<int>(look.steps.size())) {
-        static const QString kLevels[] = {tr("black"), tr("mid-grey"), tr("white")};
-        int said = 0;
-        for (const LevelMoved& m : levelsMoved(*m_trace))
-            if (++said <= 6)
-                addWords(m_levels, tr("%1 put %2 on %3; now %4, most by %5.")
-                                       .arg(step(m.setBy), kLevels[static_cast<int>(m.level)],
-                                            theme::number(m.setTo, 3), theme::number(m.now, 3), step(m.movedBy)));
-        if (const auto adds = tintAddsUp(*m_trace)) {
-            QStringList names;
-            for (int s : adds->steps)
-                names << step(s);
-            addWords(m_levels, tr("%1 each tint neutrals the same way: together chroma %2 towards hue %3°.")
-                                   .arg(names.join(QStringLiteral(", ")), theme::number(adds->total, 3),
-                                        theme::number(adds->hueDegrees, 0)));
-            ++said;
-        }
-        if (said == 0)
-            addWords(m_levels, tr("Nothing: what was set has stayed."));
+}
+
+void FindingsPanel::showLevels()
+{
+    static const QString kLevels[] = {tr("black"), tr("mid-grey"), tr("white")};
+    int said = 0;
+    for (const LevelMoved& m : levelsMoved(*m_trace))
+        if (++said <= 6)
+            addWords(m_levels, tr("%1 put %2 on %3; now %4, most by %5.")
+                                   .arg(step(m.setBy), kLevels[static_cast<int>(m.level)], theme::number(m.setTo, 3),
+                                        theme::number(m.now, 3), step(m.movedBy)));
+    if (const auto adds = tintAddsUp(*m_trace)) {
+        QStringList names;
+        for (int s : adds->steps)
+            names << step(s);
+        addWords(m_levels, tr("%1 each tint neutrals the same way: together chroma %2 towards hue %3°.")
+                               .arg(names.join(QStringLiteral(", ")), theme::number(adds->total, 3),
+                                    theme::number(adds->hueDegrees, 0)));
+        ++said;
     }
+    if (said == 0)
+        addWords(m_levels, tr("Nothing: what was set has stayed."));
+}
+
+void FindingsPanel::showSayings(const Look& look, const std::vector<LinearRgb>& colours, const Image& frame)
+{
     const EqualCurves curves = measureEqualCurves(colours);
     const CodesKept codes = measureCodes(frame.view());
     const EvenChroma even = measureEvenChroma(colours);
@@ -158,6 +155,23 @@ void FindingsPanel::renew()
         m_sayings,
         tr("“More chroma is more for all.” A factor of 1.3 moves the most muted third by ΔE %1, the strongest by %2.")
             .arg(theme::number(even.muted, 1), theme::number(even.strong, 1)));
+}
+
+void FindingsPanel::renew()
+{
+    for (QVBoxLayout* column : {m_undoing, m_levels, m_sayings})
+        clear(*column);
+    const Image frame = picture ? picture() : Image();
+    if (frame.isEmpty() || !m_document.isOpen()) {
+        addWords(m_undoing, tr("Nothing to measure yet."));
+        return;
+    }
+    const Look look = m_document.looks().lookOf(m_document.selection().frameInHand());
+    const auto colours = someColours(frame.view(), kColours);
+    showUndoing(look, colours);
+    if (m_trace && m_trace->steps() == static_cast<int>(look.steps.size()))
+        showLevels();
+    showSayings(look, colours, frame);
     for (QVBoxLayout* column : {m_undoing, m_levels, m_sayings})
         column->addStretch(1);
 }

@@ -27,6 +27,9 @@ protected:
     void showEvent(QShowEvent*) override { renew(); }
 
 private:
+    void showUndoing(const Look& look, const std::vector<LinearRgb>& colours);
+    void showLevels();
+    void showSayings(const Look& look, const std::vector<LinearRgb>& colours, const Image& frame);
     void renew();
     void join(int first, int second);
     QString step(int index) const;

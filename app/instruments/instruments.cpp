@@ -194,6 +194,21 @@ void Instruments::paintClipPlaces(QPainter& painter, const QRectF& area, const s
     }
 }
 
+void Instruments::paintNeutrals(QPainter& painter, const QRectF& area, const std::function<double(double)>& y) const
+{
+    for (std::size_t i = 0; i < m_trace->keys.size(); ++i)
+        if (m_trace->keys[i].kind == KeyColour::Kind::Neutral) {
+            const OkLab in = toOkLab(m_trace->states.front().keys[i].okLch),
+                        out = toOkLab(m_trace->states.back().keys[i].okLch);
+            const double x = area.left() + std::clamp(in.L, 0.0, 1.0) * area.width();
+            painter.setPen(QPen(theme::kGhost, 1));
+            painter.setBrush(theme::kPaper);
+            painter.drawEllipse(QPointF(x, y(in.b)), 3, 3);
+            painter.setBrush(theme::kInk);
+            painter.drawEllipse(QPointF(x, y(out.b)), 3, 3);
+        }
+}
+
 void Instruments::paintTrail(QPainter& painter, double top) const
 {
     // Warm to cool, greys from black at the left: how far the look carries them from neutral (OKLab b, then a), and the
@@ -221,17 +236,7 @@ void Instruments::paintTrail(QPainter& painter, double top) const
     line(&OkLab::a, QPen(theme::kQuietInk, 1.2, Qt::DashLine));
     line(&OkLab::b, QPen(theme::kInk, 1.8));
     if (m_trace)
-        for (std::size_t i = 0; i < m_trace->keys.size(); ++i)
-            if (m_trace->keys[i].kind == KeyColour::Kind::Neutral) {
-                const OkLab in = toOkLab(m_trace->states.front().keys[i].okLch),
-                            out = toOkLab(m_trace->states.back().keys[i].okLch);
-                const double x = area.left() + std::clamp(in.L, 0.0, 1.0) * area.width();
-                painter.setPen(QPen(theme::kGhost, 1));
-                painter.setBrush(theme::kPaper);
-                painter.drawEllipse(QPointF(x, y(in.b)), 3, 3);
-                painter.setBrush(theme::kInk);
-                painter.drawEllipse(QPointF(x, y(out.b)), 3, 3);
-            }
+        paintNeutrals(painter, area, y);
     painter.setFont(theme::font(13));
     painter.setPen(theme::kQuietInk);
     painter.drawText(area.adjusted(3, 0, 0, 0), Qt::AlignLeft | Qt::AlignTop, tr("warm"));
@@ -269,36 +274,27 @@ double Instruments::paintClipping(QPainter& painter, double top) const
     return top + 54;
 }
 
-double Instruments::paintHueMap(QPainter& painter, double top) const
+void Instruments::paintHues(QPainter& painter, const QRectF& area) const
 {
-    const QRectF area = column(top, 44);
-    painter.fillRect(area, theme::kPaper);
-    if (m_frame) {
-        const auto &after = m_frame->after.hue.chroma, &before = m_frame->before.hue.chroma;
-        const double most = std::max({0.12, highest(after), highest(before)}) * 1.05;
-        painter.setPen(Qt::NoPen);
-        painter.setBrush(theme::kShape);
-        const double bar = area.width() / kHueBins;
-        for (int i = 0; i < kHueBins; ++i) {
-            const double share = std::min(1.0, m_frame->after.hue.share[static_cast<std::size_t>(i)] * 12);
-            QColor ink = theme::kShape;
-            ink.setAlphaF(static_cast<float>(0.25 + 0.75 * share));
-            const double h = after[static_cast<std::size_t>(i)] / most * area.height();
-            painter.fillRect(QRectF(area.left() + i * bar, area.bottom() - h, bar, h), ink);
-        }
-        painter.setBrush(Qt::NoBrush);
-        painter.setPen(QPen(theme::kGhost, 1.2));
-        painter.drawPolyline(outline(before, most, area));
+    const auto &after = m_frame->after.hue.chroma, &before = m_frame->before.hue.chroma;
+    const double most = std::max({0.12, highest(after), highest(before)}) * 1.05;
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(theme::kShape);
+    const double bar = area.width() / kHueBins;
+    for (int i = 0; i < kHueBins; ++i) {
+        const double share = std::min(1.0, m_frame->after.hue.share[static_cast<std::size_t>(i)] * 12);
+        QColor ink = theme::kShape;
+        ink.setAlphaF(static_cast<float>(0.25 + 0.75 * share));
+        const double h = after[static_cast<std::size_t>(i)] / most * area.height();
+        painter.fillRect(QRectF(area.left() + i * bar, area.bottom() - h, bar, h), ink);
     }
-    painter.setRenderHint(QPainter::Antialiasing, false);
-    for (double x = area.left(); x < area.right(); x += 2)
-        painter.fillRect(QRectF(x, area.bottom() + 2, 2, 6), hueColour((x - area.left()) / area.width() * 360));
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.setPen(QPen(theme::kQuietInk, 1));
-    for (const HueFamily& f : m_families) {
-        const double x = area.left() + f.centreDegrees / 360 * area.width();
-        painter.drawLine(QPointF(x, area.top()), QPointF(x, area.top() + (f.move == HueMove{} ? 4 : 9)));
-    }
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(theme::kGhost, 1.2));
+    painter.drawPolyline(outline(before, most, area));
+}
+
+void Instruments::paintPlan(QPainter& painter, const QRectF& area) const
+{
     // The colour plan: a line below the strip where colour is meant to be.
     for (const PlanHue& plan : m_document.looks().look().card.plan)
         for (double shift : {-360.0, 0.0, 360.0}) {
@@ -309,6 +305,24 @@ double Instruments::paintHueMap(QPainter& painter, double top) const
                     QRectF(area.left() + left * area.width(), area.bottom() + 9, (right - left) * area.width(), 2),
                     theme::kInk);
         }
+}
+
+double Instruments::paintHueMap(QPainter& painter, double top) const
+{
+    const QRectF area = column(top, 44);
+    painter.fillRect(area, theme::kPaper);
+    if (m_frame)
+        paintHues(painter, area);
+    painter.setRenderHint(QPainter::Antialiasing, false);
+    for (double x = area.left(); x < area.right(); x += 2)
+        painter.fillRect(QRectF(x, area.bottom() + 2, 2, 6), hueColour((x - area.left()) / area.width() * 360));
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(QPen(theme::kQuietInk, 1));
+    for (const HueFamily& f : m_families) {
+        const double x = area.left() + f.centreDegrees / 360 * area.width();
+        painter.drawLine(QPointF(x, area.top()), QPointF(x, area.top() + (f.move == HueMove{} ? 4 : 9)));
+    }
+    paintPlan(painter, area);
     if (m_torn >= 0)
         painter.fillRect(QRectF(area.left() + m_torn / 360 * area.width() - 5, area.top(), 10, area.height()),
                          QBrush(theme::kInk, Qt::BDiagPattern));

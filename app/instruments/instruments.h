@@ -6,6 +6,7 @@
 #include "core/analysis/step_trace.h"
 
 #include <QWidget>
+#include <functional>
 #include <optional>
 
 namespace amber {
@@ -29,6 +30,9 @@ protected:
     void resizeEvent(QResizeEvent*) override;
 
 private:
+    void paintNeutrals(QPainter& painter, const QRectF& area, const std::function<double(double)>& y) const;
+    void paintPlan(QPainter& painter, const QRectF& area) const;
+    void paintHues(QPainter& painter, const QRectF& area) const;
     /// Where each instrument begins.
     static constexpr int kSkyline = 6, kTrail = 168, kHueMap = 240, kKeys = 322, kProbeHeight = 126;
     double paintHeading(QPainter& painter, double top, const QString& words) const;

@@ -1,5 +1,6 @@
 #include "app/instruments/key_list.h"
 
+#include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
@@ -71,17 +72,11 @@ namespace {
 /// A CIELAB colour on the screen.
 QColor onScreen(const Lab& lab)
 {
-    // From D50 CIELAB over XYZ to sRGB (CIE 15; the matrix is Bradford to D65 times the inverse of IEC 61966-2-1's
-    // primaries).
-    const double fy = (lab.l + 16) / 116, fx = fy + lab.a / 500, fz = fy - lab.b / 200;
-    const auto back = [](double f) { return f > 6.0 / 29 ? f * f * f : 3 * (6.0 / 29) * (6.0 / 29) * (f - 4.0 / 29); };
-    const double x = 0.96422 * back(fx), y = back(fy), z = 0.82521 * back(fz);
-    const double r = 3.1338561 * x - 1.6168667 * y - 0.4906146 * z, g = -0.9787684 * x + 1.9161415 * y + 0.0334540 * z,
-                 b = 0.0719453 * x - 0.2289914 * y + 1.4052427 * z;
+    const LinearRgb c = apply(fromWorking(RgbSpace::Srgb), fromLab(lab));
     const auto code = [](double v) {
         return std::clamp(static_cast<int>(encodeComponent(RgbSpace::Srgb, v) * 255 + 0.5), 0, 255);
     };
-    return {code(r), code(g), code(b)};
+    return {code(c.r), code(c.g), code(c.b)};
 }
 
 }  // namespace
@@ -175,48 +170,47 @@ void KeyList::change(int row, const std::function<void(KeyColour&)>& change)
     m_document.setKeyColours(keys, change ? tr("Key colour changed") : tr("Key colour taken off"));
 }
 
+QString KeyList::askName(const QString& start)
+{
+    return askLine(this, {"keyNameDialog", tr("Key colour"), tr("Name"), start}).value_or(QString());
+}
+
+void KeyList::keep(const KeyColour& key)
+{
+    const QString name = askName(keyColourTitle(key));
+    if (name.isEmpty())
+        return;
+    auto keys = m_document.job().keys;
+    keys.push_back(key);
+    keys.back().kind = KeyColour::Kind::Marked;
+    keys.back().name = name.toStdString();
+    m_document.setKeyColours(keys, tr("Key colour kept"));
+}
+
 void KeyList::showMenu(int row, QPoint at)
 {
     const auto index = static_cast<std::size_t>(row);
     const KeyColour key = m_trace->keys[index];
-    const bool marked = key.kind == KeyColour::Kind::Marked;
     const Lab now = m_trace->states.back().keys[index].lab;
     QMenu menu(this);
     menu.setObjectName("keyMenu");
-    if (marked) {
-        menu.addAction(tr("Target: as it is now"), this, [&] { change(row, [&](KeyColour& k) { k.target = now; }); });
-        menu.addAction(tr("Target: as it came in"), this, [&] { change(row, [](KeyColour& k) { k.target.reset(); }); });
-        QMenu* tolerance = menu.addMenu(tr("Tolerance, ΔE %1").arg(key.tolerance, 0, 'g', 3));
-        for (const double value : {1.0, 2.0, 3.0, 5.0, 8.0})
-            tolerance->addAction(QString::number(value), this,
-                                 [this, row, value] { change(row, [value](KeyColour& k) { k.tolerance = value; }); });
-        menu.addAction(tr("Rename…"), this, [&] {
-            QInputDialog dialog(this);
-            dialog.setObjectName("keyNameDialog");
-            dialog.setWindowTitle(tr("Key colour"));
-            dialog.setLabelText(tr("Name"));
-            dialog.setTextValue(text(key.name));
-            if (dialog.exec() == QDialog::Accepted && !dialog.textValue().trimmed().isEmpty())
-                change(row, [&](KeyColour& k) { k.name = dialog.textValue().trimmed().toStdString(); });
-        });
-        menu.addSeparator();
-        menu.addAction(tr("Take off the list"), this, [&] { change(row, nullptr); });
-    } else {
-        menu.addAction(tr("Keep it under a name…"), this, [&] {
-            QInputDialog dialog(this);
-            dialog.setObjectName("keyNameDialog");
-            dialog.setWindowTitle(tr("Key colour"));
-            dialog.setLabelText(tr("Name"));
-            dialog.setTextValue(keyColourTitle(key));
-            if (dialog.exec() != QDialog::Accepted || dialog.textValue().trimmed().isEmpty())
-                return;
-            auto keys = m_document.job().keys;
-            keys.push_back(key);
-            keys.back().kind = KeyColour::Kind::Marked;
-            keys.back().name = dialog.textValue().trimmed().toStdString();
-            m_document.setKeyColours(keys, tr("Key colour kept"));
-        });
+    if (key.kind != KeyColour::Kind::Marked) {
+        menu.addAction(tr("Keep it under a name…"), this, [&] { keep(key); });
+        menu.exec(at);
+        return;
     }
+    menu.addAction(tr("Target: as it is now"), this, [&] { change(row, [&](KeyColour& k) { k.target = now; }); });
+    menu.addAction(tr("Target: as it came in"), this, [&] { change(row, [](KeyColour& k) { k.target.reset(); }); });
+    QMenu* tolerance = menu.addMenu(tr("Tolerance, ΔE %1").arg(key.tolerance, 0, 'g', 3));
+    for (const double value : {1.0, 2.0, 3.0, 5.0, 8.0})
+        tolerance->addAction(QString::number(value), this,
+                             [this, row, value] { change(row, [value](KeyColour& k) { k.tolerance = value; }); });
+    menu.addAction(tr("Rename…"), this, [&] {
+        if (const QString name = askName(text(key.name)); !name.isEmpty())
+            change(row, [&](KeyColour& k) { k.name = name.toStdString(); });
+    });
+    menu.addSeparator();
+    menu.addAction(tr("Take off the list"), this, [&] { change(row, nullptr); });
     menu.exec(at);
 }
 

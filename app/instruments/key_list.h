@@ -37,6 +37,8 @@ protected:
     QSize sizeHint() const override { return {200, 110}; }
 
 private:
+    QString askName(const QString& start);
+    void keep(const KeyColour& key);
     int rowsShown() const;
     void select(int row);
     void change(int row, const std::function<void(KeyColour&)>& change);

@@ -12,14 +12,32 @@ IntentPanel::IntentPanel(Document& document, QWidget* parent)
       m_planShare(new QLabel(this))
 {
     setObjectName("intentPanel");
+    auto* layout = new QHBoxLayout(this);
+    layout->setContentsMargins(14, 12, 14, 8);
+    layout->setSpacing(28);
+    auto* left = new QVBoxLayout;
+    left->addLayout(makeWords());
+    left->addStretch(1);
+    auto* right = new QVBoxLayout;
+    right->addLayout(makeParts());
+    right->addStretch(1);
+    layout->addLayout(left, 1);
+    layout->addLayout(right, 1);
+    connect(&document.looks(), &LooksInHand::lookChanged, this, &IntentPanel::refresh);
+}
+
+QLabel* IntentPanel::quiet(const QString& words)
+{
+    auto* label = new QLabel(words, this);
+    label->setProperty("quiet", true);
+    return label;
+}
+
+QGridLayout* IntentPanel::makeWords()
+{
     auto* grid = new QGridLayout;
     grid->setHorizontalSpacing(10);
     grid->setVerticalSpacing(5);
-    const auto quiet = [&](const QString& words) {
-        auto* label = new QLabel(words, this);
-        label->setProperty("quiet", true);
-        return label;
-    };
     const auto line = [&](QLineEdit* edit, const char* name, const QString& label, const QString& hint, int row) {
         edit->setObjectName(name);
         edit->setAccessibleName(label);
@@ -36,46 +54,58 @@ IntentPanel::IntentPanel(Document& document, QWidget* parent)
     grid->addWidget(m_planShare, 1, 2);
     line(m_madeFor, "intentMadeFor", tr("Made for"), tr("the input it expects: balanced frames, window light"), 2);
     line(m_limits, "intentLimits", tr("Limits"), tr("where it must not be used"), 3);
+    grid->addWidget(quiet(tr("References")), 4, 0);
+    grid->addLayout(makeReferences(), 4, 1);
+    grid->setColumnStretch(1, 1);
+    return grid;
+}
+
+QHBoxLayout* IntentPanel::makeReferences()
+{
     auto* references = new QHBoxLayout;
     auto* add = new QPushButton(tr("Frame in hand shows it"), this);
     add->setObjectName("intentReference");
     add->setToolTip(tr("Adds the frame in hand to the reference frames of this look, or takes it off"));
-    connect(add, &QPushButton::clicked, this, [this] {
-        IntentCard card = m_document.looks().look().card;
-        const std::string name = LooksInHand::pictureName(m_document.selection().frameInHand());
-        if (const auto found = std::find(card.references.begin(), card.references.end(), name);
-            found != card.references.end())
-            card.references.erase(found);
-        else
-            card.references.push_back(name);
-        m_document.looks().setIntent(text(m_document.looks().look().intent), card);
-    });
+    connect(add, &QPushButton::clicked, this, &IntentPanel::toggleReference);
     references->addWidget(add);
     references->addWidget(m_references, 1);
-    grid->addWidget(quiet(tr("References")), 4, 0);
-    grid->addLayout(references, 4, 1);
-    grid->setColumnStretch(1, 1);
+    return references;
+}
 
-    auto* parts = new QGridLayout;
-    parts->setHorizontalSpacing(10);
-    parts->setVerticalSpacing(5);
-    const struct {
-        IntentScore::Part part;
-        const char* name;
-        QString label;
-        QStringList choices;
-    } rows[] = {
+void IntentPanel::toggleReference()
+{
+    IntentCard card = m_document.looks().look().card;
+    const std::string name = LooksInHand::pictureName(m_document.selection().frameInHand());
+    if (const auto found = std::find(card.references.begin(), card.references.end(), name);
+        found != card.references.end())
+        card.references.erase(found);
+    else
+        card.references.push_back(name);
+    m_document.looks().setIntent(text(m_document.looks().look().intent), card);
+}
+
+namespace {
+
+struct PartRow {
+    IntentScore::Part part;
+    const char* name;
+    QString label;
+    QStringList choices;
+};
+
+std::vector<PartRow> partRows()
+{
+    const auto tr = [](const char* words) { return IntentPanel::tr(words); };
+    const QStringList amounts{tr("not said"), tr("little"), tr("medium"), tr("much")};
+    return {
         {IntentScore::Part::Key, "intentKey", tr("Key"), {tr("not said"), tr("dark"), tr("middle"), tr("bright")}},
         {IntentScore::Part::Temperature,
          "intentTemperature",
          tr("Warm, cool"),
          {tr("not said"), tr("neutral"), tr("warm"), tr("cool"), tr("warm lights, cool darks"),
           tr("cool lights, warm darks")}},
-        {IntentScore::Part::Contrast,
-         "intentContrast",
-         tr("Contrast"),
-         {tr("not said"), tr("little"), tr("medium"), tr("much")}},
-        {IntentScore::Part::Fade, "intentFade", tr("Fade"), {tr("not said"), tr("little"), tr("medium"), tr("much")}},
+        {IntentScore::Part::Contrast, "intentContrast", tr("Contrast"), amounts},
+        {IntentScore::Part::Fade, "intentFade", tr("Fade"), amounts},
         {IntentScore::Part::Fidelity,
          "intentFidelity",
          tr("Colours"),
@@ -85,8 +115,17 @@ IntentPanel::IntentPanel(Document& document, QWidget* parent)
          tr("Grain"),
          {tr("not said"), tr("little or none"), tr("medium"), tr("much")}},
     };
-    int at = 0;
-    for (const auto& row : rows) {
+}
+
+}  // namespace
+
+QGridLayout* IntentPanel::makeParts()
+{
+    auto* parts = new QGridLayout;
+    parts->setHorizontalSpacing(10);
+    parts->setVerticalSpacing(5);
+    for (const PartRow& row : partRows()) {
+        const int at = static_cast<int>(m_rows.size());
         auto* choice = new QComboBox(this);
         choice->setObjectName(row.name);
         choice->setAccessibleName(row.label);
@@ -98,21 +137,9 @@ IntentPanel::IntentPanel(Document& document, QWidget* parent)
         parts->addWidget(choice, at, 1);
         parts->addWidget(score, at, 2);
         m_rows.push_back({row.part, choice, score});
-        ++at;
     }
     parts->setColumnStretch(2, 1);
-    auto* layout = new QHBoxLayout(this);
-    layout->setContentsMargins(14, 12, 14, 8);
-    layout->setSpacing(28);
-    auto* left = new QVBoxLayout;
-    left->addLayout(grid);
-    left->addStretch(1);
-    auto* right = new QVBoxLayout;
-    right->addLayout(parts);
-    right->addStretch(1);
-    layout->addLayout(left, 1);
-    layout->addLayout(right, 1);
-    connect(&document.looks(), &LooksInHand::lookChanged, this, &IntentPanel::refresh);
+    return parts;
 }
 
 void IntentPanel::put()

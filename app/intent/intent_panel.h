@@ -10,6 +10,8 @@
 #include <functional>
 
 class QComboBox;
+class QGridLayout;
+class QHBoxLayout;
 class QLabel;
 class QLineEdit;
 
@@ -32,6 +34,11 @@ protected:
     void showEvent(QShowEvent*) override { refreshScores(); }
 
 private:
+    QLabel* quiet(const QString& words);
+    QGridLayout* makeWords();
+    QGridLayout* makeParts();
+    QHBoxLayout* makeReferences();
+    void toggleReference();
     void put();
     struct Row {
         IntentScore::Part part;

@@ -1,5 +1,6 @@
 #include "app/library/library_view.h"
 
+#include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "core/look/subject_bound.h"
 
@@ -25,6 +26,40 @@ QString subjectBoundWords(const Look& look)
     return words.join(QStringLiteral(" · "));
 }
 
+void LibraryView::addButtons(QBoxLayout* row)
+{
+    const auto add = [&](const char* name, const QString& words, const QString& tip, std::function<void()> act) {
+        row->addWidget(makeButton(this, name, words, tip, std::move(act)));
+    };
+    add("libraryOpen", tr("Work on it"), tr("Take the chosen look in hand (Enter)"), [this] { open(); });
+    add("libraryDuplicate", tr("Duplicate"), tr("A copy of the chosen look, to go on from"), [this] {
+        if (chosen())
+            m_document.looks().duplicate(chosen());
+        refresh();
+    });
+    add("lookImport", tr("Import…"), tr("Bring in a look from a file"), [this] {
+        const QString path =
+            QFileDialog::getOpenFileName(this, tr("Import a look"), m_document.folder(), tr("Looks (*.json)"));
+        if (const Status done = path.isEmpty() ? Status{} : m_document.looks().importLook(path); !done)
+            emit m_document.failed(text(done.error().message()));
+        refresh();
+    });
+    add("lookExport", tr("Export…"),
+        tr("Write the chosen look to a file, complete with its tables, or as a lookup table with a report of how "
+           "well it travels"),
+        [this] { emit exportRequested(chosen()); });
+    row->addStretch(1);
+    add("libraryClose", tr("Back"), tr("Back to the wall"), [this] { emit closed(); });
+}
+
+void LibraryView::open()
+{
+    if (!chosen())
+        return;
+    m_document.looks().choose(chosen());
+    emit closed();
+}
+
 LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
     : QWidget(parent), m_document(document), m_wall(wall), m_search(new QLineEdit(this)),
       m_sheet(new TileSheet(wall.queue(), this)), m_words(new QLabel(this))
@@ -38,38 +73,7 @@ LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
     row->addWidget(m_search);
-    const auto button = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
-        auto* b = new QPushButton(words, this);
-        b->setObjectName(name);
-        b->setToolTip(tip);
-        connect(b, &QPushButton::clicked, this, act);
-        row->addWidget(b);
-    };
-    const auto open = [this] {
-        if (chosen()) {
-            m_document.looks().choose(chosen());
-            emit closed();
-        }
-    };
-    button("libraryOpen", tr("Work on it"), tr("Take the chosen look in hand (Enter)"), open);
-    button("libraryDuplicate", tr("Duplicate"), tr("A copy of the chosen look, to go on from"), [this] {
-        if (chosen())
-            m_document.looks().duplicate(chosen());
-        refresh();
-    });
-    button("lookImport", tr("Import…"), tr("Bring in a look from a file"), [this] {
-        const QString path =
-            QFileDialog::getOpenFileName(this, tr("Import a look"), m_document.folder(), tr("Looks (*.json)"));
-        if (const Status done = path.isEmpty() ? Status{} : m_document.looks().importLook(path); !done)
-            emit m_document.failed(text(done.error().message()));
-        refresh();
-    });
-    button("lookExport", tr("Export…"),
-           tr("Write the chosen look to a file, complete with its tables, or as a lookup table with a report of how "
-              "well it travels"),
-           [this] { emit exportRequested(chosen()); });
-    row->addStretch(1);
-    button("libraryClose", tr("Back"), tr("Back to the wall"), [this] { emit closed(); });
+    addButtons(row);
     m_words->setObjectName("libraryWords");
     m_words->setProperty("onWall", true);
     m_words->setWordWrap(true);
@@ -83,7 +87,7 @@ LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
     connect(&document.looks(), &LooksInHand::lookChanged, this, renew);
     connect(&document.selection(), &Selection::frameChosen, this, renew);
     m_sheet->setAccessibleName(tr("Looks of this job"));
-    connect(m_sheet, &QListWidget::itemActivated, this, open);
+    connect(m_sheet, &QListWidget::itemActivated, this, &LibraryView::open);
     connect(m_sheet, &QListWidget::currentRowChanged, this, [this] { describe(); });
 }
 

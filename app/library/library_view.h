@@ -5,6 +5,7 @@
 #include "app/variants/tile_sheet.h"
 #include "app/wall/wall.h"
 
+class QBoxLayout;
 class QLabel;
 class QLineEdit;
 
@@ -26,6 +27,8 @@ protected:
     void paintEvent(QPaintEvent*) override;
 
 private:
+    void open();
+    void addButtons(QBoxLayout* row);
     std::int64_t chosen() const;
     void describe();
 

@@ -7,6 +7,47 @@
 
 namespace amber {
 
+NumberBox* PlanDialog::addBudget(QGridLayout* grid, int row, const char* name, const QString& label, double value,
+                                 std::function<void(TimePlan&, double)> change)
+{
+    auto* box = new NumberBox(this);
+    box->setObjectName(name);
+    box->setAccessibleName(label);
+    box->setDecimals(1);
+    box->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    box->setMaximum(600);
+    box->setValue(value);
+    connect(box, &QDoubleSpinBox::valueChanged, this, [this, change = std::move(change)](double v) {
+        TimePlan plan = m_keeper.plan();
+        change(plan, v);
+        m_keeper.setPlan(plan);
+        refresh();
+    });
+    grid->addWidget(box, row, 1);
+    return box;
+}
+
+void PlanDialog::addStages(QGridLayout* grid)
+{
+    const QString names[] = {tr("Balance"), tr("Look"), tr("Proof")};
+    const char* ids[] = {"planBalance", "planLook", "planProof"};
+    const TimePlan plan = m_keeper.plan();
+    for (int i = 0; i < kStages; ++i) {
+        const auto stage = static_cast<std::size_t>(i);
+        grid->addWidget(new QLabel(names[i], this), i + 1, 0);
+        NumberBox* box = addBudget(grid, i + 1, ids[i], tr("Budget, %1").arg(names[i]), plan.minutesPerFrame[stage],
+                                   [stage](TimePlan& changed, double v) { changed.minutesPerFrame[stage] = v; });
+        box->setSuffix(tr(" min"));
+        m_stage[i] = new QLabel(this);
+        grid->addWidget(m_stage[i], i + 1, 2, Qt::AlignRight);
+    }
+    grid->addWidget(new QLabel(tr("Working day"), this), kStages + 1, 0);
+    NumberBox* day = addBudget(grid, kStages + 1, "planDay", tr("Hours a day"), plan.hoursPerDay,
+                               [](TimePlan& changed, double v) { changed.hoursPerDay = v; });
+    day->setRange(0.5, 24);
+    day->setSuffix(tr(" h"));
+}
+
 PlanDialog::PlanDialog(TimeKeeper& keeper, QWidget* parent)
     : QDialog(parent), m_keeper(keeper), m_budget(new QLabel(this)), m_spent(new QLabel(this)),
       m_left(new QLabel(this)), m_over(new QLabel(this))
@@ -22,44 +63,7 @@ PlanDialog::PlanDialog(TimeKeeper& keeper, QWidget* parent)
         grid->addWidget(label, 0, column, column > 0 ? Qt::AlignRight : Qt::AlignLeft);
     };
     head(0, tr("Stage")), head(1, tr("Budget per frame")), head(2, tr("Spent, all frames"));
-    const QString names[] = {tr("Balance"), tr("Look"), tr("Proof")};
-    const char* ids[] = {"planBalance", "planLook", "planProof"};
-    for (int i = 0; i < kStages; ++i) {
-        grid->addWidget(new QLabel(names[i], this), i + 1, 0);
-        auto* box = new NumberBox(this);
-        box->setObjectName(ids[i]);
-        box->setAccessibleName(tr("Budget, %1").arg(names[i]));
-        box->setRange(0, 600);
-        box->setDecimals(1);
-        box->setSuffix(tr(" min"));
-        box->setButtonSymbols(QAbstractSpinBox::NoButtons);
-        box->setValue(keeper.plan().minutesPerFrame[static_cast<std::size_t>(i)]);
-        connect(box, &QDoubleSpinBox::valueChanged, this, [this, i](double v) {
-            TimePlan plan = m_keeper.plan();
-            plan.minutesPerFrame[static_cast<std::size_t>(i)] = v;
-            m_keeper.setPlan(plan);
-            refresh();
-        });
-        grid->addWidget(box, i + 1, 1);
-        m_stage[i] = new QLabel(this);
-        grid->addWidget(m_stage[i], i + 1, 2, Qt::AlignRight);
-    }
-    grid->addWidget(new QLabel(tr("Working day"), this), kStages + 1, 0);
-    auto* day = new NumberBox(this);
-    day->setObjectName("planDay");
-    day->setAccessibleName(tr("Hours a day"));
-    day->setRange(0.5, 24);
-    day->setDecimals(1);
-    day->setSuffix(tr(" h"));
-    day->setButtonSymbols(QAbstractSpinBox::NoButtons);
-    day->setValue(keeper.plan().hoursPerDay);
-    connect(day, &QDoubleSpinBox::valueChanged, this, [this](double v) {
-        TimePlan plan = m_keeper.plan();
-        plan.hoursPerDay = v;
-        m_keeper.setPlan(plan);
-        refresh();
-    });
-    grid->addWidget(day, kStages + 1, 1);
+    addStages(grid);
     m_left->setObjectName("planLeft");
     m_left->setProperty("strong", true);
     m_left->setWordWrap(true);

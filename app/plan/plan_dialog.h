@@ -1,11 +1,17 @@
 // The time plan: budgets, what was spent, when it will be done.
 #pragma once
 
-#include <QDialog>
+#include "core/job/time_plan.h"
 
+#include <QDialog>
+#include <functional>
+
+class QGridLayout;
 class QLabel;
 
 namespace amber {
+
+class NumberBox;
 
 class TimeKeeper;
 
@@ -16,6 +22,9 @@ public:
     PlanDialog(TimeKeeper& keeper, QWidget* parent = nullptr);
 
 private:
+    void addStages(QGridLayout* grid);
+    NumberBox* addBudget(QGridLayout* grid, int row, const char* name, const QString& label, double value,
+                         std::function<void(TimePlan&, double)> change);
     void refresh();
 
     TimeKeeper& m_keeper;

@@ -83,6 +83,52 @@ QString faultOf(Work&& work)
     }
 }
 
+struct ReadProxy {
+    std::shared_ptr<const Proxy> untouched, balanced;
+    QString fault;
+};
+
+ReadProxy readProxy(const std::filesystem::path& path, int edge, const ProxyStore::Footing& footing, MemoryGate& gate)
+{
+    ReadProxy made;
+    made.fault = faultOf([&] {
+        const auto held = gate.take(bytesToReadReduced(path, edge, false));
+        auto read = readReducedWithSamples(path, edge, ProxyStore::kSampleEdge);
+        if (!read)
+            return QString::fromStdString(read.error().message());
+        made.untouched = std::make_shared<const Proxy>(
+            Proxy{std::move(read->image), std::move(read->samples), std::move(read->info)});
+        made.balanced = balancedProxy(made.untouched, footing);
+        return QString();
+    });
+    return made;
+}
+
+struct Thumbnail {
+    QImage image;
+    QString hash, fault;
+    qint64 bytes = 0;
+    FrameFacts facts;
+};
+
+Thumbnail thumbnailOf(const std::filesystem::path& path, MemoryGate& gate)
+{
+    Thumbnail made;
+    made.fault = faultOf([&] {
+        const auto held = gate.take(bytesToReadReduced(path, ProxyStore::kThumbnailEdge, true));
+        const auto picture = readReduced(path, ProxyStore::kThumbnailEdge, true);
+        if (!picture)
+            return QString::fromStdString(picture.error().message());
+        made.image = toScreen(picture->image.view());
+        made.hash = QString::fromStdString(contentHashOfFile(path).value_or(""));
+        std::error_code error;
+        made.bytes = static_cast<qint64>(std::filesystem::file_size(path, error));
+        made.facts = frameFacts(picture->image.view(), captureFacts(path));
+        return QString();
+    });
+    return made;
+}
+
 }  // namespace
 
 std::size_t ProxyStore::usualLimitBytes()
@@ -176,38 +222,28 @@ std::shared_ptr<const Proxy> ProxyStore::proxy(std::int64_t frame, const std::fi
     if (m_waiting.contains(frame) || isKnownUnreadable(frame, path))
         return nullptr;
     m_waiting.insert(frame);
-    m_queue.start(RenderQueue::Priority::Companion, [this, frame, path, edge = m_proxyEdge, footing = footing(frame),
-                                                     gate = m_gate, cancel = m_cancel] {
-        if (cancel.isCancelled())
-            return;
-        std::shared_ptr<const Proxy> proxy, balanced;
-        const Stamp stamp = stampOf(path);
-        const QString fault = faultOf([&] {
-            const auto held = gate->take(bytesToReadReduced(path, edge, false));
-            auto read = readReducedWithSamples(path, edge, kSampleEdge);
-            if (!read)
-                return QString::fromStdString(read.error().message());
-            proxy = std::make_shared<const Proxy>(
-                Proxy{std::move(read->image), std::move(read->samples), std::move(read->info)});
-            balanced = balancedProxy(proxy, footing);
-            return QString();
-        });
-        QMetaObject::invokeMethod(this, [this, frame, path, proxy, balanced, footing, stamp, fault, cancel] {
-            if (cancel.isCancelled())
-                return;
-            m_waiting.remove(frame);
-            if (!balanced) {
-                m_unreadable.insert(frame, stamp);
-                emit failed(frame, fault);
-                return;
-            }
-            keep(frame, proxy, balanced);
-            // The balance may have changed while the file was read.
-            if (const Footing now = this->footing(frame); !(now.balance == footing.balance))
-                refoot(frame, path);
-            emit proxyReady(frame);
-        });
-    });
+    m_queue.start(RenderQueue::Priority::Companion,
+                  [this, frame, path, edge = m_proxyEdge, footing = footing(frame), gate = m_gate, cancel = m_cancel] {
+                      if (cancel.isCancelled())
+                          return;
+                      const Stamp stamp = stampOf(path);
+                      const ReadProxy made = readProxy(path, edge, footing, *gate);
+                      QMetaObject::invokeMethod(this, [this, frame, path, made, footing, stamp, cancel] {
+                          if (cancel.isCancelled())
+                              return;
+                          m_waiting.remove(frame);
+                          if (!made.balanced) {
+                              m_unreadable.insert(frame, stamp);
+                              emit failed(frame, made.fault);
+                              return;
+                          }
+                          keep(frame, made.untouched, made.balanced);
+                          // The balance may have changed while the file was read.
+                          if (const Footing now = this->footing(frame); !(now.balance == footing.balance))
+                              refoot(frame, path);
+                          emit proxyReady(frame);
+                      });
+                  });
     return nullptr;
 }
 
@@ -319,31 +355,16 @@ void ProxyStore::requestThumbnail(std::int64_t frame, const std::filesystem::pat
             begun->frames.insert(frame);
         }
         const Stamp stamp = stampOf(path);
-        QImage image;
-        QString hash;
-        qint64 bytes = 0;
-        FrameFacts facts;
-        const QString fault = faultOf([&] {
-            const auto held = gate->take(bytesToReadReduced(path, kThumbnailEdge, true));
-            const auto picture = readReduced(path, kThumbnailEdge, true);
-            if (!picture)
-                return QString::fromStdString(picture.error().message());
-            image = toScreen(picture->image.view());
-            hash = QString::fromStdString(contentHashOfFile(path).value_or(""));
-            std::error_code error;
-            bytes = static_cast<qint64>(std::filesystem::file_size(path, error));
-            facts = frameFacts(picture->image.view(), captureFacts(path));
-            return QString();
-        });
-        QMetaObject::invokeMethod(this, [this, frame, image, stamp, fault, hash, bytes, facts, cancel] {
+        const Thumbnail made = thumbnailOf(path, *gate);
+        QMetaObject::invokeMethod(this, [this, frame, made, stamp, cancel] {
             if (cancel.isCancelled())
                 return;
-            if (image.isNull()) {
+            if (made.image.isNull()) {
                 m_unreadable.insert(frame, stamp);
-                emit failed(frame, fault);
+                emit failed(frame, made.fault);
                 return;
             }
-            emit thumbnailReady(frame, image, hash, bytes, facts);
+            emit thumbnailReady(frame, made.image, made.hash, made.bytes, made.facts);
         });
     };
     m_queue.start(RenderQueue::Priority::Thumbnail, work, urgent);

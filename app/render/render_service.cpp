@@ -156,9 +156,32 @@ void RenderService::trace(const RenderRequest& request, Reduced& source)
         emit traced(request.number, *found);
 }
 
-void RenderService::run(const RenderRequest& request)
+void RenderService::measureFirst(const RenderRequest& request, const RenderPlan& plan, const RenderPlan& entering)
 {
     const auto nothing = RenderPlan::compile(Look{});
+    if (!nothing)
+        return;
+    Reduced& source = reduced(request.pictures[0]);
+    emit measured(request.number, {measure(m_after, source, plan, request.framing),
+                                   measure(m_before, source, *nothing, request.framing),
+                                   measure(m_entering, source, entering, request.framing)});
+    if (!isOvertaken())
+        trace(request, source);
+}
+
+void RenderService::showReduced(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look,
+                                std::size_t index)
+{
+    const RenderOptions options{RenderOptions::Stage::All, longEdge(source)};
+    Image out(source.image.width(), source.image.height());
+    render(plan, source.image.view(), out.mutableView(), {}, options);
+    if (request.overlay.what != RenderRequest::Overlay::What::Nothing && index == 0)
+        layOver(source, look, request, options, source.image.view(), out.mutableView());
+    emit rendered(request.number, request.pictures[index].frame, toScreen(out.view()), source.before);
+}
+
+void RenderService::run(const RenderRequest& request)
+{
     const bool alike =
         std::all_of(request.look.steps.begin(), request.look.steps.end(), [](const Step& s) { return s.own.empty(); });
     std::optional<RenderPlan> plan, first, firstEntering;
@@ -180,22 +203,11 @@ void RenderService::run(const RenderRequest& request)
             showPart(request, *plan, source, look);
             continue;
         }
-        const RenderOptions options{RenderOptions::Stage::All, longEdge(source)};
-        Image out(source.image.width(), source.image.height());
-        render(*plan, source.image.view(), out.mutableView(), {}, options);
-        if (request.overlay.what != RenderRequest::Overlay::What::Nothing && i == 0)
-            layOver(source, look, request, options, source.image.view(), out.mutableView());
-        emit rendered(request.number, picture.frame, toScreen(out.view()), source.before);
+        showReduced(request, *plan, source, look, i);
     }
     // Measuring waits until every picture is shown.
-    if (request.measure && !request.pictures.empty() && nothing && first && firstEntering) {
-        Reduced& source = reduced(request.pictures[0]);
-        emit measured(request.number, {measure(m_after, source, *first, request.framing),
-                                       measure(m_before, source, *nothing, request.framing),
-                                       measure(m_entering, source, *firstEntering, request.framing)});
-        if (!isOvertaken())
-            trace(request, source);
-    }
+    if (request.measure && !request.pictures.empty() && first && firstEntering)
+        measureFirst(request, *first, *firstEntering);
     if (request.pictures.empty() || !request.pictures[0].whole)
         m_whole = {};
     QHash<std::int64_t, std::shared_ptr<Reduced>> shown;

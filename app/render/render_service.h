@@ -64,6 +64,10 @@ signals:
     void traced(std::uint64_t number, const LookTrace& trace);
 
 private:
+    struct Reduced;
+    void showReduced(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look,
+                     std::size_t index);
+    void measureFirst(const RenderRequest& request, const RenderPlan& plan, const RenderPlan& entering);
     struct Reduced {
         std::shared_ptr<const Proxy> proxy;
         QSize size;

@@ -7,8 +7,6 @@ namespace {
 
 constexpr int kRampSteps = 24, kEndWidth = 92, kAddWidth = 40, kTileWidth = 150, kWideGap = 18, kNarrowGap = 10,
               kPlainTop = 6, kNamedTop = 24, kTiles = 88, kMany = 8;
-/// Changes drawn as a full bar.
-constexpr double kFullMeasure[] = {0.12, 0.12, 0.04}, kFullDifference = 10;
 
 }  // namespace
 
@@ -113,56 +111,6 @@ bool StepLine::event(QEvent* event)
     return QWidget::event(event);
 }
 
-void StepLine::paintMarks(QPainter& painter, int step) const
-{
-    const StepState &from = m_trace->before(step), &to = m_trace->after(step);
-    const auto worst = m_trace->worst();
-    const double measures[] = {to.meanL - from.meanL, to.contrast - from.contrast, to.meanChroma - from.meanChroma};
-    static const QString kLetters[] = {tr("b"), tr("c"), tr("s")};
-    const bool off = isIdentity(m_document.looks().look().steps[static_cast<std::size_t>(step)]);
-    for (int mark = 0; mark < markCount(); ++mark) {
-        const QRect area = markRect(step, mark);
-        const bool labelled = area.width() >= 10;
-        const int half = (area.height() - (labelled ? 14 : 2)) / 2, middle = area.top() + half;
-        double share = 0;
-        bool isWorst = false;
-        if (mark < kMeasureMarks) {
-            share = std::clamp(measures[mark] / kFullMeasure[mark], -1.0, 1.0);
-        } else {
-            const KeyMove move = m_trace->move(step, mark - kMeasureMarks);
-            const double most = std::abs(move.lightness) >= std::abs(move.chroma) ? move.lightness : move.chroma;
-            share = std::min(1.0, move.deltaE / kFullDifference) * (most < 0 ? -1 : 1);
-            isWorst = worst == std::pair(step, mark - kMeasureMarks);
-        }
-        const double length = share * half;
-        if (!off && std::abs(length) >= 0.5) {
-            const QRectF bar(area.left() + 1, length > 0 ? middle - length : middle, std::max(2, area.width() - 4),
-                             std::abs(length));
-            painter.fillRect(bar, isWorst ? theme::kInk : mark < kMeasureMarks ? theme::kShape : theme::kGhost);
-        }
-        painter.fillRect(QRectF(area.left(), middle, area.width() - 1, 1), theme::kHairline);
-        if (labelled) {
-            painter.setFont(theme::font(13, isWorst));
-            painter.setPen(isWorst || (mark == m_mark && step == m_document.looks().selectedStep()) ? theme::kInk
-                                                                                                    : theme::kQuietInk);
-            painter.drawText(QRect(area.left() - 2, area.bottom() - 13, area.width() + 2, 15), Qt::AlignCenter,
-                             mark < kMeasureMarks ? kLetters[mark] : QString::number(mark - kMeasureMarks + 1));
-        }
-        if (isWorst && !labelled) {
-            painter.setPen(Qt::NoPen);
-            painter.setBrush(theme::kInk);
-            const double x = area.center().x(), y = area.top() + 1;
-            painter.drawPolygon(QPolygonF{QPointF(x - 4, y), QPointF(x + 4, y), QPointF(x, y + 5)});
-        } else if (isWorst) {
-            painter.setPen(QPen(theme::kInk, 1.4));
-            painter.setBrush(Qt::NoBrush);
-            painter.drawRect(QRectF(area.adjusted(-1, -1, -2, 1)).adjusted(0.5, 0.5, -0.5, -0.5));
-        }
-        if (mark == m_mark && step == m_document.looks().selectedStep() && hasFocus())
-            painter.fillRect(QRect(area.left(), area.bottom(), area.width() - 1, 2), theme::kAmber);
-    }
-}
-
 void StepLine::setColours(const std::vector<MainColour>& colours)
 {
     m_colours = colours;
@@ -199,28 +147,6 @@ QRect StepLine::groupRectOf(int step) const
         if (step >= group.first && step <= group.last)
             return groupRect(group);
     return {};
-}
-
-void StepLine::paintGroups(QPainter& painter) const
-{
-    painter.setFont(theme::font(13));
-    for (const Group& group : groups()) {
-        const QRect area = groupRect(group);
-        const auto& steps = m_document.looks().look().steps;
-        const bool isOn = std::any_of(steps.begin() + group.first, steps.begin() + group.last + 1,
-                                      [](const Step& s) { return s.enabled; });
-        const QString words = painter.fontMetrics().elidedText(isOn ? group.name : tr("%1, off").arg(group.name),
-                                                               Qt::ElideRight, area.width() - 12);
-        painter.setPen(isOn ? theme::kInk : theme::kQuietInk);
-        painter.drawText(area.adjusted(0, 0, 0, -3), Qt::AlignLeft | Qt::AlignVCenter, words);
-        // A line to the end of the group, and down at both ends.
-        const double from = area.left() + painter.fontMetrics().horizontalAdvance(words) + 7, y = area.center().y();
-        painter.setPen(QPen(theme::kShape, 1));
-        if (from < area.right() - 4) {
-            painter.drawLine(QPointF(from, y), QPointF(area.right(), y));
-            painter.drawLine(QPointF(area.right(), y), QPointF(area.right(), area.bottom()));
-        }
-    }
 }
 
 void StepLine::toggleGroup(const Group& group)
@@ -297,112 +223,6 @@ int StepLine::tileAt(QPoint position) const
         if (tileRect(i).contains(position))
             return i;
     return -1;
-}
-
-void StepLine::paintTile(QPainter& painter, int index) const
-{
-    const QRect tile = tileRect(index);
-    const bool isStep = index >= 0 && index < stepCount();
-    const auto& swatches =
-        m_swatches[static_cast<std::size_t>(std::clamp(index + 1, 0, static_cast<int>(m_swatches.size()) - 1))];
-    const bool chosen = isStep && index == m_document.looks().selectedStep();
-    painter.setPen(Qt::NoPen);
-    if (isStep)
-        painter.fillRect(tile, chosen ? theme::kRaised : theme::kPaper);
-    int left = tile.left() + 4;
-    QString title = index < 0 ? tr("Picture in") : tr("Picture out");
-    if (isStep) {
-        const Step& step = m_document.looks().look().steps[static_cast<std::size_t>(index)];
-        constexpr int kNarrow = 70;
-        title = tile.width() < kNarrow ? QString::number(index + 1)
-                                       : QStringLiteral("%1 %2").arg(index + 1).arg(stepTitle(step));
-        const QRect mark = switchRect(index).adjusted(3, 3, -3, -3);
-        painter.setPen(QPen(theme::kInk, 1.4));
-        painter.setBrush(step.enabled ? QBrush(theme::kInk) : Qt::NoBrush);
-        painter.drawEllipse(mark);
-        left += tile.width() < kNarrow ? 15 : 18;
-        painter.setPen(step.enabled ? theme::kInk : theme::kQuietInk);
-        if (!step.enabled && tile.width() >= kNarrow)
-            title = tr("%1, off").arg(title);
-    } else {
-        painter.setPen(theme::kQuietInk);
-    }
-    painter.setFont(theme::font(13, chosen));
-    painter.drawText(QRect(left, tile.top(), tile.right() - left, 22), Qt::AlignVCenter | Qt::AlignLeft,
-                     tile.width() < 40 ? title
-                                       : painter.fontMetrics().elidedText(title, Qt::ElideRight, tile.right() - left));
-    painter.setRenderHint(QPainter::Antialiasing, false);
-    const QRectF ramp(tile.left() + 4, tile.top() + 22, tile.width() - 8, 11),
-        colours(ramp.left(), ramp.bottom() + 1, ramp.width(), 11);
-    const auto strip = [&](const QRectF& area, const std::vector<QColor>& list) {
-        for (std::size_t i = 0; i < list.size(); ++i) {
-            const double x0 = std::round(area.left() +
-                                         area.width() * static_cast<double>(i) / static_cast<double>(list.size())),
-                         x1 = std::round(area.left() +
-                                         area.width() * static_cast<double>(i + 1) / static_cast<double>(list.size()));
-            painter.fillRect(QRectF(x0, area.top(), x1 - x0, area.height()), list[i]);
-        }
-    };
-    strip(ramp, swatches.ramp);
-    strip(colours, swatches.colours);
-    if (isStep && markCount() > 0)
-        paintMarks(painter, index);
-    if (index < 0 && markCount() > 0 && stepCount() > 0) {
-        painter.setPen(theme::kQuietInk);
-        painter.setFont(theme::font(13));
-        painter.drawText(QRect(tile.left() + 4, tile.top() + 48, tile.width() - 4, 34),
-                         Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, tr("what each step did"));
-    }
-    painter.setRenderHint(QPainter::Antialiasing);
-    if (isStep) {
-        painter.setBrush(Qt::NoBrush);
-        painter.setPen(QPen(theme::kHairline, 1));
-        painter.drawRect(QRectF(tile).adjusted(0.5, 0.5, -0.5, -0.5));
-        if (chosen)
-            painter.fillRect(QRect(tile.left(), tile.bottom() - 2, tile.width(), 3), theme::kAmber);
-    }
-}
-
-void StepLine::paintEvent(QPaintEvent*)
-{
-    QPainter painter(this);
-    painter.fillRect(rect(), theme::kDesk);
-    painter.fillRect(0, 0, width(), 1, theme::kHairline);
-    if (m_swatches.empty())
-        return;
-    painter.setRenderHint(QPainter::Antialiasing);
-    for (int i = -1; i <= stepCount(); ++i) {
-        paintTile(painter, i);
-        if (i < stepCount()) {
-            const QRect tile = tileRect(i);
-            painter.setPen(QPen(theme::kQuietInk, 1.2));
-            const QPointF tip(tile.right() + gap() / 2.0 + 4, tile.center().y());
-            painter.drawPolyline(QPolygonF{tip + QPointF(-5, -5), tip, tip + QPointF(-5, 5)});
-        }
-    }
-    paintGroups(painter);
-    const QRect add = addRect();
-    painter.setPen(QPen(theme::kQuietInk, 1));
-    painter.setBrush(theme::kPaper);
-    painter.drawRect(QRectF(add).adjusted(0.5, 0.5, -0.5, -0.5));
-    painter.setPen(QPen(theme::kInk, 1.6));
-    painter.drawLine(add.center() + QPoint(-6, 0), add.center() + QPoint(7, 0));
-    painter.drawLine(add.center() + QPoint(0, -6), add.center() + QPoint(0, 7));
-    if (stepCount() == 0) {
-        painter.setPen(theme::kQuietInk);
-        painter.setFont(theme::font(13));
-        painter.drawText(QRect(add.right() + 14, 0, width() - add.right() - 20, height()),
-                         Qt::AlignVCenter | Qt::AlignLeft,
-                         m_document.looks().fault().isEmpty() ? tr("The look is empty: add its first step.")
-                                                              : tr("The look cannot be read."));
-    }
-    if (m_dragTo >= 0 && m_dragFrom >= 0 && m_dragTo != m_dragFrom) {
-        const QRect target = tileRect(m_dragTo);
-        const int x = m_dragTo > m_dragFrom ? target.right() + gap() / 2 : target.left() - gap() / 2;
-        painter.fillRect(x - 1, target.top(), 3, target.height(), theme::kAmber);
-    }
-    if (hasFocus() && m_focusSeen)
-        theme::paintFocus(painter, rect());
 }
 
 void StepLine::toggle(int index)
@@ -483,6 +303,13 @@ void StepLine::mouseReleaseEvent(QMouseEvent*)
     update();
 }
 
+void StepLine::toggleGroupOf(int step)
+{
+    for (const Group& group : groups())
+        if (step >= group.first && step <= group.last)
+            return toggleGroup(group);
+}
+
 void StepLine::keyPressEvent(QKeyEvent* event)
 {
     m_focusSeen = true;
@@ -508,13 +335,7 @@ void StepLine::keyPressEvent(QKeyEvent* event)
             emit markChosen(chosen, m_mark);
         break;
     case Qt::Key_Space:
-        if (event->modifiers() & Qt::ControlModifier) {
-            for (const Group& group : groups())
-                if (chosen >= group.first && chosen <= group.last)
-                    return toggleGroup(group);
-        } else {
-            toggle(chosen);
-        }
+        event->modifiers() & Qt::ControlModifier ? toggleGroupOf(chosen) : toggle(chosen);
         break;
     case Qt::Key_Insert:
         showAddMenu();

@@ -55,7 +55,12 @@ private:
     QRect addRect() const;
     void toggle(int index);
     void paintTile(QPainter& painter, int index) const;
-    void paintMarks(QPainter& painter, int step) const;
+    void paintTitle(QPainter& painter, const QRect& tile, int index) const;
+    void paintMark(QPainter& painter, int step, int mark) const;
+    void paintWorst(QPainter& painter, const QRect& area, bool labelled) const;
+    void paintAdd(QPainter& painter) const;
+    /// How much of a full bar, up or down.
+    double shareOf(int step, int mark) const;
     void describe();
     int gap() const;
     /// Neighbouring steps of one group name, first and last.
@@ -67,6 +72,7 @@ private:
     QRect groupRect(const Group& group) const;
     void paintGroups(QPainter& painter) const;
     void toggleGroup(const Group& group);
+    void toggleGroupOf(int step);
 
     struct Swatches {
         std::vector<QColor> ramp, colours;

@@ -1,5 +1,6 @@
 #include "app/theme/theme.h"
 
+#include "core/colour/difference.h"
 #include "core/colour/gamut.h"
 
 #include <QApplication>
@@ -195,8 +196,7 @@ Theme current() { return g_theme; }
 void setSurround(int lightness)
 {
     g_surround = std::clamp(lightness, 10, 96);
-    const double f = (g_surround + 16) / 116.0, y = f > 6.0 / 29 ? f * f * f : g_surround / 903.3;  // CIE 15: L* to Y
-    const int code = static_cast<int>(encodeComponent(RgbSpace::Srgb, y) * 255 + 0.5);
+    const int code = static_cast<int>(encodeComponent(RgbSpace::Srgb, luminanceOfStar(g_surround)) * 255 + 0.5);
     kWall = QColor(code, code, code);
     kWallInk = g_surround < 48 ? QColor(0xF4, 0xF4, 0xF4) : QColor(0x0C, 0x0C, 0x0C);
     apply(*qApp);

@@ -1,6 +1,7 @@
 #include "app/variants/sweep_view.h"
 
 #include "app/bench/step_words.h"
+#include "app/theme/controls.h"
 #include "app/theme/number_box.h"
 #include "app/theme/theme.h"
 #include "core/analysis/step_trace.h"
@@ -29,33 +30,28 @@ QString pointerWords(const Step& step, const std::string& pointer)
 
 }  // namespace
 
-SweepView::SweepView(Document& document, Wall& wall, QWidget* parent)
-    : QWidget(parent), m_document(document), m_wall(wall), m_sheet(new TileSheet(wall.queue(), this))
+QDoubleSpinBox* SweepView::number(const char* name, const QString& words, const QString& tip)
 {
-    setObjectName("sweepView");
-    const auto label = [&](const QString& words) {
-        auto* l = new QLabel(words, this);
-        l->setProperty("onWall", true);
-        return l;
-    };
+    auto* box = new NumberBox(this);
+    box->setObjectName(name);
+    box->setAccessibleName(words);
+    box->setToolTip(tip);
+    box->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    box->setRange(-1000, 1000);
+    box->setDecimals(3);
+    box->setFixedWidth(64);
+    box->setKeyboardTracking(false);
+    return box;
+}
+
+void SweepView::makeRange()
+{
     m_what = new QComboBox(this);
     m_what->setObjectName("sweepWhat");
     m_what->setAccessibleName(tr("What is swept"));
     m_what->setMinimumWidth(130);
     m_what->setMaximumWidth(170);
     connect(m_what, &QComboBox::activated, this, [this] { chooseWay(); });
-    const auto number = [&](const char* name, const QString& words, const QString& tip) {
-        auto* box = new NumberBox(this);
-        box->setObjectName(name);
-        box->setAccessibleName(words);
-        box->setToolTip(tip);
-        box->setButtonSymbols(QAbstractSpinBox::NoButtons);
-        box->setRange(-1000, 1000);
-        box->setDecimals(3);
-        box->setFixedWidth(64);
-        box->setKeyboardTracking(false);
-        return box;
-    };
     m_low = number("sweepLow", tr("From"), tr("The value of the first tile"));
     m_high = number("sweepHigh", tr("To"), tr("The value of the last tile"));
     for (QDoubleSpinBox* box : {m_low, m_high})
@@ -71,30 +67,31 @@ SweepView::SweepView(Document& document, Wall& wall, QWidget* parent)
     for (int n : {12, 18, 24})
         m_count->addItem(tr("%1 tiles").arg(n), n);
     connect(m_count, &QComboBox::activated, this, [this] { fill(); });
-    const auto button = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
-        auto* b = new QPushButton(words, this);
-        b->setObjectName(name);
-        b->setToolTip(tip);
-        connect(b, &QPushButton::clicked, this, act);
-        return b;
-    };
-    m_finer = button("sweepFiner", tr("Finer"), tr("Sweep again, finer, round the chosen tile"), [this] { finer(); });
-    m_bookmark = button("sweepBookmark", tr("Bookmark"), tr("Pin the chosen tile as a version, to come back to (B)"),
-                        [this] { bookmark(); });
-    m_take = button("sweepTake", tr("Take it"), tr("The look takes on the chosen tile (Enter)"), [this] { take(); });
-    auto* tables = button(
-        "sweepTables", tr("Tables…"), tr("Try the tables of a folder on this frame, all equally strong"), [this] {
+}
+
+QHBoxLayout* SweepView::makeRow()
+{
+    m_finer = makeButton(this, "sweepFiner", tr("Finer"), tr("Sweep again, finer, round the chosen tile"),
+                         [this] { finer(); });
+    m_bookmark = makeButton(this, "sweepBookmark", tr("Bookmark"),
+                            tr("Pin the chosen tile as a version, to come back to (B)"), [this] { bookmark(); });
+    m_take = makeButton(this, "sweepTake", tr("Take it"), tr("The look takes on the chosen tile (Enter)"),
+                        [this] { take(); });
+    auto* tables = makeButton(
+        this, "sweepTables", tr("Tables…"), tr("Try the tables of a folder on this frame, all equally strong"), [this] {
             const QString folder =
                 QFileDialog::getExistingDirectory(this, tr("A folder of lookup tables"), m_document.folder());
             if (!folder.isEmpty())
                 sweepTables(folder);
         });
-    auto* close = button("sweepClose", tr("Back"), tr("Back to the wall"), [this] { emit closed(); });
+    auto* close = makeButton(this, "sweepClose", tr("Back"), tr("Back to the wall"), [this] { emit closed(); });
+    auto* to = new QLabel(tr("to"), this);
+    to->setProperty("onWall", true);
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
     row->addWidget(m_what);
     row->addWidget(m_low);
-    row->addWidget(label(tr("to")));
+    row->addWidget(to);
     row->addWidget(m_high);
     row->addWidget(m_change);
     row->addWidget(m_count);
@@ -104,6 +101,15 @@ SweepView::SweepView(Document& document, Wall& wall, QWidget* parent)
     row->addStretch(1);
     row->addWidget(tables);
     row->addWidget(close);
+    return row;
+}
+
+SweepView::SweepView(Document& document, Wall& wall, QWidget* parent)
+    : QWidget(parent), m_document(document), m_wall(wall), m_sheet(new TileSheet(wall.queue(), this))
+{
+    setObjectName("sweepView");
+    makeRange();
+    auto* row = makeRow();
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(14, 8, 14, 4);
     layout->addLayout(row);
@@ -194,6 +200,23 @@ void SweepView::fill()
     refreshButtons();
 }
 
+Tile SweepView::tileOf(Table table, const QFileInfo& file, const std::shared_ptr<const Proxy>& proxy,
+                       const std::vector<LinearRgb>& entering, std::size_t at)
+{
+    Step step;
+    step.parameters = lookupTable(std::move(table), file.fileName().toStdString());
+    step.strength = std::round(strengthForChange(step, entering, m_change->value()) * 100) / 100;
+    Look look = m_document.looks().look();
+    look.steps.insert(look.steps.begin() + static_cast<std::ptrdiff_t>(at), step);
+    m_values.push_back(step.strength);
+    return {std::move(look),
+            proxy,
+            QString::fromStdString(LooksInHand::pictureName(m_document.selection().frameInHand())),
+            tr("%1 at %2").arg(file.completeBaseName(), theme::number(step.strength, 2)),
+            m_document.looks().look(),
+            {}};
+}
+
 void SweepView::sweepTables(const QString& folder)
 {
     const auto proxy = m_wall.proxyInHand();
@@ -221,18 +244,7 @@ void SweepView::sweepTables(const QString& folder)
             refused << text(table.error().message());
             continue;
         }
-        Step step;
-        step.parameters = lookupTable(std::move(table->table), file.fileName().toStdString());
-        step.strength = std::round(strengthForChange(step, entering, m_change->value()) * 100) / 100;
-        Look look = m_document.looks().look();
-        look.steps.insert(look.steps.begin() + static_cast<std::ptrdiff_t>(at), step);
-        m_values.push_back(step.strength);
-        tiles.push_back({std::move(look),
-                         proxy,
-                         QString::fromStdString(LooksInHand::pictureName(m_document.selection().frameInHand())),
-                         tr("%1 at %2").arg(file.completeBaseName(), theme::number(step.strength, 2)),
-                         m_document.looks().look(),
-                         {}});
+        tiles.push_back(tileOf(std::move(table->table), file, proxy, entering, at));
     }
     if (tiles.empty() || !refused.isEmpty())
         emit m_document.failed(refused.isEmpty() ? tr("There are no lookup tables in this folder.")

@@ -9,6 +9,8 @@
 class QCheckBox;
 class QComboBox;
 class QDoubleSpinBox;
+class QFileInfo;
+class QHBoxLayout;
 class QLabel;
 class QPushButton;
 
@@ -32,6 +34,12 @@ protected:
     void paintEvent(QPaintEvent*) override;
 
 private:
+    /// The look with this table in it, as strong as all.
+    Tile tileOf(Table table, const QFileInfo& file, const std::shared_ptr<const Proxy>& proxy,
+                const std::vector<LinearRgb>& entering, std::size_t at);
+    QDoubleSpinBox* number(const char* name, const QString& words, const QString& tip);
+    QHBoxLayout* makeRow();
+    void makeRange();
     SweepWay way() const;
     void chooseWay();
     void fill();

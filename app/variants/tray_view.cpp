@@ -46,12 +46,8 @@ QString changesInWords(const Look& before, const Look& after, int lines)
     return words.isEmpty() ? QObject::tr("no difference in parameters") : words.join(QStringLiteral(" · "));
 }
 
-TrayView::TrayView(Document& document, ProxyStore& proxies, Wall& wall, QWidget* parent)
-    : QWidget(parent), m_document(document), m_proxies(proxies), m_wall(wall),
-      m_sheet(new TileSheet(wall.queue(), this)), m_frames(new QComboBox(this)), m_map(new QComboBox(this)),
-      m_changes(new QLabel(this))
+QHBoxLayout* TrayView::makeRow()
 {
-    setObjectName("trayView");
     m_frames->setObjectName("trayFrames");
     m_frames->setAccessibleName(tr("On which frames"));
     m_frames->addItems({tr("On the frame in hand"), tr("On companions too")});
@@ -70,16 +66,26 @@ TrayView::TrayView(Document& document, ProxyStore& proxies, Wall& wall, QWidget*
     close->setObjectName("trayClose");
     close->setToolTip(tr("Back to the wall"));
     connect(close, &QPushButton::clicked, this, &TrayView::closed);
-    m_changes->setObjectName("trayChanges");
-    m_changes->setProperty("onWall", true);
-    m_changes->setWordWrap(true);
-    m_changes->setMaximumHeight(54);
     auto* row = new QHBoxLayout;
     row->addWidget(m_frames);
     row->addWidget(m_map);
     row->addWidget(take);
     row->addStretch(1);
     row->addWidget(close);
+    return row;
+}
+
+TrayView::TrayView(Document& document, ProxyStore& proxies, Wall& wall, QWidget* parent)
+    : QWidget(parent), m_document(document), m_proxies(proxies), m_wall(wall),
+      m_sheet(new TileSheet(wall.queue(), this)), m_frames(new QComboBox(this)), m_map(new QComboBox(this)),
+      m_changes(new QLabel(this))
+{
+    setObjectName("trayView");
+    auto* row = makeRow();
+    m_changes->setObjectName("trayChanges");
+    m_changes->setProperty("onWall", true);
+    m_changes->setWordWrap(true);
+    m_changes->setMaximumHeight(54);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(14, 8, 14, 4);
     layout->addLayout(row);

@@ -6,6 +6,7 @@
 #include "app/wall/wall.h"
 
 class QComboBox;
+class QHBoxLayout;
 class QLabel;
 
 namespace amber {
@@ -25,6 +26,7 @@ protected:
     void paintEvent(QPaintEvent*) override;
 
 private:
+    QHBoxLayout* makeRow();
     void showChanges();
     void takeVersion();
 

@@ -9,28 +9,8 @@
 
 namespace amber {
 
-CompareView::CompareView(Document& document, Wall& wall, QWidget* parent)
-    : QWidget(parent), m_document(document), m_wall(wall),
-      m_slot(new RenderSlot(wall.queue(), RenderQueue::Priority::InHand, this))
+void CompareView::makeChecks()
 {
-    setObjectName("compareView");
-    const auto choice = [&](const char* name, const QString& accessible) {
-        auto* box = new QComboBox(this);
-        box->setObjectName(name);
-        box->setAccessibleName(accessible);
-        connect(box, &QComboBox::activated, this, [this] { render(); });
-        return box;
-    };
-    m_leftChoice = choice("compareLeft", tr("Version on the left"));
-    m_rightChoice = choice("compareRight", tr("Version on the right"));
-    m_left = new PictureView(this);
-    m_right = new PictureView(this);
-    m_difference = new QLabel(this);
-    m_difference->setObjectName("compareDifference");
-    m_difference->setProperty("onWall", true);
-    m_difference->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-    m_map = choice("compareMap", tr("On the right: the picture or a map of the difference"));
-    m_map->addItems({tr("Pictures"), tr("Map: lightness"), tr("Map: chroma"), tr("Map: hue")});
     m_equal = new QCheckBox(tr("equal brightness"), this);
     m_equal->setObjectName("compareEqual");
     m_equal->setProperty("onWall", true);
@@ -55,20 +35,10 @@ CompareView::CompareView(Document& document, Wall& wall, QWidget* parent)
         m_left->setImages(1, m_flipped ? m_rightImage : m_leftImage, {});
         m_left->setCaption(m_flipped ? m_rightChoice->currentText() : m_leftChoice->currentText());
     });
-    auto* close = new QPushButton(tr("Back to the wall"), this);
-    close->setObjectName("compareClose");
-    connect(close, &QPushButton::clicked, this, &CompareView::closed);
+}
 
-    auto* later = new QTimer(this);
-    later->setSingleShot(true);
-    later->setInterval(120);
-    connect(later, &QTimer::timeout, this, [this] { render(); });
-    const auto renew = [this, later] {
-        if (isVisible())
-            later->start();
-    };
-    connect(&document.looks(), &LooksInHand::lookChanged, later, renew);
-    connect(&document.selection(), &Selection::frameChosen, later, renew);
+void CompareView::layOut(QWidget* close)
+{
     auto* layout = new QGridLayout(this);
     layout->setContentsMargins(14, 10, 14, 12);
     layout->setHorizontalSpacing(14);
@@ -87,6 +57,46 @@ CompareView::CompareView(Document& document, Wall& wall, QWidget* parent)
     layout->setRowStretch(1, 1);
     layout->setColumnStretch(0, 1);
     layout->setColumnStretch(1, 1);
+}
+
+CompareView::CompareView(Document& document, Wall& wall, QWidget* parent)
+    : QWidget(parent), m_document(document), m_wall(wall),
+      m_slot(new RenderSlot(wall.queue(), RenderQueue::Priority::InHand, this))
+{
+    setObjectName("compareView");
+    const auto choice = [&](const char* name, const QString& accessible) {
+        auto* box = new QComboBox(this);
+        box->setObjectName(name);
+        box->setAccessibleName(accessible);
+        connect(box, &QComboBox::activated, this, [this] { render(); });
+        return box;
+    };
+    m_leftChoice = choice("compareLeft", tr("Version on the left"));
+    m_rightChoice = choice("compareRight", tr("Version on the right"));
+    m_left = new PictureView(this);
+    m_right = new PictureView(this);
+    m_difference = new QLabel(this);
+    m_difference->setObjectName("compareDifference");
+    m_difference->setProperty("onWall", true);
+    m_difference->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    m_map = choice("compareMap", tr("On the right: the picture or a map of the difference"));
+    m_map->addItems({tr("Pictures"), tr("Map: lightness"), tr("Map: chroma"), tr("Map: hue")});
+    makeChecks();
+    auto* close = new QPushButton(tr("Back to the wall"), this);
+    close->setObjectName("compareClose");
+    connect(close, &QPushButton::clicked, this, &CompareView::closed);
+
+    auto* later = new QTimer(this);
+    later->setSingleShot(true);
+    later->setInterval(120);
+    connect(later, &QTimer::timeout, this, [this] { render(); });
+    const auto renew = [this, later] {
+        if (isVisible())
+            later->start();
+    };
+    connect(&document.looks(), &LooksInHand::lookChanged, later, renew);
+    connect(&document.selection(), &Selection::frameChosen, later, renew);
+    layOut(close);
 }
 
 void CompareView::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme::kWall); }

@@ -34,6 +34,8 @@ public:
     bool isAtRest() const { return !m_slot->isBusy(); }
 
 private:
+    void layOut(QWidget* close);
+    void makeChecks();
     std::optional<Look> chosen(const QComboBox& box) const;
     void render();
 

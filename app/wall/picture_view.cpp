@@ -97,11 +97,8 @@ QRectF PictureView::onScreen(const Region& place) const
     return {QPointF(x(place.left), y(place.top)), QPointF(x(place.right), y(place.bottom))};
 }
 
-void PictureView::paintMarks(QPainter& painter, const QRectF& area) const
+void PictureView::paintFraming(QPainter& painter, const QRectF& area) const
 {
-    painter.save();
-    painter.setClipRect(area);
-    painter.setRenderHint(QPainter::Antialiasing);
     // Left out and outside the crop: hatched, so that what lies below can be seen.
     const QBrush hatch(QColor(0, 0, 0, 150), Qt::BDiagPattern);
     if (!m_framing.crop.isWhole()) {
@@ -116,36 +113,49 @@ void PictureView::paintMarks(QPainter& painter, const QRectF& area) const
     }
     for (const Region& r : m_framing.leftOut)
         painter.fillRect(onScreen(r), hatch);
-    painter.setFont(theme::font(13));
-    for (const Mark& mark : m_marks) {
-        QRectF place = onScreen(mark.place);
-        if (place.width() < 14)
-            place = QRectF(place.center() - QPointF(7, 7), QSizeF(14, 14));
-        painter.setBrush(Qt::NoBrush);
-        for (const auto& [ink, width] :
-             {std::pair(QColor(0, 0, 0, 200), 3.0), std::pair(QColor(0xFA, 0xFA, 0xFA), 1.3)}) {
-            painter.setPen(QPen(ink, width));
-            place.width() > 15 ? painter.drawRect(place) : painter.drawEllipse(place);
-        }
-        const QRectF tag(place.right() + 3, place.top() - 2, painter.fontMetrics().horizontalAdvance(mark.label) + 8,
-                         18);
-        painter.fillRect(tag, mark.named ? theme::kPaper : QColor(0, 0, 0, 120));
-        painter.setPen(mark.named ? theme::kInk : QColor(0xFA, 0xFA, 0xFA));
-        painter.drawText(tag, Qt::AlignCenter, mark.label);
+}
+
+void PictureView::paintMark(QPainter& painter, const Mark& mark) const
+{
+    QRectF place = onScreen(mark.place);
+    if (place.width() < 14)
+        place = QRectF(place.center() - QPointF(7, 7), QSizeF(14, 14));
+    painter.setBrush(Qt::NoBrush);
+    for (const auto& [ink, width] : {std::pair(QColor(0, 0, 0, 200), 3.0), std::pair(QColor(0xFA, 0xFA, 0xFA), 1.3)}) {
+        painter.setPen(QPen(ink, width));
+        place.width() > 15 ? painter.drawRect(place) : painter.drawEllipse(place);
     }
+    const QRectF tag(place.right() + 3, place.top() - 2, painter.fontMetrics().horizontalAdvance(mark.label) + 8, 18);
+    painter.fillRect(tag, mark.named ? theme::kPaper : QColor(0, 0, 0, 120));
+    painter.setPen(mark.named ? theme::kInk : QColor(0xFA, 0xFA, 0xFA));
+    painter.drawText(tag, Qt::AlignCenter, mark.label);
+}
+
+void PictureView::paintPointer(QPainter& painter) const
+{
+    const QPointF at = onScreen({m_pointer->x(), m_pointer->y(), m_pointer->x(), m_pointer->y()}).topLeft();
+    for (const auto& [ink, width] : {std::pair(QColor(0, 0, 0, 200), 3.0), std::pair(QColor(0xFA, 0xFA, 0xFA), 1.2)}) {
+        painter.setPen(QPen(ink, width));
+        painter.drawLine(at - QPointF(9, 0), at + QPointF(9, 0));
+        painter.drawLine(at - QPointF(0, 9), at + QPointF(0, 9));
+    }
+}
+
+void PictureView::paintMarks(QPainter& painter, const QRectF& area) const
+{
+    painter.save();
+    painter.setClipRect(area);
+    painter.setRenderHint(QPainter::Antialiasing);
+    paintFraming(painter, area);
+    painter.setFont(theme::font(13));
+    for (const Mark& mark : m_marks)
+        paintMark(painter, mark);
     if (m_drag == Drag::Mark) {
         painter.setPen(QPen(theme::kPaper, 1, Qt::DashLine));
         painter.drawRect(QRectF(m_pressed, m_moved).normalized());
     }
-    if (m_pointer && (m_marking || hasFocus())) {
-        const QPointF at = onScreen({m_pointer->x(), m_pointer->y(), m_pointer->x(), m_pointer->y()}).topLeft();
-        for (const auto& [ink, width] :
-             {std::pair(QColor(0, 0, 0, 200), 3.0), std::pair(QColor(0xFA, 0xFA, 0xFA), 1.2)}) {
-            painter.setPen(QPen(ink, width));
-            painter.drawLine(at - QPointF(9, 0), at + QPointF(9, 0));
-            painter.drawLine(at - QPointF(0, 9), at + QPointF(0, 9));
-        }
-    }
+    if (m_pointer && (m_marking || hasFocus()))
+        paintPointer(painter);
     painter.restore();
 }
 
@@ -179,6 +189,26 @@ QPointF PictureView::placeOf(QPointF position) const
             m_part.top() + (position.y() - area.top()) / area.height() * m_part.height()};
 }
 
+void PictureView::paintSplit(QPainter& painter, const QRectF& area) const
+{
+    const double x = area.left() + std::round(m_splitAt * area.width());
+    painter.save();
+    painter.setClipRect(QRectF(area.left(), area.top(), x - area.left(), area.height()));
+    painter.drawImage(area, m_before);
+    painter.restore();
+    painter.fillRect(QRectF(x - 1, area.top(), 2, area.height()), theme::kPaper);
+    const auto tag = [&](const QString& words, double left) {
+        const QRectF box(left, area.bottom() - 24, painter.fontMetrics().horizontalAdvance(words) + 12, 20);
+        painter.fillRect(box, theme::kPaper);
+        painter.setPen(theme::kInk);
+        painter.drawText(box, Qt::AlignCenter, words);
+    };
+    const QString left = m_splitWords.first.isEmpty() ? tr("before") : m_splitWords.first,
+                  right = m_splitWords.second.isEmpty() ? tr("after") : m_splitWords.second;
+    tag(left, area.left() + 6);
+    tag(right, area.right() - painter.fontMetrics().horizontalAdvance(right) - 18);
+}
+
 void PictureView::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
@@ -196,24 +226,8 @@ void PictureView::paintEvent(QPaintEvent*)
         painter.drawText(rect().adjusted(8, 8, -8, -8), Qt::AlignCenter | Qt::TextWordWrap, m_message);
     } else {
         painter.drawImage(area, m_after);
-        if (m_split && !m_before.isNull()) {
-            const double x = area.left() + std::round(m_splitAt * area.width());
-            painter.save();
-            painter.setClipRect(QRectF(area.left(), area.top(), x - area.left(), area.height()));
-            painter.drawImage(area, m_before);
-            painter.restore();
-            painter.fillRect(QRectF(x - 1, area.top(), 2, area.height()), theme::kPaper);
-            const auto tag = [&](const QString& words, double left) {
-                const QRectF box(left, area.bottom() - 24, painter.fontMetrics().horizontalAdvance(words) + 12, 20);
-                painter.fillRect(box, theme::kPaper);
-                painter.setPen(theme::kInk);
-                painter.drawText(box, Qt::AlignCenter, words);
-            };
-            const QString left = m_splitWords.first.isEmpty() ? tr("before") : m_splitWords.first,
-                          right = m_splitWords.second.isEmpty() ? tr("after") : m_splitWords.second;
-            tag(left, area.left() + 6);
-            tag(right, area.right() - painter.fontMetrics().horizontalAdvance(right) - 18);
-        }
+        if (m_split && !m_before.isNull())
+            paintSplit(painter, area);
         if (m_interactive)
             paintMarks(painter, area);
         m_paintedNumber = m_number;

@@ -74,6 +74,10 @@ protected:
     void focusOutEvent(QFocusEvent*) override { update(); }
 
 private:
+    void paintSplit(QPainter& painter, const QRectF& area) const;
+    void paintFraming(QPainter& painter, const QRectF& area) const;
+    void paintMark(QPainter& painter, const Mark& mark) const;
+    void paintPointer(QPainter& painter) const;
     enum class Drag { None, Picture, Split, Mark, Pan };
     QPointF placeOf(QPointF position) const;
     QRectF onScreen(const Region& place) const;

@@ -88,6 +88,24 @@ void Wall::setQuiet(bool on)
     requestRender();
 }
 
+void Wall::addCompanion()
+{
+    auto* view = new PictureView(this);
+    view->setObjectName("companion" + QString::number(m_companions.size() + 1));
+    const std::size_t index = m_companions.size();
+    connect(view, &PictureView::activated, this, [this, index] {
+        // The companion and the frame in hand change places.
+        const std::int64_t next = m_document.selection().companions()[index],
+                           last = m_document.selection().frameInHand();
+        m_document.selection().toggleCompanion(next);
+        m_document.selection().setFrameInHand(next);
+        m_document.selection().toggleCompanion(last);
+    });
+    connect(view, &PictureView::resized, this, [this] { requestRender(); });
+    m_companions.push_back(view);
+    view->setVisible(!m_quiet);
+}
+
 void Wall::rebuild()
 {
     const auto& chosen = m_document.selection().companions();
@@ -95,22 +113,8 @@ void Wall::rebuild()
         m_companions.back()->deleteLater();
         m_companions.pop_back();
     }
-    while (m_companions.size() < chosen.size()) {
-        auto* view = new PictureView(this);
-        view->setObjectName("companion" + QString::number(m_companions.size() + 1));
-        const std::size_t index = m_companions.size();
-        connect(view, &PictureView::activated, this, [this, index] {
-            // The companion and the frame in hand change places.
-            const std::int64_t next = m_document.selection().companions()[index],
-                               last = m_document.selection().frameInHand();
-            m_document.selection().toggleCompanion(next);
-            m_document.selection().setFrameInHand(next);
-            m_document.selection().toggleCompanion(last);
-        });
-        connect(view, &PictureView::resized, this, [this] { requestRender(); });
-        m_companions.push_back(view);
-        view->setVisible(!m_quiet);
-    }
+    while (m_companions.size() < chosen.size())
+        addCompanion();
     const auto caption = [&](std::int64_t id) {
         const Frame* frame = m_document.frame(id);
         return frame ? titleOf(*frame) : QString();
@@ -190,6 +194,22 @@ std::shared_ptr<const Proxy> Wall::proxyInHand()
     return frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
 }
 
+void Wall::showActual(RenderRequest::Picture& picture, const Frame& frame)
+{
+    picture.whole = m_proxies.wholePicture(frame.id, frame.path);
+    if (picture.whole) {
+        const double width = std::min(1.0, static_cast<double>(picture.size.width()) / picture.whole->width()),
+                     height = std::min(1.0, static_cast<double>(picture.size.height()) / picture.whole->height());
+        picture.centre = m_centre = {std::clamp(m_centre.x(), width / 2, 1 - width / 2),
+                                     std::clamp(m_centre.y(), height / 2, 1 - height / 2)};
+        m_inHand->setPart({m_centre.x() - width / 2, m_centre.y() - height / 2, width, height});
+        m_inHand->setCaption(m_inHand->caption() + tr(" · 100 %"));
+    } else {
+        m_inHand->setPart({0, 0, 1, 1});
+        m_inHand->setCaption(m_inHand->caption() + tr(" · reading for 100 %…"));
+    }
+}
+
 void Wall::requestRender()
 {
     if (!m_document.isOpen() || !isVisible())
@@ -215,21 +235,8 @@ void Wall::requestRender()
     request.framing = m_document.job().frame(m_document.selection().frameInHand()).framing;
     add(m_document.selection().frameInHand(), m_inHand);
     if (const Frame* frame = m_document.frame(m_document.selection().frameInHand());
-        m_actual && frame && !request.pictures.empty()) {
-        RenderRequest::Picture& picture = request.pictures.front();
-        picture.whole = m_proxies.wholePicture(frame->id, frame->path);
-        if (picture.whole) {
-            const double width = std::min(1.0, static_cast<double>(picture.size.width()) / picture.whole->width()),
-                         height = std::min(1.0, static_cast<double>(picture.size.height()) / picture.whole->height());
-            picture.centre = m_centre = {std::clamp(m_centre.x(), width / 2, 1 - width / 2),
-                                         std::clamp(m_centre.y(), height / 2, 1 - height / 2)};
-            m_inHand->setPart({m_centre.x() - width / 2, m_centre.y() - height / 2, width, height});
-            m_inHand->setCaption(m_inHand->caption() + tr(" · 100 %"));
-        } else {
-            m_inHand->setPart({0, 0, 1, 1});
-            m_inHand->setCaption(m_inHand->caption() + tr(" · reading for 100 %…"));
-        }
-    }
+        m_actual && frame && !request.pictures.empty())
+        showActual(request.pictures.front(), *frame);
     request.measure = !request.pictures.empty();
     for (std::size_t i = 0; i < m_companions.size() && !m_quiet; ++i)
         add(m_document.selection().companions()[i], m_companions[i]);

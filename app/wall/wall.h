@@ -47,6 +47,9 @@ protected:
     void paintEvent(QPaintEvent*) override;
 
 private:
+    /// At 100 %: the part of the whole picture round the centre.
+    void showActual(RenderRequest::Picture& picture, const Frame& frame);
+    void addCompanion();
     void rebuild();
     void place();
     void requestRender();

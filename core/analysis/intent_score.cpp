@@ -24,24 +24,75 @@ std::pair<double, double> range(int level, double first, double second)
     return level == 1 ? std::pair(-kFar, first) : level == 2 ? std::pair(first, second) : std::pair(second, kFar);
 }
 
+using Part = IntentScore::Part;
+using Range = std::pair<double, double>;
+
+IntentScore scored(Part part, double measured, const Range& wanted)
+{
+    IntentScore score{part, measured, wanted.first, wanted.second};
+    const double crossed = measured < wanted.first ? wanted.first : wanted.second,
+                 off = measured < wanted.first    ? wanted.first - measured
+                       : measured > wanted.second ? measured - wanted.second
+                                                  : 0;
+    score.verdict = off <= 0                          ? IntentScore::Verdict::Met
+                    : off <= 0.25 * std::abs(crossed) ? IntentScore::Verdict::Near
+                                                      : IntentScore::Verdict::Missed;
+    return score;
+}
+
+IntentScore scoredTemperature(const Look& look)
+{
+    using T = IntentCard::Temperature;
+    const double darks = warmth(look, 0.3), lights = warmth(look, 0.8), both = (darks + lights) / 2;
+    switch (look.card.temperature) {
+    case T::Neutral:
+        return scored(Part::Temperature, both, {-kTinted, kTinted});
+    case T::Warm:
+        return scored(Part::Temperature, both, {kTinted, kFar});
+    case T::Cool:
+        return scored(Part::Temperature, both, {-kFar, -kTinted});
+    case T::WarmLights:
+        return scored(Part::Temperature, lights - darks, {kTinted, kFar});
+    default:
+        return scored(Part::Temperature, lights - darks, {-kFar, -kTinted});
+    }
+}
+
+/// How far the key colours of a frame moved, their lightness aside: mean CIEDE2000.
+double keysMoved(const BeforeAfter& f)
+{
+    double sum = 0;
+    for (std::size_t i = 0; i < f.before.keys.size(); ++i) {
+        Lab to = f.after.keys[i].lab;
+        to.l = f.before.keys[i].lab.l;
+        sum += ciede2000(f.before.keys[i].lab, to) / static_cast<double>(f.before.keys.size());
+    }
+    return sum;
+}
+
+Range fidelityRange(IntentCard::Fidelity fidelity)
+{
+    return fidelity == IntentCard::Fidelity::True      ? Range(0.0, 3.0)
+           : fidelity == IntentCard::Fidelity::Leaning ? Range(3.0, 8.0)
+                                                       : Range(3.0, kFar);
+}
+
+/// All grain of a look as one amount.
+double grainOf(const Look& look)
+{
+    double amount = 0;
+    for (const Step& step : look.steps)
+        if (const auto* grain = std::get_if<Grain>(&step.parameters); grain && step.enabled)
+            amount = std::hypot(amount, grain->amount * step.strength);
+    return amount;
+}
+
 }  // namespace
 
 std::vector<IntentScore> scoreIntent(const Look& look, const std::vector<BeforeAfter>& frames)
 {
-    using Part = IntentScore::Part;
     const IntentCard& card = look.card;
     std::vector<IntentScore> scores;
-    const auto add = [&](Part part, double measured, std::pair<double, double> wanted) {
-        IntentScore score{part, measured, wanted.first, wanted.second};
-        const double crossed = measured < wanted.first ? wanted.first : wanted.second,
-                     off = measured < wanted.first    ? wanted.first - measured
-                           : measured > wanted.second ? measured - wanted.second
-                                                      : 0;
-        score.verdict = off <= 0                          ? IntentScore::Verdict::Met
-                        : off <= 0.25 * std::abs(crossed) ? IntentScore::Verdict::Near
-                                                          : IntentScore::Verdict::Missed;
-        scores.push_back(score);
-    };
     const auto mean = [&](auto&& of) {
         double sum = 0;
         for (const BeforeAfter& f : frames)
@@ -49,55 +100,20 @@ std::vector<IntentScore> scoreIntent(const Look& look, const std::vector<BeforeA
         return sum;
     };
     if (card.key != IntentCard::Key::Unsaid && !frames.empty())
-        add(Part::Key, mean([](const BeforeAfter& f) { return f.after.meanL; }),
-            range(static_cast<int>(card.key), 0.45, 0.62));
-    if (card.temperature != IntentCard::Temperature::Unsaid) {
-        using T = IntentCard::Temperature;
-        const double darks = warmth(look, 0.3), lights = warmth(look, 0.8), both = (darks + lights) / 2;
-        switch (card.temperature) {
-        case T::Neutral:
-            add(Part::Temperature, both, {-kTinted, kTinted});
-            break;
-        case T::Warm:
-            add(Part::Temperature, both, {kTinted, kFar});
-            break;
-        case T::Cool:
-            add(Part::Temperature, both, {-kFar, -kTinted});
-            break;
-        case T::WarmLights:
-            add(Part::Temperature, lights - darks, {kTinted, kFar});
-            break;
-        default:
-            add(Part::Temperature, lights - darks, {-kFar, -kTinted});
-        }
-    }
+        scores.push_back(scored(Part::Key, mean([](const BeforeAfter& f) { return f.after.meanL; }),
+                                range(static_cast<int>(card.key), 0.45, 0.62)));
+    if (card.temperature != IntentCard::Temperature::Unsaid)
+        scores.push_back(scoredTemperature(look));
     if (card.contrast != IntentCard::Level::Unsaid && !frames.empty())
-        add(Part::Contrast, mean([](const BeforeAfter& f) { return f.after.contrast; }),
-            range(static_cast<int>(card.contrast), 0.45, 0.65));
+        scores.push_back(scored(Part::Contrast, mean([](const BeforeAfter& f) { return f.after.contrast; }),
+                                range(static_cast<int>(card.contrast), 0.45, 0.65)));
     if (card.fade != IntentCard::Level::Unsaid)
-        add(Part::Fade, toOkLab(evaluate(look, LinearRgb{})).L, range(static_cast<int>(card.fade), 0.03, 0.12));
-    if (card.fidelity != IntentCard::Fidelity::Unsaid && !frames.empty()) {
-        const double moved = mean([](const BeforeAfter& f) {
-            double sum = 0;
-            for (std::size_t i = 0; i < f.before.keys.size(); ++i) {
-                Lab to = f.after.keys[i].lab;
-                to.l = f.before.keys[i].lab.l;
-                sum += ciede2000(f.before.keys[i].lab, to) / static_cast<double>(f.before.keys.size());
-            }
-            return sum;
-        });
-        add(Part::Fidelity, moved,
-            card.fidelity == IntentCard::Fidelity::True      ? std::pair(0.0, 3.0)
-            : card.fidelity == IntentCard::Fidelity::Leaning ? std::pair(3.0, 8.0)
-                                                             : std::pair(3.0, kFar));
-    }
-    if (card.grain != IntentCard::Level::Unsaid) {
-        double amount = 0;
-        for (const Step& step : look.steps)
-            if (const auto* grain = std::get_if<Grain>(&step.parameters); grain && step.enabled)
-                amount = std::hypot(amount, grain->amount * step.strength);
-        add(Part::Grain, amount, range(static_cast<int>(card.grain), 0.02, 0.06));
-    }
+        scores.push_back(
+            scored(Part::Fade, toOkLab(evaluate(look, LinearRgb{})).L, range(static_cast<int>(card.fade), 0.03, 0.12)));
+    if (card.fidelity != IntentCard::Fidelity::Unsaid && !frames.empty())
+        scores.push_back(scored(Part::Fidelity, mean(keysMoved), fidelityRange(card.fidelity)));
+    if (card.grain != IntentCard::Level::Unsaid)
+        scores.push_back(scored(Part::Grain, grainOf(look), range(static_cast<int>(card.grain), 0.02, 0.06)));
     return scores;
 }
 

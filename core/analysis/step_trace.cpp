@@ -1,11 +1,13 @@
 #include "core/analysis/step_trace.h"
 
+#include "core/base/statistics.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 #include "core/image/resize.h"
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace amber {
 namespace {
@@ -40,15 +42,67 @@ std::array<double, kTones> measure(ImageView picture, const Framing& framing, St
     state.meanL /= n, state.meanChroma /= n;
     for (double& share : shares)
         share /= n;
-    const auto at = [&](double share) {
-        const auto place = lightness.begin() + static_cast<std::ptrdiff_t>(share * (n - 1));
-        std::nth_element(lightness.begin(), place, lightness.end());
-        return *place;
-    };
-    const double low = at(kLowShare);
-    state.contrast = at(kHighShare) - low;
+    state.contrast = quantile(lightness, kHighShare) - quantile(lightness, kLowShare);
     return shares;
 }
+
+/// What is followed through the steps: the picture, key colours marked elsewhere, the ends and the greys.
+class Followed {
+public:
+    Followed(ImageView picture, std::int64_t frame, const std::vector<KeyColour>& keys, const Framing& framing)
+        : m_now(picture.width, picture.height), m_frame(frame), m_keys(keys), m_framing(framing)
+    {
+        for (int y = 0; y < picture.height; ++y)
+            std::copy(picture.row(y), picture.row(y) + 3 * picture.width, m_now.mutableView().row(y));
+        for (const KeyColour& key : keys)
+            m_elsewhere.push_back(key.marked);
+        for (int i = 0; i < kTones; ++i)
+            m_neutrals[static_cast<std::size_t>(i)] = grey((i + 0.5) / kTones);
+    }
+    bool pass(const Step& step, const RenderOptions& options)
+    {
+        Look one;
+        one.steps.push_back(step);
+        const auto plan = RenderPlan::compile(one);
+        if (!plan)
+            return false;
+        render(*plan, m_now.view(), m_now.mutableView(), {}, options);
+        const auto through = [&](auto& colours) {
+            for (LinearRgb& c : colours)
+                c = evaluate(step, c);
+        };
+        through(m_elsewhere), through(m_ends), through(m_neutrals);
+        return true;
+    }
+    StepState state()
+    {
+        StepState state;
+        const auto tones = measure(m_now.view(), m_framing, state);
+        if (!std::exchange(m_hasShares, true))
+            m_shares = tones;
+        for (std::size_t i = 0; i < 3; ++i)
+            state.landing[i] = toOkLab(m_ends[i]).L;
+        for (std::size_t i = 0; i < kTones; ++i) {
+            const OkLab lab = toOkLab(m_neutrals[i]);
+            state.castA += m_shares[i] * lab.a, state.castB += m_shares[i] * lab.b;
+        }
+        for (std::size_t i = 0; i < m_keys.size(); ++i)
+            state.keys.push_back(
+                keyState(m_keys[i].frame == m_frame ? meanOf(m_now.view(), m_keys[i].place) : m_elsewhere[i]));
+        return state;
+    }
+
+private:
+    Image m_now;
+    std::int64_t m_frame;
+    const std::vector<KeyColour>& m_keys;
+    const Framing& m_framing;
+    std::vector<LinearRgb> m_elsewhere;
+    std::array<LinearRgb, 3> m_ends{grey(0), grey(std::cbrt(0.18)), grey(1)};
+    std::array<LinearRgb, kTones> m_neutrals;
+    std::array<double, kTones> m_shares{};  ///< of the picture as it came
+    bool m_hasShares = false;
+};
 
 }  // namespace
 
@@ -85,33 +139,8 @@ std::optional<LookTrace> traceLook(const Look& look, ImageView picture, std::int
 {
     LookTrace trace;
     trace.keys = keys;
-    Image now(picture.width, picture.height);
-    for (int y = 0; y < picture.height; ++y)
-        std::copy(picture.row(y), picture.row(y) + 3 * picture.width, now.mutableView().row(y));
-    std::vector<LinearRgb> elsewhere;
-    for (const KeyColour& key : keys)
-        elsewhere.push_back(key.marked);
-    std::array<LinearRgb, 3> ends{grey(0), grey(std::cbrt(0.18)), grey(1)};
-    std::array<LinearRgb, kTones> neutrals;
-    for (int i = 0; i < kTones; ++i)
-        neutrals[static_cast<std::size_t>(i)] = grey((i + 0.5) / kTones);
-    std::array<double, kTones> shares{};
-    const auto keep = [&] {
-        StepState state;
-        const auto tones = measure(now.view(), framing, state);
-        if (trace.states.empty())
-            shares = tones;
-        for (std::size_t i = 0; i < 3; ++i)
-            state.landing[i] = toOkLab(ends[i]).L;
-        for (std::size_t i = 0; i < kTones; ++i) {
-            const OkLab lab = toOkLab(neutrals[i]);
-            state.castA += shares[i] * lab.a, state.castB += shares[i] * lab.b;
-        }
-        for (std::size_t i = 0; i < keys.size(); ++i)
-            state.keys.push_back(keyState(keys[i].frame == frame ? meanOf(now.view(), keys[i].place) : elsewhere[i]));
-        trace.states.push_back(std::move(state));
-    };
-    keep();
+    Followed followed(picture, frame, keys, framing);
+    trace.states.push_back(followed.state());
     for (const Step& step : look.steps) {
         if (stop && stop())
             return std::nullopt;
@@ -119,18 +148,9 @@ std::optional<LookTrace> traceLook(const Look& look, ImageView picture, std::int
             trace.states.push_back(trace.states.back());
             continue;
         }
-        Look one;
-        one.steps.push_back(step);
-        const auto plan = RenderPlan::compile(one);
-        if (!plan)
+        if (!followed.pass(step, options))
             return std::nullopt;
-        render(*plan, now.view(), now.mutableView(), {}, options);
-        const auto pass = [&](auto& colours) {
-            for (LinearRgb& c : colours)
-                c = evaluate(step, c);
-        };
-        pass(elsewhere), pass(ends), pass(neutrals);
-        keep();
+        trace.states.push_back(followed.state());
     }
     return trace;
 }

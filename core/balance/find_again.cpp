@@ -67,37 +67,54 @@ Image small(ImageView picture)
     return reduceByArea(picture, size.width, size.height);
 }
 
+/// Where the same things lie in both pictures: the place itself, when its colour is not far off.
+std::optional<FoundPlace> carriedOver(const Region& from, const OkLab& wanted, ImageView other,
+                                      const Registration& registration)
+{
+    const double width = from.right - from.left, height = from.bottom - from.top;
+    const Registration::Place at = registration.map({from.left + width / 2, from.top + height / 2});
+    const Region place{at.x - width / 2, at.y - height / 2, at.x + width / 2, at.y + height / 2};
+    if (place.left < 0 || place.top < 0 || place.right > 1 || place.bottom > 1)
+        return std::nullopt;
+    const LinearRgb colour = meanOf(other, place);
+    const double d = apart(wanted, toOkLab(colour));
+    // Many features that agree are no chance: then the place is the same thing even where its colour is off.
+    const bool isFirm = registration.matches >= kFirm;
+    if (d >= (isFirm ? kCarriedFirmly : kCarried))
+        return std::nullopt;
+    return FoundPlace{place, colour,
+                      isFirm ? 0.95 / (1 + std::pow(d / kCarriedFirmly, 4)) : 1 / (1 + std::pow(d / kFar, 2)), true};
+}
+
+int pixels(double share, int size, int least)
+{
+    return std::clamp(static_cast<int>(std::lround(share * size)), least, size);
+}
+
+/// How unevenly coloured the marked place is.
+double spreadAt(const Region& place, const Image& picture)
+{
+    const int w = pixels(place.right - place.left, picture.width(), 3),
+              h = pixels(place.bottom - place.top, picture.height(), 3);
+    const int x = std::clamp(static_cast<int>(place.left * picture.width()), 0, picture.width() - w),
+              y = std::clamp(static_cast<int>(place.top * picture.height()), 0, picture.height() - h);
+    return Sums(picture.view()).mean(x, y, x + w, y + h).spread;
+}
+
 }  // namespace
 
 std::optional<FoundPlace> findAgain(const KeyColour& key, ImageView marked, ImageView other,
                                     const std::optional<Registration>& registration)
 {
     const OkLab wanted = toOkLab(meanOf(marked, key.place));
-    const double width = key.place.right - key.place.left, height = key.place.bottom - key.place.top;
-    if (registration) {
-        const Registration::Place at = registration->map({key.place.left + width / 2, key.place.top + height / 2});
-        const Region place{at.x - width / 2, at.y - height / 2, at.x + width / 2, at.y + height / 2};
-        if (place.left >= 0 && place.top >= 0 && place.right <= 1 && place.bottom <= 1) {
-            const LinearRgb colour = meanOf(other, place);
-            const double d = apart(wanted, toOkLab(colour));
-            // Many features that agree are no chance: then the place is the same thing even where its colour is off.
-            const bool isFirm = registration->matches >= kFirm;
-            if (d < (isFirm ? kCarriedFirmly : kCarried))
-                return FoundPlace{
-                    place, colour,
-                    isFirm ? 0.95 / (1 + std::pow(d / kCarriedFirmly, 4)) : 1 / (1 + std::pow(d / kFar, 2)), true};
-        }
-    }
+    if (registration)
+        if (const auto carried = carriedOver(key.place, wanted, other, *registration))
+            return carried;
     const Image from = small(marked), to = small(other);
-    const auto pixels = [](double share, int size, int least) {
-        return std::clamp(static_cast<int>(std::lround(share * size)), least, size);
-    };
-    const int w = pixels(width, to.width(), 3), h = pixels(height, to.height(), 3);
-    Sums here(from.view()), there(to.view());
-    const int fw = pixels(width, from.width(), 3), fh = pixels(height, from.height(), 3);
-    const int fx = std::clamp(static_cast<int>(key.place.left * from.width()), 0, from.width() - fw),
-              fy = std::clamp(static_cast<int>(key.place.top * from.height()), 0, from.height() - fh);
-    const double spread = here.mean(fx, fy, fx + fw, fy + fh).spread;
+    const int w = pixels(key.place.right - key.place.left, to.width(), 3),
+              h = pixels(key.place.bottom - key.place.top, to.height(), 3);
+    const double spread = spreadAt(key.place, from);
+    Sums there(to.view());
     double least = 1e9;
     int bestX = 0, bestY = 0;
     for (int y = 0; y + h <= to.height(); ++y)

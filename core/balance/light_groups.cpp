@@ -1,5 +1,6 @@
 #include "core/balance/light_groups.h"
 
+#include "core/base/statistics.h"
 #include "core/colour/gamut.h"
 #include "core/colour/oklab.h"
 #include "core/image/read.h"
@@ -58,17 +59,16 @@ bool lightChanges(const std::vector<FrameFacts>& frames, const std::vector<std::
 
 std::size_t leadOf(const std::vector<FrameFacts>& frames, const std::vector<std::size_t>& group)
 {
-    const auto median = [&](auto&& of) {
+    const auto medianOf = [&](auto&& of) {
         std::vector<double> values;
         for (std::size_t i : group)
             values.push_back(of(frames[i]));
-        std::nth_element(values.begin(), values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2), values.end());
-        return values[values.size() / 2];
+        return median(values);
     };
     const auto stops = [](const FrameFacts& f) { return f.capture.hasExposure() ? f.capture.exposureStops() : 0.0; };
-    const double exposure = median(stops), a = median([](const FrameFacts&f) { return f.sketch.a; }),
-                 b = median([](const FrameFacts&f) { return f.sketch.b; }),
-                 L = median([](const FrameFacts&f) { return f.sketch.meanL; });
+    const double exposure = medianOf(stops), a = medianOf([](const FrameFacts&f) { return f.sketch.a; }),
+                 b = medianOf([](const FrameFacts&f) { return f.sketch.b; }),
+                 L = medianOf([](const FrameFacts&f) { return f.sketch.meanL; });
     return *std::min_element(group.begin(), group.end(), [&](std::size_t p, std::size_t q) {
         const auto far = [&](const FrameFacts& f) {
             return std::hypot(f.sketch.a - a, f.sketch.b - b) + kExposureInLight * std::abs(stops(f) - exposure) +
@@ -132,11 +132,7 @@ std::vector<LightGroup> lightGroups(const std::vector<FrameFacts>& frames)
     for (std::size_t i = 1; i < order.size(); ++i)
         if (const auto& p = frames[order[i - 1]].capture, &q = frames[order[i]].capture; p.seconds > 0 && q.seconds > 0)
             pauses.push_back(static_cast<double>(q.seconds - p.seconds));
-    double usual = 0;
-    if (!pauses.empty()) {
-        std::nth_element(pauses.begin(), pauses.begin() + static_cast<std::ptrdiff_t>(pauses.size() / 2), pauses.end());
-        usual = pauses[pauses.size() / 2];
-    }
+    const double usual = pauses.empty() ? 0 : median(pauses);
     std::vector<LightGroup> groups;
     std::size_t begin = 0;
     for (std::size_t i = 0; i < order.size(); ++i) {

@@ -9,6 +9,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numeric>
 #include <opencv2/imgproc.hpp>
 
 namespace amber {
@@ -46,46 +47,44 @@ double farthestShift(const Registration& r, int width, int height)
     return far;
 }
 
-}  // namespace
-
-namespace {
-Result<Merged> merged(const std::vector<BracketFrame>& frames, const Response& response, const CancelToken& cancel)
+Status fitToMerge(const std::vector<BracketFrame>& frames, double darkest, double lightest)
 {
-    if (frames.size() < 2)
-        return fail("a bracket has two exposures or more");
-    const int width = frames[0].picture.width, height = frames[0].picture.height;
-    double darkest = frames[0].stops, lightest = frames[0].stops;
-    for (const BracketFrame& f : frames) {
-        if (f.picture.width != width || f.picture.height != height)
+    const ImageView first = frames[0].picture;
+    for (const BracketFrame& f : frames)
+        if (f.picture.width != first.width || f.picture.height != first.height)
             return fail("the exposures of a bracket differ in size", {},
-                        std::to_string(width) + " x " + std::to_string(height),
+                        std::to_string(first.width) + " x " + std::to_string(first.height),
                         std::to_string(f.picture.width) + " x " + std::to_string(f.picture.height));
-        darkest = std::min(darkest, f.stops), lightest = std::max(lightest, f.stops);
-    }
     if (lightest - darkest < 0.3)
         return fail("these frames were all exposed alike");
+    return {};
+}
 
-    Merged merged;
-    merged.stopsGained = lightest - darkest;
-    double best = -1;
-    for (std::size_t i = 0; i < frames.size(); ++i)
-        if (const double w = wellExposed(frames[i].picture); w > best)
-            best = w, merged.reference = i;
-    const auto small = [](ImageView picture) {
-        const Size size = fitted({picture.width, picture.height}, kMergeEdge);
-        return reduceByArea(picture, size.width, size.height);
-    };
-    const Features target = featuresOf(small(frames[merged.reference].picture).view());
-    std::vector<Image> moved(frames.size());
-    std::vector<ImageView> laid(frames.size());
+Features featuresSmall(ImageView picture)
+{
+    const Size size = fitted({picture.width, picture.height}, kMergeEdge);
+    return featuresOf(reduceByArea(picture, size.width, size.height).view());
+}
+
+/// The exposures laid over the reference; those that lie there already are as they came.
+struct LaidOver {
+    std::vector<Image> moved;
+    std::vector<ImageView> views;
+};
+
+Result<LaidOver> layOver(const std::vector<BracketFrame>& frames, Merged& merged, const CancelToken& cancel)
+{
+    const int width = frames[0].picture.width, height = frames[0].picture.height;
+    const Features target = featuresSmall(frames[merged.reference].picture);
+    LaidOver laid{std::vector<Image>(frames.size()), std::vector<ImageView>(frames.size())};
     for (std::size_t i = 0; i < frames.size(); ++i) {
         if (cancel.isCancelled())
             return fail("given up");
-        laid[i] = frames[i].picture;
+        laid.views[i] = frames[i].picture;
         merged.shifts.push_back(0);
         if (i == merged.reference)
             continue;
-        const auto r = registerFeatures(featuresOf(small(frames[i].picture).view()), target);
+        const auto r = registerFeatures(featuresSmall(frames[i].picture), target);
         if (!r)
             continue;
         // Under a fifth of a pixel of the small picture nothing is gained by resampling.
@@ -93,78 +92,122 @@ Result<Merged> merged(const std::vector<BracketFrame>& frames, const Response& r
         if (shift < 0.2 * std::max(width, height) / kMergeEdge + 0.15)
             continue;
         merged.shifts.back() = shift;
-        moved[i] = laidOver(frames[i].picture, *r, width, height);
-        laid[i] = moved[i].view();
+        laid.moved[i] = laidOver(frames[i].picture, *r, width, height);
+        laid.views[i] = laid.moved[i].view();
     }
-    if (cancel.isCancelled())
-        return fail("given up");
+    return laid;
+}
 
-    // Where something moved: compared in stops of light against the reference, in a picture of single pixels, then
-    // grown.
-    const ImageView reference = laid[merged.reference];
-    std::vector<cv::Mat> ghosts(frames.size());
-    for (std::size_t i = 0; i < frames.size(); ++i) {
-        if (i == merged.reference)
+/// Where something moved: compared in stops of light against the reference, in a picture of single pixels, then grown.
+cv::Mat movedParts(ImageView picture, ImageView reference, double gain, const Response& response)
+{
+    cv::Mat differs(picture.height, picture.width, CV_32F, cv::Scalar(0));
+    inParallel(picture.height, [&](int y) {
+        for (int x = 0; x < picture.width; ++x) {
+            const float *p = picture.row(y) + 3 * x, *q = reference.row(y) + 3 * x;
+            if (!(p[0] == p[0]))
+                continue;
+            const LinearRgb a{p[0], p[1], p[2]}, b{q[0], q[1], q[2]};
+            const double ta = trust(apply(fromWorking(RgbSpace::Srgb), a)),
+                         tb = trust(apply(fromWorking(RgbSpace::Srgb), b));
+            if (ta < 0.3 || tb < 0.3)
+                continue;
+            const double ya = luminanceOf(toSceneLight(response, a)) * gain,
+                         yb = luminanceOf(toSceneLight(response, b));
+            differs.at<float>(y, x) = ya > 0 && yb > 0 ? static_cast<float>(std::abs(std::log2(ya / yb))) : 0;
+        }
+    });
+    cv::Mat smooth, grown;
+    cv::blur(differs, smooth, {5, 5});
+    const cv::Mat mask = smooth > kMoved;
+    cv::dilate(mask, grown, cv::getStructuringElement(cv::MORPH_ELLIPSE, {9, 9}));
+    return grown;
+}
+
+/// Exposures that lie over one another, and where they may not be used.
+struct Stack {
+    const std::vector<BracketFrame>& frames;
+    const std::vector<ImageView>& laid;
+    const std::vector<cv::Mat>& ghosts;
+    std::size_t reference;
+    double darkest;
+    const Response& response;
+};
+
+/// Of one pixel; `ghost` tells whether an exposure was left out.
+LinearRgb mergedPixel(const Stack& stack, int x, int y, bool& ghost)
+{
+    LinearRgb sum{};
+    double weights = 0;
+    for (std::size_t i = 0; i < stack.frames.size(); ++i) {
+        const float* p = stack.laid[i].row(y) + 3 * x;
+        if (!(p[0] == p[0]))
             continue;
-        cv::Mat differs(height, width, CV_32F, cv::Scalar(0));
-        const double gain = std::exp2(frames[merged.reference].stops - frames[i].stops);
-        inParallel(height, [&](int y) {
-            for (int x = 0; x < width; ++x) {
-                const float *p = laid[i].row(y) + 3 * x, *q = reference.row(y) + 3 * x;
-                if (!(p[0] == p[0]))
-                    continue;
-                const LinearRgb a{p[0], p[1], p[2]}, b{q[0], q[1], q[2]};
-                const double ta = trust(apply(fromWorking(RgbSpace::Srgb), a)),
-                             tb = trust(apply(fromWorking(RgbSpace::Srgb), b));
-                if (ta < 0.3 || tb < 0.3)
-                    continue;
-                const double ya = luminanceOf(toSceneLight(response, a)) * gain,
-                             yb = luminanceOf(toSceneLight(response, b));
-                differs.at<float>(y, x) = ya > 0 && yb > 0 ? static_cast<float>(std::abs(std::log2(ya / yb))) : 0;
-            }
-        });
-        cv::Mat smooth;
-        cv::blur(differs, smooth, {5, 5});
-        cv::Mat mask = smooth > kMoved;
-        cv::dilate(mask, ghosts[i], cv::getStructuringElement(cv::MORPH_ELLIPSE, {9, 9}));
+        if (!stack.ghosts[i].empty() && stack.ghosts[i].at<std::uint8_t>(y, x)) {
+            ghost = true;
+            continue;
+        }
+        const LinearRgb c{p[0], p[1], p[2]};
+        // The reference always has a say; so has what is out of everyone's range: the darkest there knows best above,
+        // the lightest below.
+        const double stops = stack.frames[i].stops, exposure = std::exp2(stops - stack.darkest);
+        const double w = trust(apply(fromWorking(RgbSpace::Srgb), c)) * exposure +
+                         (i == stack.reference ? 1e-4 : 1e-6) + (stops <= stack.darkest ? 2e-3 : 0);
+        const LinearRgb scene = toSceneLight(stack.response, c);
+        sum.r += w * scene.r / exposure, sum.g += w * scene.g / exposure, sum.b += w * scene.b / exposure;
+        weights += w;
     }
+    return toPictureLight(stack.response, {sum.r / weights, sum.g / weights, sum.b / weights});
+}
 
-    merged.picture = Image(width, height);
-    std::vector<long long> ghostRows(static_cast<std::size_t>(height));
-    inParallel(height, [&](int y) {
-        float* out = merged.picture.mutableView().row(y);
-        for (int x = 0; x < width; ++x, out += 3) {
-            LinearRgb sum{};
-            double weights = 0;
+/// Fills in the picture; the share of it where an exposure was left out.
+double mergePixels(const Stack& stack, MutableImageView picture)
+{
+    std::vector<long long> ghostRows(static_cast<std::size_t>(picture.height));
+    inParallel(picture.height, [&](int y) {
+        float* out = picture.row(y);
+        for (int x = 0; x < picture.width; ++x, out += 3) {
             bool ghost = false;
-            for (std::size_t i = 0; i < frames.size(); ++i) {
-                const float* p = laid[i].row(y) + 3 * x;
-                if (!(p[0] == p[0]))
-                    continue;
-                if (!ghosts[i].empty() && ghosts[i].at<std::uint8_t>(y, x)) {
-                    ghost = true;
-                    continue;
-                }
-                const LinearRgb c{p[0], p[1], p[2]};
-                // The reference always has a say; so has what is out of everyone's range: the darkest there knows best
-                // above, the lightest below.
-                const double exposure = std::exp2(frames[i].stops - darkest);
-                const double own = trust(apply(fromWorking(RgbSpace::Srgb), c));
-                const double w =
-                    own * exposure + (i == merged.reference ? 1e-4 : 1e-6) + (frames[i].stops <= darkest ? 2e-3 : 0);
-                const LinearRgb scene = toSceneLight(response, c);
-                sum.r += w * scene.r / exposure, sum.g += w * scene.g / exposure, sum.b += w * scene.b / exposure;
-                weights += w;
-            }
+            const LinearRgb c = mergedPixel(stack, x, y, ghost);
             ghostRows[static_cast<std::size_t>(y)] += ghost;
-            const LinearRgb c = toPictureLight(response, {sum.r / weights, sum.g / weights, sum.b / weights});
             out[0] = static_cast<float>(c.r), out[1] = static_cast<float>(c.g), out[2] = static_cast<float>(c.b);
         }
     });
-    long long ghosted = 0;
-    for (long long n : ghostRows)
-        ghosted += n;
-    merged.ghostShare = static_cast<double>(ghosted) / (static_cast<double>(width) * height);
+    const long long all = std::accumulate(ghostRows.begin(), ghostRows.end(), 0LL);
+    return static_cast<double>(all) / (static_cast<double>(picture.width) * picture.height);
+}
+
+}  // namespace
+
+namespace {
+Result<Merged> merged(const std::vector<BracketFrame>& frames, const Response& response, const CancelToken& cancel)
+{
+    if (frames.size() < 2)
+        return fail("a bracket has two exposures or more");
+    const auto [darkest, lightest] = std::minmax_element(
+        frames.begin(), frames.end(), [](const auto& p, const auto& q) { return p.stops < q.stops; });
+    if (const Status fit = fitToMerge(frames, darkest->stops, lightest->stops); !fit)
+        return tl::make_unexpected(fit.error());
+    Merged merged;
+    merged.stopsGained = lightest->stops - darkest->stops;
+    double best = -1;
+    for (std::size_t i = 0; i < frames.size(); ++i)
+        if (const double w = wellExposed(frames[i].picture); w > best)
+            best = w, merged.reference = i;
+    const auto laid = layOver(frames, merged, cancel);
+    if (!laid)
+        return tl::make_unexpected(laid.error());
+    if (cancel.isCancelled())
+        return fail("given up");
+    const BracketFrame& reference = frames[merged.reference];
+    std::vector<cv::Mat> ghosts(frames.size());
+    for (std::size_t i = 0; i < frames.size(); ++i)
+        if (i != merged.reference)
+            ghosts[i] =
+                movedParts(laid->views[i], reference.picture, std::exp2(reference.stops - frames[i].stops), response);
+    merged.picture = Image(reference.picture.width, reference.picture.height);
+    merged.ghostShare = mergePixels({frames, laid->views, ghosts, merged.reference, darkest->stops, response},
+                                    merged.picture.mutableView());
     return merged;
 }
 }  // namespace

@@ -2,7 +2,9 @@
 
 #include "core/base/long_call.h"
 #include "core/base/parallel.h"
+#include "core/base/statistics.h"
 #include "core/colour/oklab.h"
+#include "core/image/bicubic.h"
 
 #include <algorithm>
 #include <cmath>
@@ -32,12 +34,8 @@ cv::Mat tonesOf(ImageView picture)
             tones.push_back(static_cast<float>(toOkLab(LinearRgb{p[0], p[1], p[2]}).L));
         }
     std::vector<float> sorted = tones;
-    const auto quantile = [&](double q) {
-        const auto at = sorted.begin() + static_cast<std::ptrdiff_t>(q * static_cast<double>(sorted.size() - 1));
-        std::nth_element(sorted.begin(), at, sorted.end());
-        return *at;
-    };
-    const float low = quantile(0.01), high = std::max(quantile(0.99), low + 1e-4f);
+    const auto low = static_cast<float>(quantile(sorted, 0.01)),
+               high = std::max(static_cast<float>(quantile(sorted, 0.99)), low + 1e-4f);
     cv::Mat codes(picture.height, picture.width, CV_8U);
     for (int y = 0; y < picture.height; ++y)
         for (int x = 0; x < picture.width; ++x)
@@ -46,6 +44,20 @@ cv::Mat tonesOf(ImageView picture)
                     255 +
                 0.5f);
     return codes;
+}
+
+/// How far the points that agree lie from where they should.
+std::vector<double> errorsOf(const Registration& r, const std::vector<cv::Point2f>& p,
+                             const std::vector<cv::Point2f>& q, const std::vector<std::uint8_t>& agree)
+{
+    std::vector<double> errors;
+    for (std::size_t i = 0; i < p.size(); ++i)
+        if (agree[i]) {
+            const double w = r.m[6] * p[i].x + r.m[7] * p[i].y + r.m[8];
+            errors.push_back(std::hypot((r.m[0] * p[i].x + r.m[1] * p[i].y + r.m[2]) / w - q[i].x,
+                                        (r.m[3] * p[i].x + r.m[4] * p[i].y + r.m[5]) / w - q[i].y));
+        }
+    return errors;
 }
 
 }  // namespace
@@ -67,19 +79,12 @@ Features featuresOf(ImageView picture)
     return {std::move(data)};
 }
 
-namespace {
-std::optional<Registration> registered(const Features& from, const Features& to)
+/// Points of both whose descriptions are alike and unlike all others, in shares of the longer edge.
+void pairUp(const Features::Data& a, const Features::Data& b, std::vector<cv::Point2f>& p, std::vector<cv::Point2f>& q)
 {
-    constexpr std::size_t kLeast = 16;
     constexpr float kBetter = 0.8f;  // the nearest description must beat the second by so much
-    if (!from.data || !to.data)
-        return std::nullopt;
-    const Features::Data &a = *from.data, &b = *to.data;
-    if (a.points.size() < kLeast || b.points.size() < kLeast)
-        return std::nullopt;
     std::vector<std::vector<cv::DMatch>> nearest;
     cv::BFMatcher(cv::NORM_L2).knnMatch(a.descriptions, b.descriptions, nearest, 2);
-    std::vector<cv::Point2f> p, q;
     for (const auto& pair : nearest)
         if (pair.size() == 2 && pair[0].distance < kBetter * pair[1].distance) {
             const cv::Point2f u = a.points[static_cast<std::size_t>(pair[0].queryIdx)].pt,
@@ -87,6 +92,19 @@ std::optional<Registration> registered(const Features& from, const Features& to)
             p.emplace_back(u.x / a.edge(), u.y / a.edge());
             q.emplace_back(v.x / b.edge(), v.y / b.edge());
         }
+}
+
+namespace {
+std::optional<Registration> registered(const Features& from, const Features& to)
+{
+    constexpr std::size_t kLeast = 16;
+    if (!from.data || !to.data)
+        return std::nullopt;
+    const Features::Data &a = *from.data, &b = *to.data;
+    if (a.points.size() < kLeast || b.points.size() < kLeast)
+        return std::nullopt;
+    std::vector<cv::Point2f> p, q;
+    pairUp(a, b, p, q);
     if (p.size() < kLeast)
         return std::nullopt;
     constexpr double kNear = 0.004;
@@ -99,19 +117,12 @@ std::optional<Registration> registered(const Features& from, const Features& to)
     for (int i = 0; i < 9; ++i)
         r.m[static_cast<std::size_t>(i)] = h.at<double>(i / 3, i % 3);
     r.fromRatio = static_cast<double>(a.width) / a.height, r.toRatio = static_cast<double>(b.width) / b.height;
-    std::vector<double> errors;
-    for (std::size_t i = 0; i < p.size(); ++i)
-        if (agree[i]) {
-            const double w = r.m[6] * p[i].x + r.m[7] * p[i].y + r.m[8];
-            errors.push_back(std::hypot((r.m[0] * p[i].x + r.m[1] * p[i].y + r.m[2]) / w - q[i].x,
-                                        (r.m[3] * p[i].x + r.m[4] * p[i].y + r.m[5]) / w - q[i].y));
-        }
+    std::vector<double> errors = errorsOf(r, p, q, agree);
     r.matches = static_cast<int>(errors.size());
     // By chance a few of many matches agree with some distorted view.
     if (errors.size() < kLeast || static_cast<double>(errors.size()) < 0.15 * static_cast<double>(p.size()))
         return std::nullopt;
-    std::nth_element(errors.begin(), errors.begin() + static_cast<std::ptrdiff_t>(errors.size() / 2), errors.end());
-    r.error = errors[errors.size() / 2];
+    r.error = median(errors);
     const double scale = std::sqrt(std::abs(r.m[0] * r.m[4] - r.m[1] * r.m[3])) / std::abs(r.m[8]);
     if (r.m[0] * r.m[4] - r.m[1] * r.m[3] <= 0 || scale < 0.4 || scale > 2.5 ||
         std::hypot(r.m[6], r.m[7]) > 0.5 * std::abs(r.m[8]))
@@ -195,10 +206,6 @@ Image laidOver(ImageView from, const Registration& registration, int width, int 
         back.m[static_cast<std::size_t>(i)] = inverse.at<double>(i / 3, i % 3);
     std::swap(back.fromRatio, back.toRatio);
     Image out(width, height);
-    const auto weight = [](double t) {  // Catmull-Rom
-        t = std::abs(t);
-        return t < 1 ? 1 - t * t * (2.5 - 1.5 * t) : t < 2 ? 2 - t * (4 - t * (2.5 - 0.5 * t)) : 0;
-    };
     inParallel(height, [&](int y) {
         float* q = out.mutableView().row(y);
         for (int x = 0; x < width; ++x, q += 3) {
@@ -208,18 +215,7 @@ Image laidOver(ImageView from, const Registration& registration, int width, int 
                 q[0] = q[1] = q[2] = std::numeric_limits<float>::quiet_NaN();
                 continue;
             }
-            const int i = static_cast<int>(std::floor(u)), j = static_cast<int>(std::floor(v));
-            double sum[3] = {};
-            for (int b = -1; b <= 2; ++b)
-                for (int a = -1; a <= 2; ++a) {
-                    const double w = weight(u - i - a) * weight(v - j - b);
-                    const float* p =
-                        from.row(std::clamp(j + b, 0, from.height - 1)) + 3 * std::clamp(i + a, 0, from.width - 1);
-                    for (int k = 0; k < 3; ++k)
-                        sum[k] += w * p[k];
-                }
-            for (int k = 0; k < 3; ++k)
-                q[k] = static_cast<float>(sum[k]);
+            sampleBicubic(from, u, v, q);
         }
     });
     return out;

@@ -12,150 +12,211 @@
 #include <set>
 
 namespace amber {
+namespace {
+
+/// One run over a shoot: what was read of its frames, and what came of them.
+class ShootRun {
+public:
+    ShootRun(const std::vector<ShootFrame>& frames, const BalanceProgress& progress, const CancelToken& cancel)
+        : m_frames(frames), m_progress(progress), m_cancel(cancel), m_evidence(frames.size()),
+          m_isRead(frames.size(), 0)
+    {
+        m_result.frames.resize(frames.size()), m_result.faults.resize(frames.size()),
+            m_result.responseNames.resize(frames.size());
+    }
+    std::optional<ShootBalance> run();
+
+private:
+    void advance(int at) const
+    {
+        // How much comparing there will be is not known before; a frame read counts for about as much as one compared
+        // with its neighbours.
+        const int total = static_cast<int>(2 * m_frames.size());
+        if (m_progress)
+            m_progress(std::min(at, total), total);
+    }
+    template <class Belongs>
+    std::vector<std::size_t> framesThat(const Belongs& belongs) const
+    {
+        std::vector<std::size_t> some;
+        for (std::size_t i = 0; i < m_frames.size(); ++i)
+            if (belongs(i))
+                some.push_back(i);
+        return some;
+    }
+    void readAll(const std::vector<std::size_t>& some)
+    {
+        inParallel(some.size(), [&](std::size_t k) { read(some[k]); });
+    }
+    void read(std::size_t i);
+    void findResponses();
+    void setResponse(std::size_t i);
+    void balanceLight(int group);
+    std::vector<BalanceEvidence> evidenceAgainst(std::size_t lead, const std::vector<std::size_t>& members);
+    void keep(std::size_t i, SolvedBalance solved, std::size_t lead, const std::vector<std::size_t>& members);
+
+    const std::vector<ShootFrame>& m_frames;
+    const BalanceProgress& m_progress;
+    const CancelToken& m_cancel;
+    std::vector<BalanceEvidence> m_evidence;
+    std::vector<char> m_isRead;
+    MemoryGate m_gate;
+    std::mutex m_mutex;
+    int m_done = 0;
+    ShootBalance m_result;
+};
+
+void ShootRun::read(std::size_t i)
+{
+    if (m_cancel.isCancelled() || m_isRead[i] || !m_result.faults[i].empty())
+        return;
+    const auto& path = m_frames[i].path;
+    // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the
+    // other would wait for.
+    const auto picture = isolated([&]() -> Result<Picture> {
+        const auto held = m_gate.take(bytesToReadReduced(path, kFeatureEdge, true));
+        return readReduced(path, kFeatureEdge, true);
+    });
+    const auto measured = caught(path.string(), [&]() -> Status {
+        if (!picture)
+            return tl::make_unexpected(picture.error());
+        m_evidence[i] = evidenceOf(m_frames[i], picture->image.view(), captureFacts(path));
+        m_result.responseNames[i] = picture->info.isRaw() ? "raw" : "";
+        m_isRead[i] = 1;
+        return {};
+    });
+    if (!measured)
+        m_result.faults[i] = measured.error().message();
+    const std::lock_guard lock(m_mutex);
+    advance(++m_done);
+}
+
+/// Every camera's own rendering, from its brackets.
+void ShootRun::findResponses()
+{
+    std::map<std::string, std::map<int, Bracket>> brackets;
+    for (std::size_t i = 0; i < m_frames.size(); ++i)
+        if (m_isRead[i] && m_frames[i].bracket >= 0 && m_result.responseNames[i].empty())
+            brackets[m_evidence[i].capture.camera][m_frames[i].bracket].frames.push_back(i);
+    for (const auto& [camera, some] : brackets) {
+        std::vector<Bracket> list;
+        for (const auto& [number, bracket] : some)
+            list.push_back(bracket);
+        if (const Response response = responseOf(m_evidence, list); !response.isIdentity() && !camera.empty())
+            m_result.responses[camera] = response;
+    }
+}
+
+void ShootRun::setResponse(std::size_t i)
+{
+    if (m_result.responseNames[i] == "raw") {
+        m_evidence[i].response = baseRendering();
+        return;
+    }
+    const auto found = m_result.responses.find(m_evidence[i].capture.camera);
+    if (found != m_result.responses.end())
+        m_result.responseNames[i] = found->first, m_evidence[i].response = found->second;
+}
+
+/// The lead stands as the artist balanced it; solving is against it as it came, and its own balance goes on top of
+/// everyone's.
+std::vector<BalanceEvidence> ShootRun::evidenceAgainst(std::size_t lead, const std::vector<std::size_t>& members)
+{
+    const Balance& own = m_frames[lead].current.light;
+    std::vector<BalanceEvidence> some;
+    for (const std::size_t i : members) {
+        BalanceEvidence& evidence = m_evidence[i];
+        if (i != lead && evidence.exposureStops)
+            *evidence.exposureStops -= own.exposureStops;
+        if (i != lead && evidence.white)
+            evidence.white = without(*evidence.white, own);
+        some.push_back(std::move(evidence));
+    }
+    return some;
+}
+
+void ShootRun::keep(std::size_t i, SolvedBalance solved, std::size_t lead, const std::vector<std::size_t>& members)
+{
+    const FrameBalance& current = m_frames[i].current;
+    solved.balance = i == lead ? current.light : added(solved.balance, m_frames[lead].current.light);
+    if (current.exposureLocked)
+        solved.balance.exposureStops = current.light.exposureStops;
+    if (current.whiteLocked)
+        solved.balance.kelvin = current.light.kelvin, solved.balance.tint = current.light.tint;
+    solved.through = members[std::min(solved.through, members.size() - 1)];
+    m_result.frames[i] = solved;
+}
+
+/// What is read of a light's frames is let go before the next.
+void ShootRun::balanceLight(int group)
+{
+    readAll(framesThat([&](std::size_t i) { return m_frames[i].group == group; }));
+    if (m_cancel.isCancelled())
+        return;
+    const std::vector<std::size_t> members =
+        framesThat([&](std::size_t i) { return m_frames[i].group == group && m_isRead[i]; });
+    if (members.empty())
+        return;
+    std::size_t lead = 0;
+    for (std::size_t k = 0; k < members.size(); ++k) {
+        lead = m_frames[members[k]].isLead ? k : lead;
+        setResponse(members[k]);
+    }
+    const auto solved = balanceGroup(
+        evidenceAgainst(members[lead], members), lead,
+        [&](int part, int of) {
+            advance(m_done +
+                    static_cast<int>(static_cast<std::size_t>(part) * members.size() / static_cast<std::size_t>(of)));
+        },
+        m_cancel);
+    if (m_cancel.isCancelled())
+        return;
+    m_done += static_cast<int>(members.size());
+    for (std::size_t k = 0; k < members.size(); ++k)
+        keep(members[k], solved[k], members[lead], members);
+}
+
+std::optional<ShootBalance> ShootRun::run()
+{
+    readAll(framesThat([&](std::size_t i) { return m_frames[i].bracket >= 0; }));
+    if (m_cancel.isCancelled())
+        return std::nullopt;
+    findResponses();
+    std::set<int> groups;
+    for (const ShootFrame& frame : m_frames)
+        groups.insert(frame.group);
+    for (const int group : groups) {
+        balanceLight(group);
+        if (m_cancel.isCancelled())
+            return std::nullopt;
+    }
+    advance(static_cast<int>(2 * m_frames.size()));
+    return std::move(m_result);
+}
+
+}  // namespace
+
+BalanceEvidence evidenceOf(const ShootFrame& frame, ImageView untouched, const CaptureFacts& capture)
+{
+    const FrameBalance& current = frame.current;
+    const double ratio = static_cast<double>(untouched.width) / untouched.height;
+    BalanceEvidence evidence = evidenceOf(untouched, capture);
+    for (const auto& [name, place] : frame.keys)
+        evidence.keys[name] = meanOf(untouched, regionInSource(current.geometry, ratio, place));
+    evidence.inBracket = frame.bracket >= 0;
+    if (current.exposureLocked)
+        evidence.exposureStops = current.light.exposureStops;
+    if (current.whiteLocked)
+        evidence.white = current.light;
+    evidence.keyStops = current.keyStops;
+    return evidence;
+}
 
 std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, const BalanceProgress& progress,
                                          const CancelToken& cancel)
 {
     longCall("balanceShoot");
-    const std::size_t n = frames.size();
-    ShootBalance result;
-    result.frames.resize(n), result.faults.resize(n), result.responseNames.resize(n);
-    std::vector<BalanceEvidence> evidence(n);
-    std::vector<char> isRead(n, 0);
-    std::mutex mutex;
-    int done = 0;
-    // How much comparing there will be is not known before; a frame read counts for about as much as one compared with
-    // its neighbours.
-    const int total = static_cast<int>(2 * n);
-    const auto advance = [&](int at) {
-        if (progress)
-            progress(std::min(at, total), total);
-    };
-    MemoryGate gate;
-    const auto read = [&](std::size_t i) {
-        if (cancel.isCancelled() || isRead[i] || !result.faults[i].empty())
-            return;
-        // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the
-        // other would wait for.
-        const auto picture = isolated([&]() -> Result<Picture> {
-            const auto held = gate.take(bytesToReadReduced(frames[i].path, kFeatureEdge, true));
-            return readReduced(frames[i].path, kFeatureEdge, true);
-        });
-        const auto measured = caught(frames[i].path.string(), [&]() -> Status {
-            if (!picture)
-                return tl::make_unexpected(picture.error());
-            evidence[i] = evidenceOf(picture->image.view(), captureFacts(frames[i].path));
-            for (const auto& [name, place] : frames[i].keys)
-                evidence[i].keys[name] = meanOf(
-                    picture->image.view(),
-                    regionInSource(frames[i].current.geometry,
-                                   static_cast<double>(picture->image.width()) / picture->image.height(), place));
-            evidence[i].inBracket = frames[i].bracket >= 0;
-            const FrameBalance& current = frames[i].current;
-            if (current.exposureLocked)
-                evidence[i].exposureStops = current.light.exposureStops;
-            if (current.whiteLocked)
-                evidence[i].white = current.light;
-            evidence[i].keyStops = current.keyStops;
-            result.responseNames[i] = picture->info.isRaw() ? "raw" : "";
-            isRead[i] = 1;
-            return {};
-        });
-        if (!measured)
-            result.faults[i] = measured.error().message();
-        const std::lock_guard lock(mutex);
-        advance(++done);
-    };
-    const auto readAll = [&](const std::vector<std::size_t>& some) {
-        inParallel(some.size(), [&](std::size_t k) { read(some[k]); });
-    };
-    std::vector<std::size_t> bracketed;
-    for (std::size_t i = 0; i < n; ++i)
-        if (frames[i].bracket >= 0)
-            bracketed.push_back(i);
-    readAll(bracketed);
-    if (cancel.isCancelled())
-        return std::nullopt;
-
-    // Every camera's own rendering, from its brackets.
-    std::map<std::string, std::map<int, Bracket>> brackets;
-    for (std::size_t i = 0; i < n; ++i)
-        if (isRead[i] && frames[i].bracket >= 0 && result.responseNames[i].empty())
-            brackets[evidence[i].capture.camera][frames[i].bracket].frames.push_back(i);
-    for (const auto& [camera, some] : brackets) {
-        std::vector<Bracket> list;
-        for (const auto& [number, bracket] : some)
-            list.push_back(bracket);
-        if (const Response response = responseOf(evidence, list); !response.isIdentity() && !camera.empty())
-            result.responses[camera] = response;
-    }
-    std::set<int> groups;
-    for (const ShootFrame& frame : frames)
-        groups.insert(frame.group);
-    for (const int group : groups) {
-        // One light after another: what is read of its frames is let go before the next.
-        std::vector<std::size_t> all, members;
-        for (std::size_t i = 0; i < n; ++i)
-            if (frames[i].group == group)
-                all.push_back(i);
-        readAll(all);
-        if (cancel.isCancelled())
-            return std::nullopt;
-        std::size_t lead = 0;
-        for (const std::size_t i : all) {
-            if (!isRead[i])
-                continue;
-            if (frames[i].isLead)
-                lead = members.size();
-            members.push_back(i);
-            if (result.responseNames[i] == "raw")
-                evidence[i].response = baseRendering();
-            else if (const auto found = result.responses.find(evidence[i].capture.camera);
-                     found != result.responses.end())
-                result.responseNames[i] = found->first, evidence[i].response = found->second;
-        }
-        if (members.empty())
-            continue;
-        // The lead stands as the artist balanced it; solving is against it as it came, and its own balance goes on top
-        // of everyone's.
-        const auto leadGains = coneGains(frames[members[lead]].current.light);
-        const auto moved = [&](const Balance& b, double way) {
-            const auto g = coneGains(b);
-            return fromConeGains({g[0] + way * leadGains[0], g[1] + way * leadGains[1], g[2] + way * leadGains[2]});
-        };
-        std::vector<BalanceEvidence> some;
-        for (const std::size_t i : members) {
-            if (i != members[lead] && evidence[i].exposureStops)
-                *evidence[i].exposureStops -= frames[members[lead]].current.light.exposureStops;
-            if (i != members[lead] && evidence[i].white)
-                evidence[i].white = moved(*evidence[i].white, -1);
-            some.push_back(std::move(evidence[i]));
-        }
-        const auto solved = balanceGroup(
-            std::move(some), lead,
-            [&](int part, int of) {
-                advance(done + static_cast<int>(static_cast<std::size_t>(part) * members.size() /
-                                                static_cast<std::size_t>(of)));
-            },
-            cancel);
-        if (cancel.isCancelled())
-            return std::nullopt;
-        done += static_cast<int>(members.size());
-        for (std::size_t k = 0; k < members.size(); ++k) {
-            const FrameBalance& current = frames[members[k]].current;
-            SolvedBalance& r = result.frames[members[k]] = solved[k];
-            r.balance = k == lead                              ? current.light
-                        : leadGains == std::array<double, 3>{} ? r.balance
-                                                               : moved(r.balance, 1);
-            if (current.exposureLocked)
-                r.balance.exposureStops = current.light.exposureStops;
-            if (current.whiteLocked)
-                r.balance.kelvin = current.light.kelvin, r.balance.tint = current.light.tint;
-            result.frames[members[k]].through = members[std::min(solved[k].through, members.size() - 1)];
-        }
-    }
-    advance(total);
-    return result;
+    return ShootRun(frames, progress, cancel).run();
 }
 
 }  // namespace amber

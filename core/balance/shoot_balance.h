@@ -19,6 +19,10 @@ struct ShootFrame {
         keys;  ///< where key colours were marked or confirmed, on the frame as its balance places it
 };
 
+/// What the solver is given of a frame, from its untouched picture of kFeatureEdge pixels or so; its response is left
+/// to be filled in.
+BalanceEvidence evidenceOf(const ShootFrame& frame, ImageView untouched, const CaptureFacts& capture);
+
 struct ShootBalance {
     std::vector<SolvedBalance> frames;          ///< in the order given; a frame that could not be read stays as it is
     std::vector<std::string> faults;            ///< why it could not be read; empty for the rest

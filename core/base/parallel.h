@@ -48,18 +48,21 @@ void inOrder(std::size_t atOnce, const Take& take, const Work& work, const Give&
 #if defined(__SANITIZE_THREAD__)
     plain_threads::inOrder<Piece>(atOnce, take, work, give);
 #else
-    using Way = std::optional<Piece>;
+    // Larger than a pointer, whatever the piece: smaller ones oneTBB would take for plain old data.
+    struct alignas(16) Way {
+        std::optional<Piece> piece;
+    };
     const auto first = [&](tbb::flow_control& flow) {
-        Way piece = take();
-        if (!piece)
+        Way way{take()};
+        if (!way.piece)
             flow.stop();
-        return piece;
+        return way;
     };
-    const auto middle = [&](Way piece) {
-        work(*piece);
-        return piece;
+    const auto middle = [&](Way way) {
+        work(*way.piece);
+        return way;
     };
-    const auto last = [&](const Way& piece) { give(*piece); };
+    const auto last = [&](const Way& way) { give(*way.piece); };
     using tbb::filter_mode;
     tbb::parallel_pipeline(atOnce, tbb::make_filter<void, Way>(filter_mode::serial_in_order, first) &
                                        tbb::make_filter<Way, Way>(filter_mode::parallel, middle) &

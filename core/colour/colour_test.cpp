@@ -5,6 +5,7 @@
 
 #include <cmath>
 #include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
 
 namespace amber {
 namespace {
@@ -178,6 +179,30 @@ TEST(Gamut, LeavesInsideAloneAndBringsTheRestToTheBoundaryAtItsHue)
     }
     const LinearRgb bad = reduceToGamut(RgbSpace::Srgb, {NAN, INFINITY, 0.5});
     EXPECT_TRUE(isInside(bad));
+}
+
+// CIE 15:2004: L* of a luminance factor of 0.18418651851244416 is 50.
+TEST(LightnessStar, IsTheStandardsAndGoesBack)
+{
+    EXPECT_NEAR(lightnessStar(0), 0, 1e-12);
+    EXPECT_NEAR(lightnessStar(1), 100, 1e-12);
+    EXPECT_NEAR(lightnessStar(std::cbrt(0.18418651851244416)), 50, 1e-9);
+    EXPECT_NEAR(luminanceOfStar(50), 0.18418651851244416, 1e-12);
+    for (double star = 0; star <= 100; star += 2.5)
+        EXPECT_NEAR(lightnessStar(std::cbrt(luminanceOfStar(star))), star, 1e-9);
+}
+
+TEST(LightnessStar, IsThatOfAGreyInCielab)
+{
+    for (const double y : {0.002, 0.01, 0.18, 0.7})
+        EXPECT_NEAR(toLab(LinearRgb{y, y, y}).l, lightnessStar(std::cbrt(y)), 1e-6);
+}
+
+RC_GTEST_PROP(Cielab, AColourComesBackFromIt, ())
+{
+    const auto channel = [] { return *rc::gen::inRange(0, 1000) / 1000.0; };
+    const LinearRgb c{channel(), channel(), channel()}, again = fromLab(toLab(c));
+    RC_ASSERT(std::abs(again.r - c.r) < 1e-6 && std::abs(again.g - c.g) < 1e-6 && std::abs(again.b - c.b) < 1e-6);
 }
 
 }  // namespace

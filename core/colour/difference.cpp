@@ -1,5 +1,6 @@
 #include "core/colour/difference.h"
 
+#include "core/base/statistics.h"
 #include "core/colour/rgb_space.h"
 
 #include <algorithm>
@@ -16,6 +17,12 @@ double labFunction(double t)
     return t > kEpsilon ? std::cbrt(t) : (kKappa * t + 16) / 116;
 }
 
+double inverseLabFunction(double f)
+{
+    constexpr double kBend = 6.0 / 29;
+    return f > kBend ? f * f * f : 3 * kBend * kBend * (f - 4.0 / 29);
+}
+
 constexpr double radians(double degrees) { return degrees * std::numbers::pi / 180; }
 
 double hueOf(double a, double b)
@@ -27,6 +34,18 @@ double hueOf(double a, double b)
 }
 
 }  // namespace
+
+double lightnessStar(double okL) { return 116 * labFunction(okL * okL * okL) - 16; }
+
+double luminanceOfStar(double star) { return inverseLabFunction((star + 16) / 116); }
+
+LinearRgb fromLab(const Lab& lab)
+{
+    static const Matrix3 fromD50 = inverse(rgbToXyz(RgbSpace::Linear)) * bradford(kD50, whiteOf(RgbSpace::Linear));
+    const double y = (lab.l + 16) / 116;
+    return apply(fromD50, {kD50.x * inverseLabFunction(y + lab.a / 500), inverseLabFunction(y),
+                           kD50.z * inverseLabFunction(y - lab.b / 200)});
+}
 
 Lab toLab(const Xyz& c)
 {
@@ -82,10 +101,9 @@ DifferenceSummary summarise(std::vector<double> differences)
 {
     if (differences.empty())
         return {};
-    std::sort(differences.begin(), differences.end());
     const double sum = std::accumulate(differences.begin(), differences.end(), 0.0);
-    return {sum / static_cast<double>(differences.size()), differences[differences.size() * 95 / 100],
-            differences.back()};
+    const std::vector<double> found = quantiles(differences, std::array{0.95, 1.0});
+    return {sum / static_cast<double>(differences.size()), found[0], found[1]};
 }
 
 }  // namespace amber

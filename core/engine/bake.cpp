@@ -150,6 +150,20 @@ Result<TravelReport> travelReport(const Look& look, const Table& table, RgbSpace
     return report;
 }
 
+Result<TravelReport> writeLookTable(const Look& look, const std::filesystem::path& file, TableFormat format, int edge,
+                                    RgbSpace space, const std::vector<LinearRgb>& own)
+{
+    const auto table = format == TableFormat::Cdl ? bakeCdl(look, space, own) : bake(look, edge, space);
+    if (!table)
+        return tl::make_unexpected(table.error());
+    const auto travel = travelReport(look, *table, space, own);
+    if (!travel)
+        return travel;
+    if (const Status written = writeTableFile(file, *table, format); !written)
+        return tl::make_unexpected(written.error());
+    return travel;
+}
+
 std::string describe(const TravelReport& report)
 {
     const auto list = [](const std::vector<std::string>& all) {

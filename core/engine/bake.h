@@ -3,7 +3,7 @@
 
 #include "core/colour/difference.h"
 #include "core/engine/render_plan.h"
-#include "core/table/table.h"
+#include "core/table_files/table_file.h"
 
 namespace amber {
 
@@ -28,6 +28,9 @@ struct TravelReport {
 /// `own`: colours of the shoot, linear; only pointwise steps are compared, as spatial ones cannot travel.
 Result<TravelReport> travelReport(const Look& look, const Table& table, RgbSpace space = RgbSpace::Srgb,
                                   const std::vector<LinearRgb>& own = {});
+/// Bakes the look, `edge` points to a lattice, measures how well it travels, and writes it.
+Result<TravelReport> writeLookTable(const Look& look, const std::filesystem::path& file, TableFormat format, int edge,
+                                    RgbSpace space = RgbSpace::Srgb, const std::vector<LinearRgb>& own = {});
 /// In a few lines, as it goes along with every exported table.
 std::string describe(const TravelReport& report);
 

@@ -197,20 +197,16 @@ void compile(benchmark::State& state)
         benchmark::DoNotOptimize(RenderPlan::compile(look));
 }
 
-}  // namespace
-}  // namespace amber
-
-int main(int argc, char** argv)
+Contrast someContrast()
 {
-    using namespace amber;
-    const auto add = [](const std::string& name, auto&& work) {
-        auto* bench = benchmark::RegisterBenchmark(name.c_str(), work)->Unit(benchmark::kMillisecond)->UseRealTime();
-        for (int width : kWidths)
-            bench->Arg(width);
-    };
-    add("memcpy", copy);
     Contrast contrast;
     contrast.slope = 1.2;
+    return contrast;
+}
+
+std::vector<std::pair<const char*, Look>> timedLooks()
+{
+    const Contrast contrast = someContrast();
     ToneBands bands;
     bands.dark = 0.4, bands.bright = -0.3;
     Primaries primaries;
@@ -229,25 +225,39 @@ int main(int argc, char** argv)
     grain.amount = 0.03;
     OutputSharpening sharpening;
     sharpening.amount = 1;
-    const std::pair<const char*, Look> looks[] = {{"five_steps", fiveSteps()},
-                                                  {"ends", lookOf({someEnds()})},
-                                                  {"tone_curve", lookOf({aCurve()})},
-                                                  {"split_toning", lookOf({someDyes()})},
-                                                  {"hue_shifts", lookOf({someHues()})},
-                                                  {"chroma", lookOf({someChroma()})},
-                                                  {"contrast", lookOf({contrast})},
-                                                  {"tone_bands", lookOf({bands})},
-                                                  {"primaries", lookOf({primaries})},
-                                                  {"wash", lookOf({wash})},
-                                                  {"table_33", lookOf({aTable(true)})},
-                                                  {"table_33_encoding", lookOf({aTable(false)})},
-                                                  {"local_contrast", lookOf({local})},
-                                                  {"fine_detail", lookOf({detail})},
-                                                  {"haze", lookOf({haze})},
-                                                  {"edge_darkening", lookOf({edges})},
-                                                  {"grain", lookOf({grain})},
-                                                  {"output_sharpening", lookOf({sharpening})}};
-    for (const auto& [name, look] : looks)
+    return {{"five_steps", fiveSteps()},
+            {"ends", lookOf({someEnds()})},
+            {"tone_curve", lookOf({aCurve()})},
+            {"split_toning", lookOf({someDyes()})},
+            {"hue_shifts", lookOf({someHues()})},
+            {"chroma", lookOf({someChroma()})},
+            {"contrast", lookOf({contrast})},
+            {"tone_bands", lookOf({bands})},
+            {"primaries", lookOf({primaries})},
+            {"wash", lookOf({wash})},
+            {"table_33", lookOf({aTable(true)})},
+            {"table_33_encoding", lookOf({aTable(false)})},
+            {"local_contrast", lookOf({local})},
+            {"fine_detail", lookOf({detail})},
+            {"haze", lookOf({haze})},
+            {"edge_darkening", lookOf({edges})},
+            {"grain", lookOf({grain})},
+            {"output_sharpening", lookOf({sharpening})}};
+}
+
+}  // namespace
+}  // namespace amber
+
+int main(int argc, char** argv)
+{
+    using namespace amber;
+    const auto add = [](const std::string& name, auto&& work) {
+        auto* bench = benchmark::RegisterBenchmark(name.c_str(), work)->Unit(benchmark::kMillisecond)->UseRealTime();
+        for (int width : kWidths)
+            bench->Arg(width);
+    };
+    add("memcpy", copy);
+    for (const auto& [name, look] : timedLooks())
         for (int threads : {1, 2})
             add(std::string(name) + "/threads:" + std::to_string(threads),
                 [look = look, threads](benchmark::State& state) { run(state, look, threads); });

@@ -266,6 +266,80 @@ HWY_INLINE void Limit(Tile& tile, Domain domain)
     }
 }
 
+/// A colour of the working space, limited, where a step wants it; and back.
+HWY_INLINE Pixels Entering(const Pixels& p, Domain domain)
+{
+    return domain == Domain::Roots ? RootsOf(p) : domain == Domain::OkLab ? OkLabOf(p) : p;
+}
+
+HWY_INLINE Pixels Leaving(const Pixels& p, Domain domain)
+{
+    const Pixels rgb = domain == Domain::Roots ? CubesOf(p) : domain == Domain::OkLab ? RgbOf(p) : p;
+    return AllWithin(rgb, static_cast<float>(kWorkingLimit)) ? rgb : Limited(rgb, kWorkingLimit);
+}
+
+/// What is read is brought to where the first step wants it on the way.
+HWY_INLINE void ReadTile(Tile& tile, Domain domain, const float* in, size_t pixels)
+{
+    const D d;
+    const size_t lanes = hn::Lanes(d), whole = pixels / lanes * lanes;
+    for (size_t i = 0; i < whole; i += lanes) {
+        Pixels p;
+        hn::LoadInterleaved3(d, in + i * 3, p.x, p.y, p.z);
+        p = AllWithin(p, static_cast<float>(kWorkingLimit)) ? p : Limited(p, kWorkingLimit);
+        Store(Entering(p, domain), tile, i);
+    }
+    if (whole < tile.count) {
+        for (size_t i = whole; i < tile.count; ++i)
+            for (int k = 0; k < 3; ++k)
+                tile.plane[k][i] = i < pixels ? in[i * 3 + k] : 0;
+        Store(Entering(Limited(Load(tile, whole), kWorkingLimit), domain), tile, whole);
+    }
+}
+
+HWY_INLINE void WriteTile(Tile& tile, Domain domain, float* out, size_t pixels)
+{
+    const D d;
+    const size_t lanes = hn::Lanes(d), whole = pixels / lanes * lanes;
+    for (size_t i = 0; i < whole; i += lanes) {
+        const Pixels p = Leaving(Load(tile, i), domain);
+        hn::StoreInterleaved3(p.x, p.y, p.z, d, out + i * 3);
+    }
+    if (whole < tile.count)
+        Store(Leaving(Load(tile, whole), domain), tile, whole);
+    for (size_t i = whole; i < pixels; ++i)
+        for (int k = 0; k < 3; ++k)
+            out[i * 3 + k] = tile.plane[k][i];
+}
+
+/// Runs one step; `now` is the space that its colours are in.
+HWY_INLINE void RunInstruction(const RenderPlan::Program::Instruction& instruction, const void* prepared,
+                               const Place& place, Tile& tile, Tile& before, Domain& now)
+{
+    Bring(tile, now, std::visit([](const auto& kernel) { return kernel.domain(); }, instruction.kernel));
+    const bool blends = instruction.strength != 1 || !instruction.guard.isOpen;
+    Domain then = now;
+    if (blends)
+        for (int k = 0; k < 3; ++k)
+            std::copy_n(tile.plane[k], tile.count, before.plane[k]);
+    std::visit(
+        [&](const auto& kernel) HWY_ATTR {
+            if constexpr (SpatialKernel<std::decay_t<decltype(kernel)>>)
+                Run(kernel, tile, place, prepared);
+            else
+                Run(kernel, tile);
+        },
+        instruction.kernel);
+    Limit(tile, now);
+    if (blends) {
+        Bring(before, then, Domain::OkLab);
+        Bring(tile, now, Domain::OkLab);
+        instruction.guard.isOpen ? Blend(tile, before, instruction.strength)
+                                 : BlendGuarded(tile, before, instruction.strength, instruction.guard);
+        Limit(tile, now);
+    }
+}
+
 void RunProgram(const Pass& pass, const Place& place, const float* in, float* out, size_t pixels)
 {
     const D d;
@@ -279,61 +353,13 @@ void RunProgram(const Pass& pass, const Place& place, const float* in, float* ou
     // Planes a whole number of pages apart would make the processor take a load from one for a load of what was stored
     // in another.
     HWY_ALIGN float planes[6][Tile::kPixels + 48];
-    const size_t lanes = hn::Lanes(d), whole = pixels / lanes * lanes, count = (pixels + lanes - 1) / lanes * lanes;
-    // What is read is brought to where the first step wants it, what is written brought back, on the way.
+    const size_t lanes = hn::Lanes(d), count = (pixels + lanes - 1) / lanes * lanes;
     Domain now = std::visit([](const auto& kernel) { return kernel.domain(); }, pass.first->kernel);
     Tile tile{{planes[0], planes[1], planes[2]}, count}, before{{planes[3], planes[4], planes[5]}, count};
-    for (size_t i = 0; i < whole; i += lanes) {
-        Pixels p;
-        hn::LoadInterleaved3(d, in + i * 3, p.x, p.y, p.z);
-        p = AllWithin(p, static_cast<float>(kWorkingLimit)) ? p : Limited(p, kWorkingLimit);
-        Store(now == Domain::Roots ? RootsOf(p) : now == Domain::OkLab ? OkLabOf(p) : p, tile, i);
-    }
-    if (whole < count) {
-        for (size_t i = whole; i < count; ++i)
-            for (int k = 0; k < 3; ++k)
-                planes[k][i] = i < pixels ? in[i * 3 + k] : 0;
-        const Pixels p = Limited(Load(tile, whole), kWorkingLimit);
-        Store(now == Domain::Roots ? RootsOf(p) : now == Domain::OkLab ? OkLabOf(p) : p, tile, whole);
-    }
-    for (size_t n = 0; n < pass.count; ++n) {
-        const auto& instruction = pass.first[n];
-        Bring(tile, now, std::visit([](const auto& kernel) { return kernel.domain(); }, instruction.kernel));
-        const bool blends = instruction.strength != 1 || !instruction.guard.isOpen;
-        Domain then = now;
-        if (blends)
-            for (int k = 0; k < 3; ++k)
-                std::copy_n(tile.plane[k], count, before.plane[k]);
-        std::visit(
-            [&](const auto& kernel) HWY_ATTR {
-                if constexpr (SpatialKernel<std::decay_t<decltype(kernel)>>)
-                    Run(kernel, tile, place, n == 0 ? pass.prepared : nullptr);
-                else
-                    Run(kernel, tile);
-            },
-            instruction.kernel);
-        Limit(tile, now);
-        if (blends) {
-            Bring(before, then, Domain::OkLab);
-            Bring(tile, now, Domain::OkLab);
-            instruction.guard.isOpen ? Blend(tile, before, instruction.strength)
-                                     : BlendGuarded(tile, before, instruction.strength, instruction.guard);
-            Limit(tile, now);
-        }
-    }
-    const auto leaving = [&](const Pixels& p) AMBER_INLINE {
-        const Pixels rgb = now == Domain::Roots ? CubesOf(p) : now == Domain::OkLab ? RgbOf(p) : p;
-        return AllWithin(rgb, static_cast<float>(kWorkingLimit)) ? rgb : Limited(rgb, kWorkingLimit);
-    };
-    for (size_t i = 0; i < whole; i += lanes) {
-        const Pixels p = leaving(Load(tile, i));
-        hn::StoreInterleaved3(p.x, p.y, p.z, d, out + i * 3);
-    }
-    if (whole < count)
-        Store(leaving(Load(tile, whole)), tile, whole);
-    for (size_t i = whole; i < pixels; ++i)
-        for (int k = 0; k < 3; ++k)
-            out[i * 3 + k] = planes[k][i];
+    ReadTile(tile, now, in, pixels);
+    for (size_t n = 0; n < pass.count; ++n)
+        RunInstruction(pass.first[n], n == 0 ? pass.prepared : nullptr, place, tile, before, now);
+    WriteTile(tile, now, out, pixels);
 }
 
 /// OKLab L of a row of pixels.

@@ -182,6 +182,19 @@ Balance fromConeGains(const std::array<double, 3>& log2Gains)
     return found;
 }
 
+namespace {
+Balance withGainsOf(const Balance& one, const Balance& other, double way)
+{
+    if (other.isIdentity())
+        return one;
+    const auto a = coneGains(one), b = coneGains(other);
+    return fromConeGains({a[0] + way * b[0], a[1] + way * b[1], a[2] + way * b[2]});
+}
+}  // namespace
+
+Balance added(const Balance& one, const Balance& other) { return withGainsOf(one, other, 1); }
+Balance without(const Balance& whole, const Balance& part) { return withGainsOf(whole, part, -1); }
+
 std::optional<std::array<double, 2>> coneRatios(const LinearRgb& scene)
 {
     static const Matrix3 toCones = kCat16 * toXyz();
@@ -266,53 +279,63 @@ BalanceFit fitBalance(const std::vector<LinearRgb>& from, const std::vector<Line
     return fitBalance(from, response, to, response);
 }
 
-BalanceFit fitBalance(const std::vector<LinearRgb>& from, const Response& fromResponse,
-                      const std::vector<LinearRgb>& to, const Response& toResponse)
+namespace {
+
+/// One thing in two pictures, as scene light.
+struct LitPair {
+    LinearRgb from, to;
+    double weight;
+};
+using Weighted = std::vector<std::pair<double, double>>;
+
+bool isUsable(const LinearRgb& c)
 {
     constexpr double kDark = 0.004, kBright = 0.92;
-    BalanceFit fit;
-    struct Pair {
-        LinearRgb from, to;
-        double weight;
-    };
-    std::vector<Pair> pairs;
-    for (std::size_t i = 0; i < std::min(from.size(), to.size()); ++i) {
-        const auto usable = [&](const LinearRgb& c) {
-            const LinearRgb own = apply(fromWorking(RgbSpace::Srgb), c);
-            return std::min({own.r, own.g, own.b}) > kDark && std::max({own.r, own.g, own.b}) < kBright;
-        };
-        if (usable(from[i]) && usable(to[i]))
-            pairs.push_back({through(fromResponse, from[i], true), through(toResponse, to[i], true),
-                             std::cbrt(luminanceOf(to[i]))});
-    }
-    fit.support = static_cast<int>(pairs.size());
-    if (pairs.empty())
-        return fit;
-    // Ratios in the sharpened cone space of CAT16: they are what von Kries scales.
-    std::vector<std::pair<double, double>> ratios[3];
+    const LinearRgb own = apply(fromWorking(RgbSpace::Srgb), c);
+    return std::min({own.r, own.g, own.b}) > kDark && std::max({own.r, own.g, own.b}) < kBright;
+}
+
+/// Ratios in the sharpened cone space of CAT16: they are what von Kries scales.
+std::array<double, 3> coneRatiosOf(const std::vector<LitPair>& pairs)
+{
+    Weighted ratios[3];
     const Matrix3 toCones = kCat16 * toXyz();
-    for (const Pair& p : pairs) {
+    for (const LitPair& p : pairs) {
         const Vector a = times(toCones, {{p.from.r, p.from.g, p.from.b}}),
                      b = times(toCones, {{p.to.r, p.to.g, p.to.b}});
         for (int k = 0; k < 3; ++k)
             if (a.v[k] > 0 && b.v[k] > 0)
                 ratios[k].emplace_back(std::log2(b.v[k] / a.v[k]), p.weight);
     }
-    Vector gain{};
-    for (int k = 0; k < 3; ++k)
-        gain.v[k] = std::exp2(median(ratios[k]));
-    fit.balance = fromConeGains({std::log2(gain.v[0]), std::log2(gain.v[1]), std::log2(gain.v[2])});
+    return {median(ratios[0]), median(ratios[1]), median(ratios[2])};
+}
+
+}  // namespace
+
+BalanceFit fitBalance(const std::vector<LinearRgb>& from, const Response& fromResponse,
+                      const std::vector<LinearRgb>& to, const Response& toResponse)
+{
+    BalanceFit fit;
+    const std::size_t count = std::min(from.size(), to.size());
+    std::vector<LitPair> pairs;
+    for (std::size_t i = 0; i < count; ++i)
+        if (isUsable(from[i]) && isUsable(to[i]))
+            pairs.push_back({through(fromResponse, from[i], true), through(toResponse, to[i], true),
+                             std::cbrt(luminanceOf(to[i]))});
+    fit.support = static_cast<int>(pairs.size());
+    if (pairs.empty())
+        return fit;
+    fit.balance = fromConeGains(coneRatiosOf(pairs));
     fit.balance.exposureStops = 0;
     // Exposure is what is left once white is put right.
     const Matrix3 matrix = balanceMatrix(fit.balance);
-    std::vector<std::pair<double, double>> stops;
-    for (const Pair& p : pairs)
+    Weighted stops, left;
+    for (const LitPair& p : pairs)
         if (const double y = luminanceOf(apply(matrix, p.from)); y > 0 && luminanceOf(p.to) > 0)
             stops.emplace_back(std::log2(luminanceOf(p.to) / y), p.weight);
     fit.balance.exposureStops = median(stops);
     const Matrix3 whole = balanceMatrix(fit.balance);
-    std::vector<std::pair<double, double>> left;
-    for (std::size_t i = 0; i < std::min(from.size(), to.size()); ++i)
+    for (std::size_t i = 0; i < count; ++i)
         left.emplace_back(
             ciede2000(through(toResponse, apply(whole, through(fromResponse, from[i], true)), false), to[i]), 1);
     fit.residual = median(left);

@@ -40,6 +40,9 @@ Balance lightOf(const Chromaticity& light);
 std::array<double, 3> coneGains(const Balance& balance);
 /// The balance with these gains, exposure counted in luminance of a grey; inverse of coneGains as far as lightOf is.
 Balance fromConeGains(const std::array<double, 3>& log2Gains);
+/// One balance after another, and what is left of `whole` when `part` came first: their gains are added, taken away.
+Balance added(const Balance& one, const Balance& other);
+Balance without(const Balance& whole, const Balance& part);
 /// log2 of L / M and of S / M of a colour of scene light: a change of light moves all colours alike. Nothing for
 /// colours with a cone at zero or below.
 std::optional<std::array<double, 2>> coneRatios(const LinearRgb& scene);

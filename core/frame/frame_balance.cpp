@@ -3,7 +3,9 @@
 #include "core/base/json_text.h"
 #include "core/base/long_call.h"
 #include "core/base/parallel.h"
+#include "core/base/statistics.h"
 #include "core/colour/rgb_space.h"
+#include "core/image/bicubic.h"
 #include "core/image/resize.h"
 
 #include <algorithm>
@@ -39,12 +41,6 @@ bool isInside(const Geometry& light, double ratio, double x, double y)
 {
     const Spot q = toSource(light, {(2 * x - 1) * ratio, 2 * y - 1});
     return std::abs(q.x) <= ratio + 1e-9 && std::abs(q.y) <= 1 + 1e-9;
-}
-
-float cubic(float t)  // Catmull-Rom
-{
-    t = std::abs(t);
-    return t < 1 ? 1 - t * t * (2.5f - 1.5f * t) : t < 2 ? 2 - t * (4 - t * (2.5f - 0.5f * t)) : 0;
 }
 
 }  // namespace
@@ -146,39 +142,26 @@ Image placed(Image picture, const Geometry& geometry)
         float* q = out.mutableView().row(y);
         for (int x = 0; x < width; ++x, q += 3) {
             const Spot at = sourceOf(geometry, ratio, {(x + 0.5) / width, (y + 0.5) / height});
-            const float u = static_cast<float>(at.x * in.width - 0.5), v = static_cast<float>(at.y * in.height - 0.5);
-            const int i = static_cast<int>(std::floor(u)), j = static_cast<int>(std::floor(v));
-            float sum[3] = {}, wx[4], wy[4];
-            for (int k = 0; k < 4; ++k)
-                wx[k] = cubic(u - static_cast<float>(i - 1 + k)), wy[k] = cubic(v - static_cast<float>(j - 1 + k));
-            for (int b = 0; b < 4; ++b)
-                for (int a = 0; a < 4; ++a) {
-                    const float* p =
-                        in.row(std::clamp(j - 1 + b, 0, in.height - 1)) + 3 * std::clamp(i - 1 + a, 0, in.width - 1);
-                    for (int k = 0; k < 3; ++k)
-                        sum[k] += wx[a] * wy[b] * p[k];
-                }
-            for (int k = 0; k < 3; ++k)
-                q[k] = sum[k];
+            sampleBicubic(in, at.x * in.width - 0.5, at.y * in.height - 0.5, q);
         }
     });
     return out;
 }
 
-std::optional<double> measuredTilt(ImageView picture)
+namespace {
+
+/// An angle against the level, in degrees, and its weight.
+using Vote = std::pair<double, double>;
+
+/// Long straight edges near the level vote, by the square of their length; those of round things are short and point
+/// all ways.
+std::vector<Vote> levelVotes(ImageView small)
 {
-    longCall("measuredTilt");
-    // Long straight edges near the level vote, by the square of their length; those of round things are short and point
-    // all ways. What does not hold together is no tilt.
-    constexpr double kReach = 10, kLeast = 0.05, kEnough = 0.02, kTogether = 0.7,
-                     kShare = 0.45;  // degrees; shares of the width; degrees; of the votes
-    constexpr int kEdge = 1000;
-    const Size size = fitted({picture.width, picture.height}, kEdge);
-    const Image small = reduceByArea(picture, size.width, size.height);
-    cv::Mat codes(small.height(), small.width(), CV_8U);
-    for (int y = 0; y < small.height(); ++y)
-        for (int x = 0; x < small.width(); ++x) {
-            const float* p = small.view().row(y) + 3 * x;
+    constexpr double kReach = 10, kLeast = 0.05;  // degrees; shares of the width
+    cv::Mat codes(small.height, small.width, CV_8U);
+    for (int y = 0; y < small.height; ++y)
+        for (int x = 0; x < small.width; ++x) {
+            const float* p = small.row(y) + 3 * x;
             codes.at<std::uint8_t>(y, x) = static_cast<std::uint8_t>(
                 std::lround(255 * std::cbrt(std::clamp(luminanceOf({p[0], p[1], p[2]}), 0.0, 1.0))));
         }
@@ -186,30 +169,43 @@ std::optional<double> measuredTilt(ImageView picture)
     try {
         cv::createLineSegmentDetector(cv::LSD_REFINE_STD)->detect(codes, lines);
     } catch (const cv::Exception&) {
-        return std::nullopt;
+        return {};
     }
-    std::vector<std::pair<double, double>> votes;
-    double total = 0;
+    std::vector<Vote> votes;
     for (const cv::Vec4f& l : lines) {
-        const double dx = l[2] - l[0], dy = l[3] - l[1], length = std::hypot(dx, dy) / small.width();
+        const double dx = l[2] - l[0], dy = l[3] - l[1], length = std::hypot(dx, dy) / small.width;
         double angle = std::atan2(dy, dx) / kRadians;
         angle = angle > 90 ? angle - 180 : angle < -90 ? angle + 180 : angle;
         if (length > kLeast && std::abs(angle) < kReach)
-            votes.emplace_back(angle, length * length), total += length * length;
+            votes.emplace_back(angle, length * length);
     }
+    return votes;
+}
+
+}  // namespace
+
+std::optional<double> measuredTilt(ImageView picture)
+{
+    longCall("measuredTilt");
+    // What does not hold together is no tilt.
+    constexpr double kEnough = 0.02, kTogether = 0.7, kShare = 0.45;  // shares of the width; degrees; of the votes
+    constexpr int kEdge = 1000;
+    const Size size = fitted({picture.width, picture.height}, kEdge);
+    const std::vector<Vote> votes = levelVotes(reduceByArea(picture, size.width, size.height).view());
+    double total = 0, best = 0, most = 0, sum = 0;
     const auto within = [&](double middle) {
-        double sum = 0;
+        double weights = 0;
         for (const auto& [angle, weight] : votes)
-            sum += std::abs(angle - middle) < kTogether ? weight : 0;
-        return sum;
+            weights += std::abs(angle - middle) < kTogether ? weight : 0;
+        return weights;
     };
-    double best = 0, most = 0;
-    for (const auto& [angle, weight] : votes)
+    for (const auto& [angle, weight] : votes) {
+        total += weight;
         if (const double w = within(angle); w > most)
             most = w, best = angle;
+    }
     if (total < kEnough || most < kShare * total)
         return std::nullopt;
-    double sum = 0;
     for (const auto& [angle, weight] : votes)
         sum += std::abs(angle - best) < kTogether ? weight * angle : 0;
     return -sum / most;
@@ -219,22 +215,16 @@ BalanceEnds solveEnds(ImageView picture, const Framing& framing, double blackBud
 {
     constexpr double kMostBlack = 0.05, kLeastWhite = 0.67;
     const Image all = counted(picture, framing);
-    std::vector<float> low, high;
+    std::vector<float> tops;
     for (int i = 0; i < all.width() * all.height(); ++i) {
         const float* p = all.view().data + 3 * i;
         const LinearRgb own = apply(fromWorking(RgbSpace::Srgb), {p[0], p[1], p[2]});
-        const auto top = static_cast<float>(std::max({own.r, own.g, own.b}));
-        low.push_back(top), high.push_back(top);
+        tops.push_back(static_cast<float>(std::max({own.r, own.g, own.b})));
     }
-    if (low.empty())
+    if (tops.empty())
         return {};
-    const auto at = [](std::vector<float>& values, double share) {
-        const auto place = values.begin() + static_cast<std::ptrdiff_t>(std::clamp(share, 0.0, 1.0) *
-                                                                        static_cast<double>(values.size() - 1));
-        std::nth_element(values.begin(), place, values.end());
-        return static_cast<double>(*place);
-    };
-    return {std::clamp(at(low, blackBudget), 0.0, kMostBlack), std::max(at(high, 1 - whiteBudget), kLeastWhite)};
+    return {std::clamp(quantile(tops, std::clamp(blackBudget, 0.0, 1.0)), 0.0, kMostBlack),
+            std::max(quantile(tops, std::clamp(1 - whiteBudget, 0.0, 1.0)), kLeastWhite)};
 }
 
 LinearRgb balancedColour(const LinearRgb& c, const FrameBalance& balance, const Response& response)
@@ -287,6 +277,50 @@ std::string frameBalanceToText(const FrameBalance& b)
                      {"confidence", b.confidence}});
 }
 
+namespace {
+
+/// Reads what is there of an object; remembers what is not as it should be.
+struct KeptFields {
+    const Json& object;
+    std::string wrong;
+
+    void number(const char* name, double& value, double low, double high)
+    {
+        if (const auto found = object.find(name); found == object.end())
+            return;
+        else if (found->is_number() && std::isfinite(found->get<double>()))
+            value = std::clamp(found->get<double>(), low, high);
+        else
+            wrong = name;
+    }
+    template <class Value>
+    void plain(const char* name, Value& value, bool (Json::*is)() const noexcept)
+    {
+        if (const auto found = object.find(name); found == object.end())
+            return;
+        else if (((*found).*is)())
+            value = found->get<Value>();
+        else
+            wrong = name;
+    }
+    void region(const char* name, Region& value)
+    {
+        const auto found = object.find(name);
+        if (found == object.end())
+            return;
+        wrong = name;
+        if (!found->is_array() || found->size() != 4 ||
+            !std::all_of(found->begin(), found->end(), [](const Json& v) { return v.is_number(); }))
+            return;
+        const auto side = [&](std::size_t i) { return std::clamp((*found)[i].get<double>(), 0.0, 1.0); };
+        const Region r{side(0), side(1), side(2), side(3)};
+        if (r.right - r.left > 0.01 && r.bottom - r.top > 0.01)
+            value = r, wrong.clear();
+    }
+};
+
+}  // namespace
+
 Result<FrameBalance> frameBalanceFromText(const std::string& text)
 {
     FrameBalance b;
@@ -295,51 +329,25 @@ Result<FrameBalance> frameBalanceFromText(const std::string& text)
     const Json j = Json::parse(text, nullptr, false);
     if (!j.is_object())
         return fail("the balance cannot be read", {}, "an object", text.substr(0, 60));
-    std::string wrong;
-    const auto number = [&](const char* name, double& value, double low, double high) {
-        if (const auto found = j.find(name); found == j.end())
-            return;
-        else if (found->is_number() && std::isfinite(found->get<double>()))
-            value = std::clamp(found->get<double>(), low, high);
-        else
-            wrong = name;
-    };
-    const auto flag = [&](const char* name, bool& value) {
-        if (const auto found = j.find(name); found == j.end())
-            return;
-        else if (found->is_boolean())
-            value = found->get<bool>();
-        else
-            wrong = name;
-    };
-    number("stops", b.light.exposureStops, -8, 8), number("kelvin", b.light.kelvin, 2000, 25000),
-        number("tint", b.light.tint, -50, 50);
-    number("black", b.ends.black, -0.5, 0.5), number("white", b.ends.white, b.ends.black + 0.05, 4);
-    number("straighten", b.geometry.straightenDegrees, -45, 45), number("leanUp", b.geometry.leanUp, -0.4, 0.4),
-        number("leanAside", b.geometry.leanAside, -0.4, 0.4);
-    if (const auto crop = j.find("crop"); crop == j.end()) {
-    } else if (crop->is_array() && crop->size() == 4 &&
-               std::all_of(crop->begin(), crop->end(), [](const Json& v) { return v.is_number(); })) {
-        const Region r{std::clamp((*crop)[0].get<double>(), 0.0, 1.0), std::clamp((*crop)[1].get<double>(), 0.0, 1.0),
-                       std::clamp((*crop)[2].get<double>(), 0.0, 1.0), std::clamp((*crop)[3].get<double>(), 0.0, 1.0)};
-        if (r.right - r.left > 0.01 && r.bottom - r.top > 0.01)
-            b.geometry.crop = r;
-        else
-            wrong = "crop";
-    } else {
-        wrong = "crop";
-    }
-    flag("exposureLocked", b.exposureLocked), flag("whiteLocked", b.whiteLocked), flag("endsLocked", b.endsLocked);
-    number("keyStops", b.keyStops, -8, 8), number("confidence", b.confidence, 0, 1);
-    for (const auto& [name, value] : {std::pair("response", &b.response), std::pair("because", &b.because)})
-        if (const auto found = j.find(name); found == j.end())
-            continue;
-        else if (found->is_string())
-            *value = found->get<std::string>();
-        else
-            wrong = name;
-    if (!wrong.empty())
-        return fail("the balance cannot be read", wrong, {}, jsonText(j[wrong]).substr(0, 60));
+    KeptFields kept{j, {}};
+    kept.region("crop", b.geometry.crop);
+    kept.number("stops", b.light.exposureStops, -8, 8);
+    kept.number("kelvin", b.light.kelvin, 2000, 25000);
+    kept.number("tint", b.light.tint, -50, 50);
+    kept.number("black", b.ends.black, -0.5, 0.5);
+    kept.number("white", b.ends.white, b.ends.black + 0.05, 4);
+    kept.number("straighten", b.geometry.straightenDegrees, -45, 45);
+    kept.number("leanUp", b.geometry.leanUp, -0.4, 0.4);
+    kept.number("leanAside", b.geometry.leanAside, -0.4, 0.4);
+    kept.plain("exposureLocked", b.exposureLocked, &Json::is_boolean);
+    kept.plain("whiteLocked", b.whiteLocked, &Json::is_boolean);
+    kept.plain("endsLocked", b.endsLocked, &Json::is_boolean);
+    kept.number("keyStops", b.keyStops, -8, 8);
+    kept.number("confidence", b.confidence, 0, 1);
+    kept.plain("response", b.response, &Json::is_string);
+    kept.plain("because", b.because, &Json::is_string);
+    if (!kept.wrong.empty())
+        return fail("the balance cannot be read", kept.wrong, {}, jsonText(j[kept.wrong]).substr(0, 60));
     return b;
 }
 

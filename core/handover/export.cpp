@@ -221,6 +221,13 @@ Status prepareFolder(const fs::path& folder)
     return {};
 }
 
+/// What a killed delivery had written is taken into the list before what it left is tidied up.
+void tidyFolder(WrittenFiles& written, const fs::path& folder)
+{
+    if (written.save())
+        removeLeftovers(folder);
+}
+
 }  // namespace
 
 int ExportReport::failed() const
@@ -268,13 +275,10 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
         return tl::make_unexpected(plan.error());
     if (const Status made = prepareFolder(recipe.folder); !made)
         return tl::make_unexpected(made.error());
-    // What a killed delivery had written is taken into the list before what it left is tidied up.
     WrittenFiles written = WrittenFiles::ofFolder(recipe.folder);
-    if (written.save())
-        removeLeftovers(recipe.folder);
+    tidyFolder(written, recipe.folder);
     const std::vector<fs::path> targets = targetsOf(sources, recipe, written);
-    std::vector<Delivery> all(sources.size());
-    std::vector<char> finished(sources.size(), 0);
+    std::vector<std::optional<Delivery>> all(sources.size());
     std::mutex mutex;
     int done = 0;
     std::size_t next = 0;
@@ -288,21 +292,17 @@ Result<ExportReport> exportPictures(const Look& look, const std::vector<fs::path
         const std::lock_guard lock(mutex);
         if (!status && cancel.isCancelled())
             return;
-        all[i] = {sources[i], status ? targets[i] : fs::path(), status ? std::string() : status.error().message()};
-        finished[i] = 1;
-        ++done;
-        if (progress)
-            progress(done, static_cast<int>(sources.size()), all[i]);
+        all[i] =
+            Delivery{sources[i], status ? targets[i] : fs::path(), status ? std::string() : status.error().message()};
+        if (++done; progress)
+            progress(done, static_cast<int>(sources.size()), *all[i]);
     };
     inOrder<std::size_t>(kPicturesInFlight, take, work, [](std::size_t) {});
     const Status listed = written.save();
-    ExportReport report;
-    if (!listed)
-        report.warning = listed.error().message();
-    for (std::size_t i = 0; i < all.size(); ++i)
-        if (finished[i])
-            report.deliveries.push_back(std::move(all[i]));
-    report.cancelled = cancel.isCancelled();
+    ExportReport report{{}, cancel.isCancelled(), listed ? std::string() : listed.error().message()};
+    for (auto& delivery : all)
+        if (delivery)
+            report.deliveries.push_back(std::move(*delivery));
     return report;
 }
 

@@ -6,6 +6,7 @@
 #include "core/image/write.h"
 
 #include <algorithm>
+#include <numeric>
 
 namespace amber {
 
@@ -18,67 +19,92 @@ std::filesystem::path mergeTarget(const std::filesystem::path& first, const std:
     return target;
 }
 
-Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& files, Response response,
-                                     const std::filesystem::path& target, const CancelToken& cancel)
-{
-    longCall("mergeBracketFiles");
+namespace {
+
+/// The exposures of a bracket, read whole.
+struct BracketFiles {
     std::vector<Image> pictures;
     std::vector<BracketFrame> frames;
     bool isRaw = false;
     std::string camera;
+
+    /// Indices, the least exposed first.
+    std::vector<std::size_t> byExposure() const
+    {
+        std::vector<std::size_t> order(frames.size());
+        std::iota(order.begin(), order.end(), std::size_t{0});
+        std::sort(order.begin(), order.end(),
+                  [&](std::size_t a, std::size_t b) { return frames[a].stops < frames[b].stops; });
+        return order;
+    }
+};
+
+Result<BracketFiles> readBracket(const std::vector<std::filesystem::path>& files, const CancelToken& cancel)
+{
+    BracketFiles bracket;
     for (const auto& file : files) {
         if (cancel.isCancelled())
             return fail("given up");
         const CaptureFacts facts = captureFacts(file);
         if (!facts.hasExposure())
             return fail("the file does not say how it was exposed", file.string(), "shutter, aperture and sensitivity");
-        camera = facts.camera;
+        bracket.camera = facts.camera;
         auto picture = readPicture(file);
         if (!picture)
             return tl::make_unexpected(picture.error());
-        isRaw |= picture->info.isRaw();
-        pictures.push_back(std::move(picture->image));
-        frames.push_back({{}, facts.exposureStops()});
+        bracket.isRaw |= picture->info.isRaw();
+        bracket.pictures.push_back(std::move(picture->image));
+        bracket.frames.push_back({{}, facts.exposureStops()});
     }
-    for (std::size_t i = 0; i < frames.size(); ++i)
-        frames[i].picture = pictures[i].view();
-    if (response.isIdentity() && isRaw)
+    for (std::size_t i = 0; i < files.size(); ++i)
+        bracket.frames[i].picture = bracket.pictures[i].view();
+    return bracket;
+}
+
+/// From neighbours in exposure, small.
+Response recoveredResponse(const BracketFiles& bracket)
+{
+    const std::vector<std::size_t> order = bracket.byExposure();
+    std::vector<Image> small;
+    for (const std::size_t i : order) {
+        const Size size = fitted({bracket.pictures[i].width(), bracket.pictures[i].height()}, 400);
+        small.push_back(reduceByArea(bracket.pictures[i].view(), size.width, size.height));
+    }
+    std::vector<ExposedPair> pairs;
+    for (std::size_t k = 1; k < order.size(); ++k)
+        pairs.push_back({small[k - 1].view(), small[k].view(),
+                         bracket.frames[order[k]].stops - bracket.frames[order[k - 1]].stops});
+    return recoverResponse(pairs).value_or(Response{});
+}
+
+}  // namespace
+
+Result<MergedFile> mergeBracketFiles(const std::vector<std::filesystem::path>& files, Response response,
+                                     const std::filesystem::path& target, const CancelToken& cancel)
+{
+    longCall("mergeBracketFiles");
+    const auto bracket = readBracket(files, cancel);
+    if (!bracket)
+        return tl::make_unexpected(bracket.error());
+    if (response.isIdentity() && bracket->isRaw)
         response = baseRendering();
-    if (response.isIdentity() && frames.size() > 1) {
-        std::vector<std::size_t> order(frames.size());
-        for (std::size_t i = 0; i < order.size(); ++i)
-            order[i] = i;
-        std::sort(order.begin(), order.end(),
-                  [&](std::size_t a, std::size_t b) { return frames[a].stops < frames[b].stops; });
-        std::vector<Image> small;
-        for (const std::size_t i : order) {
-            const Size size = fitted({pictures[i].width(), pictures[i].height()}, 400);
-            small.push_back(reduceByArea(pictures[i].view(), size.width, size.height));
-        }
-        std::vector<ExposedPair> pairs;
-        for (std::size_t k = 1; k < order.size(); ++k)
-            pairs.push_back(
-                {small[k - 1].view(), small[k].view(), frames[order[k]].stops - frames[order[k - 1]].stops});
-        response = recoverResponse(pairs).value_or(Response{});
-    }
-    auto merged = mergeBracket(frames, response, cancel);
+    if (response.isIdentity() && files.size() > 1)
+        response = recoveredResponse(*bracket);
+    auto merged = mergeBracket(bracket->frames, response, cancel);
     if (!merged)
         return tl::make_unexpected(merged.error());
-    const std::size_t darkest = static_cast<std::size_t>(
-        std::min_element(frames.begin(), frames.end(),
-                         [](const BracketFrame& a, const BracketFrame& b) { return a.stops < b.stops; }) -
-        frames.begin());
+    const std::size_t darkest = bracket->byExposure().front();
     if (const Status written = writePicture(target, merged->picture.view(), {},
                                             {FileFormat::Tiff16, RgbSpace::Rec2020, 92}, files[darkest]);
         !written)
         return tl::make_unexpected(written.error());
     return MergedFile{target,
-                      frames[merged->reference].stops - frames[darkest].stops,
+                      bracket->frames[merged->reference].stops - bracket->frames[darkest].stops,
                       files[darkest].filename().string(),
                       merged->ghostShare,
-                      isRaw                   ? "raw"
+                      bracket->isRaw          ? "raw"
                       : response.isIdentity() ? ""
-                                              : camera,
+                                              : bracket->camera,
                       response};
 }
 

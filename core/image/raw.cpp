@@ -48,6 +48,85 @@ PictureInfo infoOf(const LibRaw& raw)
     return info;
 }
 
+using DevelopedRaw = std::unique_ptr<libraw_processed_image_t, decltype(&LibRaw::dcraw_clear_mem)>;
+
+/// The sensor's own colours in 16 bits, one colour per pixel filled in to three.
+Result<DevelopedRaw> developed(LibRaw& raw, const std::filesystem::path& path, bool quick)
+{
+    libraw_output_params_t& how = raw.imgdata.params;
+    how.output_color = 0;  // the sensor's own colours; the matrix is ours
+    how.output_bps = 16;
+    how.gamm[0] = how.gamm[1] = 1;
+    how.no_auto_bright = 1;
+    how.use_camera_wb = 1;
+    how.highlight = 1;  // multipliers of 1 and less: nothing is cut off
+    how.user_qual = 3;
+    how.half_size = quick;
+    how.adjust_maximum_thr = 0;
+    if (const int status = raw.unpack(); status != LIBRAW_SUCCESS)
+        return tl::make_unexpected(failed("damaged or cut short", status, path));
+    if (raw.imgdata.process_warnings & LIBRAW_WARN_RAWSPEED_PROBLEM)
+        return fail("damaged or cut short", path.string());
+    if (const int status = raw.dcraw_process(); status != LIBRAW_SUCCESS)
+        return tl::make_unexpected(failed("the raw file cannot be developed", status, path));
+    int status = 0;
+    DevelopedRaw made(raw.dcraw_make_mem_image(&status), &LibRaw::dcraw_clear_mem);
+    if (!made || made->bits != 16 || (made->colors != 3 && made->colors != 1))
+        return fail("the raw file gives no picture of three colours", path.string());
+    return made;
+}
+
+/// How the sensor's numbers become light.
+struct SensorColour {
+    int channels;
+    double saturation[3];  ///< where each channel ends, of the largest number
+    double gain;
+    Matrix3 toSrgb;
+};
+
+SensorColour sensorColourOf(const libraw_data_t& data, int channels)
+{
+    const libraw_colordata_t& colour = data.color;
+    SensorColour sensor{channels, {}, 0, {{{1, 0, 0}, {0, 1, 0}, {0, 0, 1}}}};
+    // What LibRaw multiplied by: a channel saturates at its own number of these.
+    double top = 0, least = 1, sum = 0;
+    for (int k = 0; k < 3; ++k)
+        top = std::max(top, sensor.saturation[k] = colour.pre_mul[k] > 0 ? colour.pre_mul[k] : 1);
+    for (double& s : sensor.saturation)
+        s /= top, least = std::min(least, s);
+    const float baseline = colour.dng_levels.baseline_exposure;
+    const bool told = data.idata.dng_version && baseline > -10 && baseline < 10;
+    sensor.gain = (told ? std::exp2(baseline) : kMidGrey / kMidGreyOfSaturation) / least / 65535;
+    for (int i = 0; i < 3; ++i)
+        for (int k = 0; k < 3; ++k)
+            sum += std::abs(colour.rgb_cam[i][k]);
+    if (channels == 3 && sum > 0)
+        for (int i = 0; i < 3; ++i)
+            for (int k = 0; k < 3; ++k)
+                sensor.toSrgb.m[i][k] = colour.rgb_cam[i][k];
+    return sensor;
+}
+
+void developRow(const SensorColour& sensor, const std::uint16_t* in, float* out, int width)
+{
+    const bool coloured = sensor.channels == 3;
+    for (int x = 0; x < width; ++x, in += sensor.channels, out += 3) {
+        double v[3], full = 0, strongest = 0;
+        for (int k = 0; k < 3; ++k) {
+            v[k] = in[coloured ? k : 0];
+            full = std::max(full, v[k] / (65535 * (coloured ? sensor.saturation[k] : 1)));
+            strongest = std::max(strongest, v[k]);
+        }
+        // Towards saturation colour goes: which of the channels ended first says nothing.
+        const double t = std::clamp((full - 0.92) / 0.07, 0.0, 1.0), neutral = t * t * (3 - 2 * t);
+        for (double& channel : v)
+            channel = (channel + neutral * (strongest - channel)) * sensor.gain;
+        LinearRgb c = apply(sensor.toSrgb, {v[0], v[1], v[2]});
+        c = apply(toWorking(RgbSpace::Srgb), {baseCurve(c.r), baseCurve(c.g), baseCurve(c.b)});
+        out[0] = static_cast<float>(c.r), out[1] = static_cast<float>(c.g), out[2] = static_cast<float>(c.b);
+    }
+}
+
 }  // namespace
 
 double baseCurve(double scene)
@@ -90,75 +169,22 @@ Result<Picture> readRaw(const std::filesystem::path& path, bool quick)
     if (!file)
         return tl::make_unexpected(file.error());
     LibRaw& raw = **file;
-    libraw_output_params_t& how = raw.imgdata.params;
-    how.output_color = 0;  // the sensor's own colours; the matrix is ours
-    how.output_bps = 16;
-    how.gamm[0] = how.gamm[1] = 1;
-    how.no_auto_bright = 1;
-    how.use_camera_wb = 1;
-    how.highlight = 1;  // multipliers of 1 and less: nothing is cut off
-    how.user_qual = 3;
-    how.half_size = quick;
-    how.adjust_maximum_thr = 0;
     const PictureInfo info = infoOf(raw);
-    if (const int status = raw.unpack(); status != LIBRAW_SUCCESS)
-        return tl::make_unexpected(failed("damaged or cut short", status, path));
-    if (raw.imgdata.process_warnings & LIBRAW_WARN_RAWSPEED_PROBLEM)
-        return fail("damaged or cut short", path.string());
-    if (const int status = raw.dcraw_process(); status != LIBRAW_SUCCESS)
-        return tl::make_unexpected(failed("the raw file cannot be developed", status, path));
-    int status = 0;
-    const std::unique_ptr<libraw_processed_image_t, decltype(&LibRaw::dcraw_clear_mem)> made(
-        raw.dcraw_make_mem_image(&status), &LibRaw::dcraw_clear_mem);
-    if (!made || made->bits != 16 || (made->colors != 3 && made->colors != 1))
-        return fail("the raw file gives no picture of three colours", path.string());
-
-    const libraw_colordata_t& colour = raw.imgdata.color;
-    // What LibRaw multiplied by: a channel saturates at its own number of these.
-    double saturation[3], top = 0;
-    for (int k = 0; k < 3; ++k)
-        saturation[k] = colour.pre_mul[k] > 0 ? colour.pre_mul[k] : 1, top = std::max(top, saturation[k]);
-    double least = 1;
-    for (double& s : saturation)
-        s /= top, least = std::min(least, s);
-    const float baseline = colour.dng_levels.baseline_exposure;
-    const bool told = raw.imgdata.idata.dng_version && baseline > -10 && baseline < 10;
-    const double gain = (told ? std::exp2(baseline) : kMidGrey / kMidGreyOfSaturation) / least / 65535;
-    Matrix3 toSrgb{{{1, 0, 0}, {0, 1, 0}, {0, 0, 1}}};
-    double sum = 0;
-    for (int i = 0; i < 3; ++i)
-        for (int k = 0; k < 3; ++k)
-            sum += std::abs(colour.rgb_cam[i][k]);
-    if (made->colors == 3 && sum > 0)
-        for (int i = 0; i < 3; ++i)
-            for (int k = 0; k < 3; ++k)
-                toSrgb.m[i][k] = colour.rgb_cam[i][k];
+    const auto made = developed(raw, path, quick);
+    if (!made)
+        return tl::make_unexpected(made.error());
+    const SensorColour sensor = sensorColourOf(raw.imgdata, (*made)->colors);
     Picture picture;
     picture.info = info;
-    picture.image = Image(made->width, made->height);
-    const auto* codes = reinterpret_cast<const std::uint16_t*>(made->data);
-    const int channels = made->colors;
+    picture.image = Image((*made)->width, (*made)->height);
+    const auto* codes = reinterpret_cast<const std::uint16_t*>((*made)->data);
+    const auto perRow = static_cast<std::size_t>((*made)->width) * (*made)->colors;
     inParallel(picture.image.height(), [&](int y) {
-        const std::uint16_t* in =
-            codes + static_cast<std::size_t>(y) * made->width * static_cast<std::size_t>(channels);
-        float* out = picture.image.mutableView().row(y);
-        for (int x = 0; x < made->width; ++x, in += channels, out += 3) {
-            double v[3], full = 0, strongest = 0;
-            for (int k = 0; k < 3; ++k) {
-                v[k] = in[channels == 3 ? k : 0];
-                full = std::max(full, v[k] / (65535 * (channels == 3 ? saturation[k] : 1)));
-                strongest = std::max(strongest, v[k]);
-            }
-            const double t = std::clamp((full - 0.92) / 0.07, 0.0, 1.0), neutral = t * t * (3 - 2 * t);
-            LinearRgb c{(v[0] + neutral * (strongest - v[0])) * gain, (v[1] + neutral * (strongest - v[1])) * gain,
-                        (v[2] + neutral * (strongest - v[2])) * gain};
-            c = apply(toSrgb, c);
-            c = apply(toWorking(RgbSpace::Srgb), {baseCurve(c.r), baseCurve(c.g), baseCurve(c.b)});
-            out[0] = static_cast<float>(c.r), out[1] = static_cast<float>(c.g), out[2] = static_cast<float>(c.b);
-        }
+        developRow(sensor, codes + static_cast<std::size_t>(y) * perRow, picture.image.mutableView().row(y),
+                   picture.image.width());
     });
     if (!quick)
-        picture.info.width = made->width, picture.info.height = made->height;
+        picture.info.width = (*made)->width, picture.info.height = (*made)->height;
     return picture;
 }
 

@@ -5,13 +5,11 @@
 #include "core/base/long_call.h"
 #include "core/base/parallel.h"
 #include "core/image/metadata.h"
-#include "core/image/open_input.h"
+#include "core/image/opened_picture.h"
 #include "core/image/raw.h"
 #include "core/image/resize.h"
 #include "core/image/rows.h"
 
-#include <cstring>
-#include <fstream>
 #include <limits>
 #include <turbojpeg.h>
 
@@ -21,147 +19,6 @@ namespace {
 
 constexpr int kBandRows = 64;
 constexpr std::size_t kFileLimitBytes = std::size_t{4} << 30;
-
-std::string sniff(const unsigned char* b, std::size_t n)
-{
-    const auto starts = [&](const char* magic, std::size_t size, std::size_t at = 0) {
-        return n >= at + size && std::memcmp(b + at, magic, size) == 0;
-    };
-    if (starts("\xFF\xD8\xFF", 3))
-        return "jpeg";
-    if (starts("\x89PNG\r\n\x1a\n", 8))
-        return "png";
-    if (starts("II*\0", 4) || starts("MM\0*", 4) || starts("II+\0", 4) || starts("MM\0+", 4))
-        return "tiff";
-    if (starts("RIFF", 4) && starts("WEBP", 4, 8))
-        return "webp";
-    return {};
-}
-
-/// A raw file, by its first bytes and its name: many of them look like TIFF files.
-bool wantsRaw(const fs::path& path)
-{
-    std::error_code error;
-    if (!fs::is_regular_file(path, error))
-        return false;
-    unsigned char head[16] = {};
-    std::ifstream in(path, std::ios::binary);
-    in.read(reinterpret_cast<char*>(head), sizeof head);
-    if (in.gcount() < 16)
-        return false;
-    const std::string format = sniff(head, sizeof head);
-    std::string ending = path.extension().string();
-    std::transform(ending.begin(), ending.end(), ending.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    return (format.empty() || (format == "tiff" && ending != ".tif" && ending != ".tiff")) && isRawFile(path);
-}
-
-/// A JPEG without its end marker was cut short; decoders fill the rest with grey and call it done.
-bool jpegIsWhole(const fs::path& path)
-{
-    std::ifstream in(path, std::ios::binary | std::ios::ate);
-    const auto size = static_cast<long long>(in.tellg());
-    const long long tail = std::min<long long>(size, 65536);
-    std::string bytes(static_cast<std::size_t>(tail), '\0');
-    in.seekg(size - tail);
-    in.read(bytes.data(), tail);
-    return bytes.rfind("\xFF\xD9") != std::string::npos;
-}
-
-struct Opened {
-    std::unique_ptr<OIIO::ImageInput> input;
-    OIIO::ImageSpec spec;
-    std::string format;
-    int orientation = 1;
-    int bits = 8;
-    int colourChannels = 3;
-    bool associatedAlpha = false;  ///< colours are stored multiplied by their coverage
-    std::vector<std::uint8_t> icc;
-};
-
-Result<Opened> open(const fs::path& path)
-{
-    const std::string name = path.string();
-    std::error_code error;
-    const auto status = fs::status(path, error);
-    if (error || status.type() == fs::file_type::not_found)
-        return fail("no such file", name);
-    if (status.type() != fs::file_type::regular)
-        return fail("not a file", name);
-    unsigned char head[16] = {};
-    std::ifstream in(path, std::ios::binary);
-    if (!in)
-        return fail("cannot be opened: " + std::string(std::strerror(errno)), name);
-    in.read(reinterpret_cast<char*>(head), sizeof head);
-    Opened opened;
-    opened.format = sniff(head, static_cast<std::size_t>(in.gcount()));
-    if (in.gcount() == 0)
-        return fail("the file is empty", name);
-    if (opened.format.empty())
-        return fail("not a picture this program reads", name, "JPEG, PNG, TIFF, WebP or a raw file from a camera");
-    if (opened.format == "jpeg" && !jpegIsWhole(path))
-        return fail("the picture is cut short", name, "a JPEG with its end marker");
-
-    OIIO::ImageSpec config;
-    config["oiio:UnassociatedAlpha"] = 1;
-    config["jpeg:com_attributes"] = 0;
-    auto input = openInput(opened.format, path, opened.spec, config);
-    if (!input)
-        return tl::make_unexpected(input.error());
-    opened.input = std::move(*input);
-    const OIIO::ImageSpec& spec = opened.spec;
-    if (spec.width < 1 || spec.height < 1 || static_cast<long long>(spec.width) * spec.height > kPixelLimit)
-        return fail("picture too large", name, "at most 400 megapixels",
-                    std::to_string(spec.width) + " x " + std::to_string(spec.height));
-    std::string kind;
-    for (const char* attribute : {"jpeg:ColorSpace", "tiff:ColorSpace", "oiio:ColorSpace"})
-        kind += std::string(spec.get_string_attribute(attribute));
-    const int ink = spec.get_int_attribute("tiff:PhotometricInterpretation", -1);
-    if (kind.find("CMYK") != std::string::npos || kind.find("YCCK") != std::string::npos ||
-        kind.find("YCbCrK") != std::string::npos || ink == 5)
-        return fail("CMYK pictures are not read: convert it to RGB first", name);
-    if (spec.format == OIIO::TypeDesc::UINT8)
-        opened.bits = 8;
-    else if (spec.format == OIIO::TypeDesc::UINT16)
-        opened.bits = 16;
-    else
-        return fail("this pixel type is not read", name, "8 or 16 bits a channel", spec.format.c_str());
-    if (spec.nchannels < 1 || (spec.nchannels == 2 && spec.alpha_channel != 1) || spec.nchannels > 5)
-        return fail("unexpected number of channels", name, "grey or RGB, with or without alpha",
-                    std::to_string(spec.nchannels));
-    opened.colourChannels = spec.nchannels >= 3 ? 3 : 1;
-    opened.associatedAlpha = spec.alpha_channel >= 0 && spec.get_int_attribute("oiio:UnassociatedAlpha", 0) == 0;
-    opened.orientation = spec.get_int_attribute("Orientation", 1);
-    if (opened.format == "webp") {
-        WebpExtras extras = readWebpExtras(path);
-        opened.icc = std::move(extras.icc);
-        opened.orientation = extras.orientation;
-        opened.associatedAlpha = false;
-    }
-    if (opened.orientation < 1 || opened.orientation > 8)
-        opened.orientation = 1;
-    if (const auto* attribute = spec.find_attribute("ICCProfile")) {
-        const auto* data = static_cast<const std::uint8_t*>(attribute->data());
-        opened.icc.assign(data, data + attribute->type().size());
-    }
-    return opened;
-}
-
-Result<PictureInfo> describe(const Opened& opened, const fs::path& path)
-{
-    PictureInfo info;
-    info.format = opened.format;
-    info.bits = opened.bits;
-    const bool turned = opened.orientation >= 5;
-    info.width = turned ? opened.spec.height : opened.spec.width;
-    info.height = turned ? opened.spec.width : opened.spec.height;
-    info.hasAlpha = opened.spec.alpha_channel >= 0;
-    auto profile = sourceProfile(opened.icc, opened.colourChannels, opened.bits);
-    if (!profile)
-        return fail(profile.error().what, path.string(), profile.error().expected, profile.error().found);
-    info.profile = std::move(*profile);
-    return info;
-}
 
 /// Colours that were stored multiplied by their coverage, as they were before.
 template <class Code>
@@ -176,7 +33,7 @@ void divideByAlpha(std::vector<Code>& codes, int channels, int alphaChannel)
 }
 
 template <class Code>
-Result<std::vector<Code>> readCodes(Opened& opened, const fs::path& path)
+Result<std::vector<Code>> readCodes(OpenedPicture& opened, const fs::path& path)
 {
     std::vector<Code> codes(static_cast<std::size_t>(opened.spec.width) * opened.spec.height * opened.spec.nchannels);
     const bool read =
@@ -224,8 +81,8 @@ std::size_t uprightSource(int orientation, int x, int y, int storedWidth, int st
 
 /// Converts codes row by row with `convertRow(codes, count, rgb)`, turning the picture upright.
 template <class Code, class ConvertRow>
-void developInto(const Opened& opened, const std::vector<Code>& codes, const ConvertRow& convertRow, Image& image,
-                 std::vector<float>& alpha)
+void developInto(const OpenedPicture& opened, const std::vector<Code>& codes, const ConvertRow& convertRow,
+                 Image& image, std::vector<float>& alpha)
 {
     const int channels = opened.spec.nchannels, width = opened.spec.width, height = opened.spec.height;
     const bool turned = opened.orientation >= 5;
@@ -255,7 +112,7 @@ void developInto(const Opened& opened, const std::vector<Code>& codes, const Con
 }
 
 template <class Code>
-Status develop(Opened& opened, const fs::path& path, Picture& picture)
+Status develop(OpenedPicture& opened, const fs::path& path, Picture& picture)
 {
     const auto codes = readCodes<Code>(opened, path);
     if (!codes)
@@ -277,7 +134,8 @@ int scaleOfJpeg(int width, int height, int longEdge)
 }
 
 /// JPEGs at 1/2, 1/4 or 1/8 of their size, as long as the long edge stays at least `longEdge`.
-std::optional<Picture> readScaledJpeg(const Opened& opened, const fs::path& path, const PictureInfo& info, int longEdge)
+std::optional<Picture> readScaledJpeg(const OpenedPicture& opened, const fs::path& path, const PictureInfo& info,
+                                      int longEdge)
 {
     const auto bytes = readWholeFile(path, kFileLimitBytes);
     if (!bytes)
@@ -293,7 +151,7 @@ std::optional<Picture> readScaledJpeg(const Opened& opened, const fs::path& path
     const int divisor = scaleOfJpeg(width, height, longEdge);
     if (divisor == 1)
         return std::nullopt;
-    Opened small;
+    OpenedPicture small;
     small.orientation = opened.orientation;
     small.spec = OIIO::ImageSpec(TJSCALED(width, (tjscalingfactor{1, divisor})),
                                  TJSCALED(height, (tjscalingfactor{1, divisor})), 3, OIIO::TypeDesc::UINT8);
@@ -327,7 +185,7 @@ Result<PictureInfo> infoOf(const fs::path& path)
 {
     if (wantsRaw(path))
         return readRawInfo(path);
-    const auto opened = open(path);
+    const auto opened = openPicture(path);
     if (!opened)
         return tl::make_unexpected(opened.error());
     return describe(*opened, path);
@@ -344,7 +202,7 @@ Result<Picture> wholePicture(const fs::path& path)
 {
     if (wantsRaw(path))
         return readRaw(path, false);
-    auto opened = open(path);
+    auto opened = openPicture(path);
     if (!opened)
         return tl::make_unexpected(opened.error());
     auto info = describe(*opened, path);
@@ -374,7 +232,7 @@ Result<Picture> reducedPicture(const fs::path& path, int longEdge, bool quick)
         return picture ? reduced(std::move(*picture), longEdge) : std::move(picture);
     }
     if (quick) {
-        const auto opened = open(path);
+        const auto opened = openPicture(path);
         if (!opened)
             return tl::make_unexpected(opened.error());
         if (opened->format == "jpeg" && opened->colourChannels == 3) {
@@ -390,6 +248,18 @@ Result<Picture> reducedPicture(const fs::path& path, int longEdge, bool quick)
         return tl::make_unexpected(read.error());
     return Picture{std::move(read->info), std::move(read->image), {}};
 }
+
+Result<ReducedPicture> reducedWhole(const fs::path& path, int longEdge, int sampleEdge)
+{
+    auto picture = readPicture(path);
+    if (!picture)
+        return tl::make_unexpected(picture.error());
+    const Size full{picture->image.width(), picture->image.height()}, grid = fitted(full, sampleEdge);
+    Image samples = sampleGrid(picture->image.view(), grid.width, grid.height);
+    Picture small = reduced(std::move(*picture), longEdge);
+    return ReducedPicture{std::move(small.info), std::move(small.image), std::move(samples)};
+}
+
 }  // namespace
 
 Result<Picture> readReduced(const fs::path& path, int longEdge, bool quick)
@@ -404,15 +274,8 @@ Result<ReducedPicture> reducedWithSamples(const fs::path& path, int longEdge, in
     const auto reader = RowReader::open(path);
     if (!reader)
         return tl::make_unexpected(reader.error());
-    if (!*reader) {
-        auto picture = readPicture(path);
-        if (!picture)
-            return tl::make_unexpected(picture.error());
-        const Size full{picture->image.width(), picture->image.height()}, grid = fitted(full, sampleEdge);
-        Image samples = sampleGrid(picture->image.view(), grid.width, grid.height);
-        Picture small = reduced(std::move(*picture), longEdge);
-        return ReducedPicture{std::move(small.info), std::move(small.image), std::move(samples)};
-    }
+    if (!*reader)
+        return reducedWhole(path, longEdge, sampleEdge);
     RowReader& rows = **reader;
     const Size full{rows.info().width, rows.info().height}, size = fitted(full, longEdge),
                                                             grid = fitted(full, sampleEdge);
@@ -491,7 +354,7 @@ std::size_t bytesToReadReduced(const fs::path& path, int longEdge, bool quick)
 namespace {
 Result<EncodedPicture> encodedPicture(const fs::path& path)
 {
-    auto opened = open(path);
+    auto opened = openPicture(path);
     if (!opened)
         return tl::make_unexpected(opened.error());
     EncodedPicture result;
@@ -521,68 +384,6 @@ Result<EncodedPicture> encodedPicture(const fs::path& path)
 Result<EncodedPicture> readEncoded(const fs::path& path)
 {
     return caught(path.string(), [&] { return encodedPicture(path); });
-}
-
-struct RowReader::State {
-    Opened opened;
-    PictureInfo info;
-    fs::path path;
-    int next = 0;
-};
-
-RowReader::RowReader(std::unique_ptr<State> state) : m_state(std::move(state)) {}
-RowReader::~RowReader() = default;
-
-Result<std::unique_ptr<RowReader>> RowReader::open(const fs::path& path)
-{
-    if (wantsRaw(path))
-        return std::unique_ptr<RowReader>();
-    auto opened = amber::open(path);
-    if (!opened)
-        return tl::make_unexpected(opened.error());
-    if (opened->orientation != 1 || opened->spec.alpha_channel >= 0)
-        return std::unique_ptr<RowReader>();
-    auto info = describe(*opened, path);
-    if (!info)
-        return tl::make_unexpected(info.error());
-    return std::unique_ptr<RowReader>(
-        new RowReader(std::unique_ptr<State>(new State{std::move(*opened), std::move(*info), path})));
-}
-
-const PictureInfo& RowReader::info() const { return m_state->info; }
-std::size_t RowReader::bytesPerRow() const
-{
-    return static_cast<std::size_t>(m_state->info.width) * m_state->opened.spec.nchannels *
-           (m_state->info.bits == 8 ? 1 : 2);
-}
-
-Status RowReader::read(int rows, std::vector<std::uint8_t>& codes)
-{
-    State& s = *m_state;
-    codes.resize(bytesPerRow() * static_cast<std::size_t>(rows));
-    const auto type = s.info.bits == 8 ? OIIO::TypeDesc::UINT8 : OIIO::TypeDesc::UINT16;
-    const int from = s.opened.spec.y + s.next;
-    const bool read =
-        s.opened.input->read_scanlines(0, 0, from, from + rows, 0, 0, s.opened.spec.nchannels, type, codes.data());
-    s.next += rows;
-    if (read && !s.opened.input->has_error())
-        return {};
-    const std::string why = s.opened.input->geterror();
-    return fail("damaged or cut short" + (why.empty() ? "" : ": " + why), s.path.string());
-}
-
-void RowReader::toLinear(const std::uint8_t* codes, MutableImageView rows) const
-{
-    const State& s = *m_state;
-    const SourceTransform& transform = *s.info.profile.transform;
-    for (int y = 0; y < rows.height; ++y) {
-        const std::uint8_t* in = codes + static_cast<std::size_t>(y) * bytesPerRow();
-        if (s.info.bits == 8)
-            transform.convert(in, s.opened.spec.nchannels, rows.width, rows.row(y));
-        else
-            transform.convert(reinterpret_cast<const std::uint16_t*>(in), s.opened.spec.nchannels, rows.width,
-                              rows.row(y));
-    }
 }
 
 }  // namespace amber

@@ -100,47 +100,57 @@ void LinearRow16(const std::uint16_t* codes, const float* const (&curves)[3], co
     LinearRowOf(codes, curves, matrix, count, rgb);
 }
 
-/// reduceToGamut for vectors whose components are finite: the share of chroma at which the boundary is first reached is
-/// found among eight equal steps, then by halving, at last by a straight line: to about 1e-6.
-HWY_INLINE void Reduce(const GamutMatrices& m, V (&own)[3])
+/// Along the line from the grey of this lightness, cone roots are L + t q, so components are cubics in t.
+struct ChromaLine {
+    V c[3][4];  ///< of each component, by powers of t
+
+    HWY_INLINE V At(int k, V t) const
+    {
+        return hn::MulAdd(hn::MulAdd(hn::MulAdd(c[k][3], t, c[k][2]), t, c[k][1]), t, c[k][0]);
+    }
+    HWY_INLINE hn::Mask<D> Outside(V t, V low, V high) const
+    {
+        const V r = At(0, t), g = At(1, t), b = At(2, t);
+        return hn::Or(hn::Lt(hn::Min(hn::Min(r, g), b), low), hn::Gt(hn::Max(hn::Max(r, g), b), high));
+    }
+};
+
+HWY_INLINE ChromaLine LineOf(const GamutMatrices& m, const V (&own)[3])
 {
     const D d;
-    const V zero = hn::Zero(d), one = hn::Set(d, 1.0f), low = hn::Set(d, -static_cast<float>(kGamutTolerance)),
-            high = hn::Set(d, 1 + static_cast<float>(kGamutTolerance));
+    const V zero = hn::Zero(d), one = hn::Set(d, 1.0f), three = hn::Set(d, 3.0f);
     V cones[3], lab[3], colour[3];
     Multiply(m.ownToLms, own, cones);
     CubeRoots(d, cones);
     Multiply(m.toLab, cones, lab);
     const V L = hn::Min(hn::Max(lab[0], zero), one), chroma[3] = {zero, lab[1], lab[2]};
     Multiply(m.fromLab, chroma, colour);
-    // Along the line from the grey of this lightness, cone roots are L + t q, so components are cubics in t.
-    V c[3][4];
+    ChromaLine line;
     for (int k = 0; k < 3; ++k)
         for (int n = 0; n < 4; ++n)
-            c[k][n] = zero;
+            line.c[k][n] = zero;
     for (int j = 0; j < 3; ++j) {
-        const V p = L, q = colour[j], pp = hn::Mul(p, p), qq = hn::Mul(q, q), three = hn::Set(d, 3.0f);
+        const V p = L, q = colour[j], pp = hn::Mul(p, p), qq = hn::Mul(q, q);
         const V terms[4] = {hn::Mul(pp, p), hn::Mul(three, hn::Mul(pp, q)), hn::Mul(three, hn::Mul(p, qq)),
                             hn::Mul(qq, q)};
         for (int k = 0; k < 3; ++k)
             for (int n = 0; n < 4; ++n)
-                c[k][n] = hn::MulAdd(hn::Set(d, m.lmsToOwn[k][j]), terms[n], c[k][n]);
+                line.c[k][n] = hn::MulAdd(hn::Set(d, m.lmsToOwn[k][j]), terms[n], line.c[k][n]);
     }
-    const auto at = [&](int k, V t) HWY_ATTR __attribute__((always_inline))
-    {
-        return hn::MulAdd(hn::MulAdd(hn::MulAdd(c[k][3], t, c[k][2]), t, c[k][1]), t, c[k][0]);
-    };
-    const auto outside = [&](V t) HWY_ATTR __attribute__((always_inline))
-    {
-        const V r = at(0, t), g = at(1, t), b = at(2, t);
-        return hn::Or(hn::Lt(hn::Min(hn::Min(r, g), b), low), hn::Gt(hn::Max(hn::Max(r, g), b), high));
-    };
-    V begin = zero, end = one;
-    auto found = outside(zero);
+    return line;
+}
+
+/// The stretch of t in which the line first leaves the gamut: eight equal parts, then halves.
+HWY_INLINE void FirstWayOut(const ChromaLine& line, V low, V high, V& begin, V& end)
+{
+    const D d;
+    const V zero = hn::Zero(d), one = hn::Set(d, 1.0f);
+    begin = zero, end = one;
+    auto found = line.Outside(zero, low, high);
     found = hn::Xor(found, found);
     for (int i = 1; i <= 8; ++i) {
         const V t = hn::Set(d, static_cast<float>(i) / 8);
-        const auto first = hn::AndNot(found, outside(t));
+        const auto first = hn::AndNot(found, line.Outside(t, low, high));
         begin = hn::IfThenElse(first, hn::Set(d, static_cast<float>(i - 1) / 8), begin);
         end = hn::IfThenElse(first, t, end);
         found = hn::Or(found, first);
@@ -148,21 +158,51 @@ HWY_INLINE void Reduce(const GamutMatrices& m, V (&own)[3])
     begin = hn::IfThenElse(found, begin, one);
     for (int i = 0; i < 11; ++i) {
         const V middle = hn::Mul(hn::Add(begin, end), hn::Set(d, 0.5f));
-        const auto out = outside(middle);
+        const auto out = line.Outside(middle, low, high);
         end = hn::IfThenElse(out, middle, end);
         begin = hn::IfThenElse(out, begin, middle);
     }
+}
+
+/// reduceToGamut for vectors whose components are finite: the share of chroma at which the boundary is first reached is
+/// found among eight equal steps, then by halving, at last by a straight line: to about 1e-6.
+HWY_INLINE void Reduce(const GamutMatrices& m, V (&own)[3])
+{
+    const D d;
+    const V zero = hn::Zero(d), one = hn::Set(d, 1.0f), low = hn::Set(d, -static_cast<float>(kGamutTolerance)),
+            high = hn::Set(d, 1 + static_cast<float>(kGamutTolerance));
+    const ChromaLine line = LineOf(m, own);
+    V begin, end;
+    FirstWayOut(line, low, high, begin, end);
     // In what is left the cubics are straight lines.
     V part = one;
     for (int k = 0; k < 3; ++k) {
-        const V from = at(k, begin), to = at(k, end);
+        const V from = line.At(k, begin), to = line.At(k, end);
         const V way = hn::IfThenElse(hn::Lt(to, low), hn::Sub(from, low),
                                      hn::IfThenElse(hn::Gt(to, high), hn::Sub(high, from), hn::Abs(hn::Sub(to, from))));
         part = hn::Min(part, hn::Mul(way, Reciprocal(d, hn::Max(hn::Abs(hn::Sub(to, from)), hn::Set(d, 1e-12f)))));
     }
     begin = hn::MulAdd(hn::Max(part, zero), hn::Sub(end, begin), begin);
     for (int k = 0; k < 3; ++k)
-        own[k] = hn::Min(hn::Max(at(k, begin), zero), one);
+        own[k] = hn::Min(hn::Max(line.At(k, begin), zero), one);
+}
+
+HWY_INLINE void ReduceWhere(const GamutMatrices& gamut, hn::Mask<D> inside, V (&own)[3])
+{
+    V reduced[3];
+    for (int k = 0; k < 3; ++k)
+        reduced[k] = hn::IfThenElseZero(hn::IsFinite(own[k]), own[k]);
+    Reduce(gamut, reduced);
+    for (int k = 0; k < 3; ++k)
+        own[k] = hn::IfThenElse(inside, own[k], reduced[k]);
+}
+
+HWY_INLINE hn::Mask<D> InGamut(const V (&own)[3])
+{
+    const D d;
+    const V least = hn::Min(hn::Min(own[0], own[1]), own[2]), most = hn::Max(hn::Max(own[0], own[1]), own[2]);
+    return hn::And(hn::Ge(least, hn::Set(d, -static_cast<float>(kGamutTolerance))),
+                   hn::Le(most, hn::Set(d, 1 + static_cast<float>(kGamutTolerance))));
 }
 
 template <class Code>
@@ -181,17 +221,9 @@ HWY_INLINE void CodesOfRowOf(const float* rgb, RgbSpace space, const float (&mat
         V in[3], own[3];
         hn::LoadInterleaved3(d, from, in[0], in[1], in[2]);
         Multiply(matrix, in, own);
-        const V least = hn::Min(hn::Min(own[0], own[1]), own[2]), most = hn::Max(hn::Max(own[0], own[1]), own[2]);
-        const auto inside = hn::And(hn::Ge(least, hn::Set(d, -static_cast<float>(kGamutTolerance))),
-                                    hn::Le(most, hn::Set(d, 1 + static_cast<float>(kGamutTolerance))));
-        if (HWY_UNLIKELY(!hn::AllTrue(d, inside))) {
-            V reduced[3];
-            for (int k = 0; k < 3; ++k)
-                reduced[k] = hn::IfThenElseZero(hn::IsFinite(own[k]), own[k]);
-            Reduce(gamut, reduced);
-            for (int k = 0; k < 3; ++k)
-                own[k] = hn::IfThenElse(inside, own[k], reduced[k]);
-        }
+        const auto inside = InGamut(own);
+        if (HWY_UNLIKELY(!hn::AllTrue(d, inside)))
+            ReduceWhere(gamut, inside, own);
         hn::Vec<decltype(dc)> out[3];
         for (int k = 0; k < 3; ++k)
             out[k] =

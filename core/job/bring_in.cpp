@@ -74,6 +74,115 @@ bool isFull(const fs::path& folder, std::uintmax_t needed)
     return !error && space.available < needed + kSpare;
 }
 
+/// One pass over the files: what is known by content, and what was made.
+class BringingIn {
+public:
+    explicit BringingIn(const BringIn& what) : m_what(what), m_known(what.known) {}
+
+    BroughtIn run(const std::function<void(int, int)>& progress, const CancelToken& cancel)
+    {
+        if (!m_what.folder.empty() && !prepareFolder())
+            return m_result;
+        for (const fs::path& source : m_what.sources) {
+            if (cancel.isCancelled()) {
+                m_result.isCancelled = true;
+                break;
+            }
+            Arrival arrival;
+            arrival.source = source;
+            if (!takeIn(arrival)) {
+                m_result.stopped = m_what.folder.string() + ": the disk is full";
+                break;
+            }
+            m_result.arrivals.push_back(std::move(arrival));
+            if (progress)
+                progress(static_cast<int>(m_result.arrivals.size()), static_cast<int>(m_what.sources.size()));
+        }
+        return m_result;
+    }
+
+private:
+    bool prepareFolder()
+    {
+        std::error_code error;
+        fs::create_directories(m_what.folder, error);
+        if (error || !fs::is_directory(m_what.folder)) {
+            m_result.stopped = m_what.folder.string() + ": the folder cannot be made" +
+                               (error ? ": " + error.message() : std::string());
+            return false;
+        }
+        removeLeftovers(m_what.folder);
+        return true;
+    }
+
+    /// False when the disk is full.
+    bool takeIn(Arrival& a)
+    {
+        const auto hash = contentHashOfFile(a.source);
+        if (!hash) {
+            a.fault = hash.error().message();
+            return true;
+        }
+        a.hash = *hash;
+        const auto same = m_known.find(a.hash);
+        std::error_code error;
+        if (same != m_known.end() && !fs::equivalent(same->second, a.source, error))
+            a.duplicateOf = same->second;
+        else if (m_what.folder.empty())
+            m_known[a.hash] = a.target = a.source;
+        else
+            return copyIn(a);
+        return true;
+    }
+
+    bool copyIn(Arrival& a)
+    {
+        std::error_code error;
+        const fs::path target = targetFor(a.source, m_what.folder, a.hash, m_taken, a.wasThere);
+        const auto size = fs::file_size(a.source, error);
+        if (!a.wasThere && isFull(m_what.folder, error ? 0 : size))
+            return false;
+        if (!a.wasThere)
+            a.fault = copied(a, target);
+        if (!a.fault.empty())
+            return !isFull(m_what.folder, 0);
+        m_known[a.hash] = a.target = target;
+        m_taken.insert(target);
+        carrySidecars(a);
+        return true;
+    }
+
+    /// Why it is not there; empty when it is.
+    static std::string copied(const Arrival& a, const fs::path& target)
+    {
+        if (const Status made = copyFileAtomically(a.source, target); !made)
+            return made.error().message();
+        if (const auto again = contentHashOfFile(target); again && *again == a.hash)
+            return {};
+        std::error_code error;
+        fs::remove(target, error);
+        return a.source.string() + ": changed while it was copied, or the copy is not what was read";
+    }
+
+    static void carrySidecars(Arrival& a)
+    {
+        for (const fs::path& sidecar : sidecarsOf(a.source)) {
+            const bool whole = lower(sidecar.filename().string()).rfind(lower(a.source.filename().string()), 0) == 0;
+            const fs::path to = a.target.parent_path() / ((whole ? a.target.filename() : a.target.stem()).string() +
+                                                          sidecar.extension().string());
+            if (const Status carried = carry(sidecar, to))
+                ++a.sidecars;
+            else
+                a.sidecarFault = carried.error().message();
+        }
+    }
+
+    const BringIn& m_what;
+    std::map<std::string, fs::path> m_known;
+    std::set<fs::path> m_taken;
+    BroughtIn m_result;
+};
+
 }  // namespace
 
 std::vector<fs::path> BroughtIn::targets() const
@@ -99,80 +208,7 @@ int BroughtIn::faults() const
 
 BroughtIn bringIn(const BringIn& what, const std::function<void(int, int)>& progress, const CancelToken& cancel)
 {
-    BroughtIn result;
-    std::map<std::string, fs::path> known = what.known;
-    std::set<fs::path> taken;
-    if (!what.folder.empty()) {
-        std::error_code error;
-        fs::create_directories(what.folder, error);
-        if (error || !fs::is_directory(what.folder)) {
-            result.stopped =
-                what.folder.string() + ": the folder cannot be made" + (error ? ": " + error.message() : std::string());
-            return result;
-        }
-        removeLeftovers(what.folder);
-    }
-    for (const fs::path& source : what.sources) {
-        if (cancel.isCancelled()) {
-            result.isCancelled = true;
-            return result;
-        }
-        Arrival& a = result.arrivals.emplace_back();
-        a.source = source;
-        if (const auto hash = contentHashOfFile(source))
-            a.hash = *hash;
-        else
-            a.fault = hash.error().message();
-        if (a.fault.empty()) {
-            const auto same = known.find(a.hash);
-            std::error_code error;
-            if (same != known.end() && !fs::equivalent(same->second, source, error)) {
-                a.duplicateOf = same->second;
-            } else if (what.folder.empty()) {
-                a.target = source;
-                known[a.hash] = source;
-            } else {
-                const fs::path target = targetFor(source, what.folder, a.hash, taken, a.wasThere);
-                const auto size = fs::file_size(source, error);
-                if (!a.wasThere && isFull(what.folder, error ? 0 : size)) {
-                    result.stopped = what.folder.string() + ": the disk is full";
-                    result.arrivals.pop_back();
-                    return result;
-                }
-                if (!a.wasThere) {
-                    if (const Status copied = copyFileAtomically(source, target); !copied) {
-                        a.fault = copied.error().message();
-                    } else if (const auto again = contentHashOfFile(target); !again || *again != a.hash) {
-                        a.fault = source.string() + ": changed while it was copied, or the copy is not what was read";
-                        fs::remove(target, error);
-                    }
-                }
-                if (a.fault.empty()) {
-                    a.target = target;
-                    known[a.hash] = target;
-                    taken.insert(target);
-                    for (const fs::path& sidecar : sidecarsOf(source)) {
-                        const bool whole =
-                            lower(sidecar.filename().string()).rfind(lower(source.filename().string()), 0) == 0;
-                        const fs::path to =
-                            what.folder / ((whole ? target.filename().string() : target.stem().string()) +
-                                           sidecar.extension().string());
-                        if (const Status carried = carry(sidecar, to))
-                            ++a.sidecars;
-                        else
-                            a.sidecarFault = carried.error().message();
-                    }
-                } else if (isFull(what.folder, 0)) {
-                    result.stopped = what.folder.string() + ": the disk is full";
-                    result.arrivals.pop_back();
-                    return result;
-                }
-            }
-        }
-        if (progress)
-            progress(static_cast<int>(result.arrivals.size()), static_cast<int>(what.sources.size()));
-    }
-    return result;
+    return BringingIn(what).run(progress, cancel);
 }
 
 namespace {

@@ -4,6 +4,12 @@
 
 namespace amber {
 
+const Frame* frameOf(const std::vector<Frame>& frames, FrameId id)
+{
+    const auto found = std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.id == id; });
+    return found == frames.end() ? nullptr : &*found;
+}
+
 const FrameState& Job::frame(FrameId id) const
 {
     static const FrameState untouched;
@@ -33,6 +39,13 @@ Response Job::responseOf(const FrameBalance& balance) const
         return raw;
     const auto found = responses.find(balance.response);
     return found == responses.end() ? Response{} : found->second;
+}
+
+std::string Job::responseNameOf(const FrameBalance& balance, bool isRaw, const std::string& camera) const
+{
+    if (!balance.response.empty())
+        return balance.response;
+    return isRaw ? "raw" : responses.count(camera) > 0 ? camera : std::string();
 }
 
 const KeyPlace* Job::confirmedPlace(FrameId frame, const std::string& key) const

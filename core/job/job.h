@@ -31,6 +31,9 @@ struct Frame {
     bool isLost = false;         ///< nothing is there any more
 };
 
+/// The frame of this id, or none.
+const Frame* frameOf(const std::vector<Frame>& frames, FrameId id);
+
 /// What was decided of one frame.
 struct FrameState {
     FrameBalance balance;
@@ -86,6 +89,9 @@ struct Job {
     FrameId leadOf(FrameId frame) const;
     /// The curve by which a frame's picture came to be; the identity where it is not known.
     Response responseOf(const FrameBalance& balance) const;
+    /// By which response a frame's picture came to be: the balance's own, else what is known of raw files, and of
+    /// cameras whose brackets were seen. Empty when nothing is.
+    std::string responseNameOf(const FrameBalance& balance, bool isRaw, const std::string& camera) const;
     /// Where a key colour lies on another frame than its own, when that was confirmed.
     const KeyPlace* confirmedPlace(FrameId frame, const std::string& key) const;
     /// Why a frame must not be handed over as it stands: its balance cannot be read, or rests on a response that the

@@ -8,12 +8,6 @@
 namespace amber {
 namespace {
 
-const Frame* find(const std::vector<Frame>& frames, FrameId id)
-{
-    const auto found = std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.id == id; });
-    return found == frames.end() ? nullptr : &*found;
-}
-
 int bracketOf(const std::vector<FrameBracket>& brackets, FrameId id)
 {
     for (std::size_t i = 0; i < brackets.size(); ++i)
@@ -31,23 +25,28 @@ bool BalanceProposal::isSound() const
     return fault.empty() && (solved.trouble == Trouble::None || solved.trouble == Trouble::ClippedSource);
 }
 
+ShootFrame shootFrameOf(const Job& job, const Frame& frame, int bracket)
+{
+    const FrameId id = frame.id;
+    ShootFrame one{frame.path, job.lightOf(id), job.leadOf(id) == id, bracket, job.frame(id).balance, {}};
+    for (const KeyColour& key : job.keys)
+        if (key.frame == id)
+            one.keys[key.name] = key.place;
+        else if (const KeyPlace* place = job.confirmedPlace(id, key.name))
+            one.keys[key.name] = place->place;
+    return one;
+}
+
 FramesToBalance framesToBalance(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
                                 const std::vector<FrameBracket>& brackets)
 {
     FramesToBalance asked;
     for (const FrameId id : wanted) {
-        const Frame* frame = find(frames, id);
-        const int light = job.lightOf(id);
-        if (!frame || light < 0)
+        const Frame* frame = frameOf(frames, id);
+        if (!frame || job.lightOf(id) < 0)
             continue;
-        ShootFrame one{frame->path, light, job.leadOf(id) == id, bracketOf(brackets, id), job.frame(id).balance, {}};
-        for (const KeyColour& key : job.keys)
-            if (key.frame == id)
-                one.keys[key.name] = key.place;
-            else if (const KeyPlace* place = job.confirmedPlace(id, key.name))
-                one.keys[key.name] = place->place;
         asked.ids.push_back(id);
-        asked.frames.push_back(std::move(one));
+        asked.frames.push_back(shootFrameOf(job, *frame, bracketOf(brackets, id)));
     }
     return asked;
 }
@@ -65,7 +64,7 @@ std::vector<BalanceProposal> proposalsOf(const Job& job, const std::vector<Frame
         p.balance.light = p.solved.balance;
         p.balance.response = solved.responseNames[i];
         p.balance.confidence = p.solved.confidence;
-        const Frame* through = find(frames, p.through);
+        const Frame* through = frameOf(frames, p.through);
         p.balance.because = groundWords(p.solved, through ? nameOf(*through) : std::string());
         p.fault = solved.faults[i];
         all.push_back(std::move(p));
@@ -88,7 +87,7 @@ std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& fr
         std::vector<FrameId> order = light.frames;
         std::stable_partition(order.begin(), order.end(), [&](FrameId f) { return f == light.lead; });
         for (const FrameId id : order) {
-            const Frame* frame = find(frames, id);
+            const Frame* frame = frameOf(frames, id);
             if (!frame || frame->isLost || !frame->fault.empty())
                 continue;
             const FrameBalance& balance = job.frame(id).balance;

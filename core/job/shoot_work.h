@@ -26,6 +26,8 @@ struct FramesToBalance {
 };
 FramesToBalance framesToBalance(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
                                 const std::vector<FrameBracket>& brackets);
+/// A frame with its key colours where they were marked or confirmed.
+ShootFrame shootFrameOf(const Job& job, const Frame& frame, int bracket);
 std::vector<BalanceProposal> proposalsOf(const Job& job, const std::vector<Frame>& frames, const FramesToBalance& asked,
                                          const ShootBalance& solved);
 /// What was found of cameras' responses, and these balances as they were proposed.

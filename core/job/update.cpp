@@ -295,16 +295,16 @@ std::pair<std::vector<OldGesture>, std::vector<OldGesture>> balanceHistory(JobFi
     return both;
 }
 
-/// The revisions of looks: those up to the current one, by their numbers, and those that were taken back.
-std::pair<std::vector<OldGesture>, std::vector<OldGesture>> lookHistory(JobFile& file)
+struct OldRevision {
+    RevisionId id;
+    LookId look;
+    RevisionId parent;
+    std::string name, action, made;
+};
+
+std::map<RevisionId, OldRevision> oldRevisions(JobFile& file)
 {
-    struct Revision {
-        RevisionId id;
-        LookId look;
-        RevisionId parent;
-        std::string name, action, made;
-    };
-    std::map<RevisionId, Revision> all;
+    std::map<RevisionId, OldRevision> all;
     SQLite::Statement query(file.sql, "SELECT r.id, r.look, r.parent, r.json, r.action, r.made, l.name "
                                       "FROM revision r JOIN look l ON l.id = r.look ORDER BY r.id");
     while (query.executeStep()) {
@@ -318,7 +318,14 @@ std::pair<std::vector<OldGesture>, std::vector<OldGesture>> lookHistory(JobFile&
                    query.getColumn(4).getString(),
                    query.getColumn(5).getString()};
     }
-    const auto text = [](const Revision& r) { return jsonText({{"name", r.name}, {"revision", r.id}}); };
+    return all;
+}
+
+/// The revisions of looks: those up to the current one, by their numbers, and those that were taken back.
+std::pair<std::vector<OldGesture>, std::vector<OldGesture>> lookHistory(JobFile& file)
+{
+    const std::map<RevisionId, OldRevision> all = oldRevisions(file);
+    const auto text = [](const OldRevision& r) { return jsonText({{"name", r.name}, {"revision", r.id}}); };
     std::map<RevisionId, OldGesture> done, undone;
     SQLite::Statement looks(file.sql, "SELECT current, tip FROM look");
     while (looks.executeStep()) {
@@ -326,7 +333,7 @@ std::pair<std::vector<OldGesture>, std::vector<OldGesture>> lookHistory(JobFile&
         bool isDone = false;
         for (auto at = all.find(looks.getColumn(1).getInt64()); at != all.end();) {
             isDone = isDone || at->first == current;
-            const Revision& r = at->second;
+            const OldRevision& r = at->second;
             const auto parent = all.find(r.parent);
             if (parent != all.end())
                 (isDone ? done : undone)[r.id] = {

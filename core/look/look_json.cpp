@@ -82,6 +82,20 @@ void warn(std::vector<std::string>& warnings, const std::string& unknown, const 
                            "' is not known to this version; it is kept but has no effect");
 }
 
+/// What every picture has of its own.
+void readOwn(FieldReader& fields, Step& step)
+{
+    fields.list("perPicture", 64, [&](const Json& entry, const std::string& at) -> Status {
+        if (!entry.is_string())
+            return fail("wrong value", at, "the name of a parameter", entry.type_name());
+        step.perPicture.insert(entry.get<std::string>());
+        return {};
+    });
+    if (const Json* own = fields.find("own"); own && own->is_object())
+        for (const auto& [picture, values] : own->items())
+            step.own[picture] = jsonText(values);
+}
+
 Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
 {
     Step step;
@@ -101,15 +115,7 @@ Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
             return tl::make_unexpected(parsed.error());
         step.guard = std::move(*parsed);
     }
-    fields.list("perPicture", 64, [&](const Json& entry, const std::string& at) -> Status {
-        if (!entry.is_string())
-            return fail("wrong value", at, "the name of a parameter", entry.type_name());
-        step.perPicture.insert(entry.get<std::string>());
-        return {};
-    });
-    if (const Json* own = fields.find("own"); own && own->is_object())
-        for (const auto& [picture, values] : own->items())
-            step.own[picture] = jsonText(values);
+    readOwn(fields, step);
     if (auto good = fields.status(); !good)
         return good;
     if (auto good = readParameters(type, parameters ? *parameters : Json::object(), where + ".parameters", step); !good)
@@ -123,6 +129,17 @@ Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
     for (const auto& [place, unknown] : unknownIn(step.parameters))
         warn(loaded.warnings, unknown, where + ".parameters" + place);
     loaded.look.steps.push_back(std::move(step));
+    return {};
+}
+
+template <class Part>
+Status readPart(const Json& json, const std::string& where, Part& part, std::vector<std::string>& warnings)
+{
+    auto parsed = parse<Part>(json, where);
+    if (!parsed)
+        return tl::make_unexpected(parsed.error());
+    part = std::move(*parsed);
+    warn(warnings, part.unknownFields, where);
     return {};
 }
 
@@ -166,20 +183,14 @@ Result<LoadedLook> lookFromText(const std::string& text, const std::string& name
     loaded.look.fileVersion = std::max(static_cast<int>(version), Look::kVersion);
     reader.text("name", loaded.look.name);
     reader.text("intent", loaded.look.intent);
-    if (const Json* card = reader.find("intentCard")) {
-        auto parsed = parse<IntentCard>(*card, name + ".intentCard");
-        if (!parsed)
-            return tl::make_unexpected(parsed.error());
-        loaded.look.card = std::move(*parsed);
-        warn(loaded.warnings, loaded.look.card.unknownFields, name + ".intentCard");
-    }
-    if (const Json* reference = reader.find("reference")) {
-        auto parsed = parse<Fingerprint>(*reference, name + ".reference");
-        if (!parsed)
-            return tl::make_unexpected(parsed.error());
-        loaded.look.reference = std::move(*parsed);
-        warn(loaded.warnings, loaded.look.reference->unknownFields, name + ".reference");
-    }
+    if (const Json* card = reader.find("intentCard"))
+        if (const Status read = readPart(*card, name + ".intentCard", loaded.look.card, loaded.warnings); !read)
+            return tl::make_unexpected(read.error());
+    if (const Json* reference = reader.find("reference"))
+        if (const Status read =
+                readPart(*reference, name + ".reference", loaded.look.reference.emplace(), loaded.warnings);
+            !read)
+            return tl::make_unexpected(read.error());
     reader.list("steps", kStepLimit,
                 [&](const Json& entry, const std::string& where) { return readStep(entry, where, loaded); });
     if (auto good = reader.status(); !good)

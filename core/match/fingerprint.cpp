@@ -1,5 +1,7 @@
 #include "core/match/fingerprint.h"
 
+#include "core/base/statistics.h"
+#include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 #include "core/image/metadata.h"
 #include "core/image/read.h"
@@ -108,9 +110,7 @@ double cornersOf(ImageView picture)
     for (int i = 0; i < kRings; ++i) {
         if (rings[i].empty())
             continue;
-        const auto middle = rings[i].begin() + static_cast<std::ptrdiff_t>(rings[i].size() / 2);
-        std::nth_element(rings[i].begin(), middle, rings[i].end());
-        const double x = (i + 0.5) / kRings, y = *middle;
+        const double x = (i + 0.5) / kRings, y = median(rings[i]);
         ++n, sx += x, sy += y, sxx += x * x, sxy += x * y;
     }
     const double d = n * sxx - sx * sx;
@@ -143,20 +143,78 @@ double grainOf(ImageView picture)
                 }
             all.push_back(std::sqrt(sum / (4.0 * (kBlock - 1) * (kBlock - 1))));
         }
-    if (all.empty())
-        return 0;
-    const auto at = all.begin() + static_cast<std::ptrdiff_t>(all.size() / 10);
-    std::nth_element(all.begin(), at, all.end());
-    return *at;
+    return all.empty() ? 0 : quantile(all, 0.1);
+}
+
+/// A sum of weighted colours as their mean; nothing for no weight.
+ColourTrait meanTrait(const ColourTrait& sum, std::size_t pixels)
+{
+    if (sum.share <= 0)
+        return {};
+    return {sum.L / sum.share,
+            sum.a / sum.share,
+            sum.b / sum.share,
+            std::min(1.0, sum.share / static_cast<double>(pixels)),
+            0,
+            {}};
+}
+
+void addTo(ColourTrait& sum, const OkLab& c, double weight)
+{
+    sum.share += weight, sum.L += weight * c.L, sum.a += weight * c.a, sum.b += weight * c.b;
+}
+
+std::vector<ColourTrait> castsOf(const std::vector<OkLab>& labs, const Membership& members)
+{
+    std::vector<ColourTrait> casts(kCastZones);
+    for (std::size_t i = 0; i < labs.size(); ++i) {
+        const auto zones = zonesAt(labs[i].L);
+        for (std::size_t k = 0; k < kCastZones; ++k)
+            addTo(casts[k], labs[i], zones[k] * members.neutral[i]);
+    }
+    for (ColourTrait& cast : casts)
+        cast = meanTrait(cast, labs.size());
+    return casts;
+}
+
+/// Without the cast that lies over them.
+std::vector<ColourTrait> familiesOf(const std::vector<OkLab>& labs, const Membership& members,
+                                    const std::vector<ColourTrait>& casts)
+{
+    std::vector<ColourTrait> families(members.families);
+    for (std::size_t i = 0; i < labs.size(); ++i) {
+        OkLab own = labs[i];
+        const auto zones = zonesAt(own.L);
+        for (std::size_t k = 0; k < kCastZones; ++k)
+            own.a -= zones[k] * casts[k].a, own.b -= zones[k] * casts[k].b;
+        for (std::size_t k = 0; k < members.families; ++k)
+            if (const double w = members.ofFamilies[i * members.families + k]; w > 0)
+                addTo(families[k], own, w);
+    }
+    for (ColourTrait& family : families)
+        family = meanTrait(family, labs.size());
+    return families;
+}
+
+/// One of several, colours counted by how much of each picture has them.
+template <class TraitOf>
+ColourTrait meanOfTraits(const std::vector<Fingerprint>& all, const TraitOf& traitOf)
+{
+    ColourTrait mean;
+    double most = 0;
+    for (const Fingerprint& one : all)
+        if (const ColourTrait* t = traitOf(one))
+            addTo(mean, {t->L, t->a, t->b}, t->share), most = std::max(most, t->share);
+    if (mean.share > 0)
+        mean.L /= mean.share, mean.a /= mean.share, mean.b /= mean.share;
+    for (const Fingerprint& one : all)
+        if (const ColourTrait* t = traitOf(one); t && t->share > most / 10)
+            mean.spread = std::max(mean.spread, std::hypot(t->a - mean.a, t->b - mean.b));
+    mean.share /= static_cast<double>(all.size());
+    return mean;
 }
 
 }  // namespace
-
-double lightnessStar(double L)
-{
-    constexpr double kLinear = 6.0 / 29;
-    return L > kLinear ? 116 * L - 16 : 903.2963 * L * L * L;
-}
 
 Image forMatching(ImageView picture)
 {
@@ -199,48 +257,14 @@ Fingerprint measureForMatch(const std::vector<Image>& pictures, const Membership
     const std::vector<OkLab> labs = labsOf(pictures);
     if (labs.empty() || members.neutral.size() != labs.size())
         return f;
-    const auto n = static_cast<double>(labs.size());
     std::vector<float> tones;
     tones.reserve(labs.size());
-    std::array<Cast, kCastZones> casts;
-    std::vector<std::array<double, kCastZones>> zones;
-    zones.reserve(labs.size());
-    for (std::size_t i = 0; i < labs.size(); ++i) {
-        const OkLab& c = labs[i];
+    for (const OkLab& c : labs)
         tones.push_back(static_cast<float>(c.L));
-        zones.push_back(zonesAt(c.L));
-        for (std::size_t k = 0; k < kCastZones; ++k) {
-            const double w = zones[i][k] * members.neutral[i];
-            casts[k].share += w, casts[k].L += w * c.L, casts[k].a += w * c.a, casts[k].b += w * c.b;
-        }
-    }
-    auto from = tones.begin();
-    for (const double q : kQuantiles) {
-        const auto at = tones.begin() + static_cast<std::ptrdiff_t>(q * (n - 1));
-        std::nth_element(from, at, tones.end());
-        f.tones.push_back({*at, 0, {}});
-        from = at;
-    }
-    for (const Cast& c : casts)
-        f.casts.push_back(
-            c.share > 0 ? ColourTrait{c.L / c.share, c.a / c.share, c.b / c.share, std::min(1.0, c.share / n), 0, {}}
-                        : ColourTrait{});
-    f.families.resize(members.families);
-    for (std::size_t i = 0; i < labs.size(); ++i) {
-        OkLab own = labs[i];
-        for (std::size_t k = 0; k < kCastZones; ++k)
-            own.a -= zones[i][k] * f.casts[k].a, own.b -= zones[i][k] * f.casts[k].b;
-        for (std::size_t k = 0; k < members.families; ++k)
-            if (const double w = members.ofFamilies[i * members.families + k]; w > 0) {
-                ColourTrait& t = f.families[k];
-                t.share += w, t.L += w * own.L, t.a += w * own.a, t.b += w * own.b;
-            }
-    }
-    for (ColourTrait& t : f.families)
-        if (t.share > 0) {
-            t.L /= t.share, t.a /= t.share, t.b /= t.share;
-            t.share = std::min(1.0, t.share / n);
-        }
+    for (const double tone : quantiles(tones, kQuantiles))
+        f.tones.push_back({tone, 0, {}});
+    f.casts = castsOf(labs, members);
+    f.families = familiesOf(labs, members, f.casts);
     return f;
 }
 
@@ -297,26 +321,11 @@ Fingerprint combined(const std::vector<Fingerprint>& all)
     for (std::size_t i = 0; i < f.tones.size(); ++i)
         std::tie(f.tones[i].tone, f.tones[i].spread) =
             range([&](const Fingerprint& one) { return i < one.tones.size() ? one.tones[i].tone : f.tones[i].tone; });
-    // Colours count by how much of each picture has them.
     const auto colours = [&](std::vector<ColourTrait> Fingerprint::*list) {
-        for (std::size_t i = 0; i < (f.*list).size(); ++i) {
-            ColourTrait mean;
-            double most = 0;
-            for (const Fingerprint& one : all)
-                if (i < (one.*list).size()) {
-                    const ColourTrait& t = (one.*list)[i];
-                    mean.L += t.share * t.L, mean.a += t.share * t.a, mean.b += t.share * t.b, mean.share += t.share;
-                    most = std::max(most, t.share);
-                }
-            if (mean.share > 0)
-                mean.L /= mean.share, mean.a /= mean.share, mean.b /= mean.share;
-            for (const Fingerprint& one : all)
-                if (i < (one.*list).size() && (one.*list)[i].share > most / 10)
-                    mean.spread =
-                        std::max(mean.spread, std::hypot((one.*list)[i].a - mean.a, (one.*list)[i].b - mean.b));
-            mean.share /= n;
-            (f.*list)[i] = mean;
-        }
+        for (std::size_t i = 0; i < (f.*list).size(); ++i)
+            (f.*list)[i] = meanOfTraits(all, [&](const Fingerprint& one) -> const ColourTrait* {
+                return i < (one.*list).size() ? &(one.*list)[i] : nullptr;
+            });
     };
     colours(&Fingerprint::casts), colours(&Fingerprint::families);
     f.grain = range([](const Fingerprint& one) { return one.grain; }).first;

@@ -50,7 +50,4 @@ Result<Fingerprint> fingerprintOfFile(const std::filesystem::path& path);
 /// One of several: the middle of what they say, the spread being half the range. None: an empty one.
 Fingerprint combined(const std::vector<Fingerprint>& references);
 
-/// CIELAB L* of a neutral of this OKLab L (CIE 15:2004; its Y is L^3).
-double lightnessStar(double L);
-
 }  // namespace amber

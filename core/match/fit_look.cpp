@@ -1,6 +1,7 @@
 #include "core/match/fit_look.h"
 
 #include "core/base/long_call.h"
+#include "core/base/statistics.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
 #include "core/engine/render_plan.h"
@@ -41,6 +42,52 @@ ToneCurve::Points points(const double* p)
     return all;
 }
 
+ToneCurve curveOf(const double* p, bool lightnessOnly)
+{
+    ToneCurve curve;
+    curve.mode = lightnessOnly ? ToneCurve::Mode::LightnessOnly : ToneCurve::Mode::EveryChannel;
+    curve.all = points(p);
+    // Red and blue against green: what a curve per channel does beside the common one.
+    if (!lightnessOnly) {
+        curve.red = points(p + kCurve);
+        curve.blue = points(p + 2 * kCurve);
+    }
+    return curve;
+}
+
+Primaries primariesOf(const double* m)
+{
+    Primaries primaries;
+    primaries.redTurn = std::clamp(30 * m[0], -30.0, 30.0);
+    primaries.greenTurn = std::clamp(30 * m[1], -30.0, 30.0);
+    primaries.blueTurn = std::clamp(30 * m[2], -30.0, 30.0);
+    primaries.redPurity = std::clamp(1 + m[3], 0.6, 1.4);
+    primaries.greenPurity = std::clamp(1 + m[4], 0.6, 1.4);
+    primaries.bluePurity = std::clamp(1 + m[5], 0.6, 1.4);
+    return primaries;
+}
+
+HueShifts hueShiftsOf(const double* f)
+{
+    HueShifts hues;
+    for (std::size_t i = 0; i < std::min<std::size_t>(kFamilies, hues.families.size()); ++i)
+        hues.families[i].move = {std::clamp(60 * f[3 * i], -90.0, 90.0), std::clamp(std::exp(f[3 * i + 1]), 0.0, 3.0),
+                                 std::clamp(0.3 * f[3 * i + 2], -0.3, 0.3)};
+    return hues;
+}
+
+SplitToning splitToningOf(const double* t)
+{
+    SplitToning tint;
+    tint.dyes.clear();
+    for (int i = 0; i < kDyes; ++i) {
+        const OkLch lch = toOkLch(OkLab{0.5, 0.3 * t[2 * i], 0.3 * t[2 * i + 1]});
+        tint.dyes.push_back({kDyeAt[i], lch.hueDegrees, std::min(lch.chroma, 0.3), 0.32, {}});
+    }
+    tint.tintBlack = tint.tintWhite = true;
+    return tint;
+}
+
 /// What is in `used` of the blocks, as steps.
 Look lookOf(const double* p, const std::array<bool, Blocks>& used, bool lightnessOnly)
 {
@@ -50,50 +97,19 @@ Look lookOf(const double* p, const std::array<bool, Blocks>& used, bool lightnes
         step.parameters = std::move(parameters);
         look.steps.push_back(std::move(step));
     };
-    if (used[Curve]) {
-        ToneCurve curve;
-        curve.mode = lightnessOnly ? ToneCurve::Mode::LightnessOnly : ToneCurve::Mode::EveryChannel;
-        curve.all = points(p);
-        // Red and blue against green: what a curve per channel does beside the common one.
-        if (!lightnessOnly) {
-            curve.red = points(p + kCurve);
-            curve.blue = points(p + 2 * kCurve);
-        }
-        add(curve);
-    }
+    if (used[Curve])
+        add(curveOf(p, lightnessOnly));
     if (used[Mix]) {
         const double* m = p + offsetOf(Mix);
-        Primaries primaries;
-        primaries.redTurn = std::clamp(30 * m[0], -30.0, 30.0),
-        primaries.greenTurn = std::clamp(30 * m[1], -30.0, 30.0),
-        primaries.blueTurn = std::clamp(30 * m[2], -30.0, 30.0);
-        primaries.redPurity = std::clamp(1 + m[3], 0.6, 1.4), primaries.greenPurity = std::clamp(1 + m[4], 0.6, 1.4),
-        primaries.bluePurity = std::clamp(1 + m[5], 0.6, 1.4);
-        add(primaries);
+        add(primariesOf(m));
         Chroma chroma;
         chroma.even = std::clamp(std::exp(m[6]), 0.0, 2.5), chroma.reserved = std::clamp(m[7], -1.0, 1.0);
         add(chroma);
     }
-    if (used[Families]) {
-        const double* f = p + offsetOf(Families);
-        HueShifts hues;
-        for (std::size_t i = 0; i < std::min<std::size_t>(kFamilies, hues.families.size()); ++i)
-            hues.families[i].move = {std::clamp(60 * f[3 * i], -90.0, 90.0),
-                                     std::clamp(std::exp(f[3 * i + 1]), 0.0, 3.0),
-                                     std::clamp(0.3 * f[3 * i + 2], -0.3, 0.3)};
-        add(hues);
-    }
-    if (used[Tint]) {
-        const double* t = p + offsetOf(Tint);
-        SplitToning tint;
-        tint.dyes.clear();
-        for (int i = 0; i < kDyes; ++i) {
-            const OkLch lch = toOkLch(OkLab{0.5, 0.3 * t[2 * i], 0.3 * t[2 * i + 1]});
-            tint.dyes.push_back({kDyeAt[i], lch.hueDegrees, std::min(lch.chroma, 0.3), 0.32, {}});
-        }
-        tint.tintBlack = tint.tintWhite = true;
-        add(tint);
-    }
+    if (used[Families])
+        add(hueShiftsOf(p + offsetOf(Families)));
+    if (used[Tint])
+        add(splitToningOf(p + offsetOf(Tint)));
     return look;
 }
 
@@ -221,9 +237,7 @@ private:
             off.push_back(std::hypot(lab.L - m_to[i].L, lab.a - m_to[i].a, lab.b - m_to[i].b));
         }
         std::vector<double> sorted = off;
-        const auto middle = sorted.begin() + static_cast<std::ptrdiff_t>(sorted.size() / 2);
-        std::nth_element(sorted.begin(), middle, sorted.end());
-        const double scale = std::max(0.006, 3 * *middle);
+        const double scale = std::max(0.006, 3 * median(sorted));
         for (std::size_t i = 0; i < off.size(); ++i)
             m_weights[i] = 1 / std::sqrt(1 + off[i] * off[i] / (scale * scale));
     }
@@ -276,100 +290,92 @@ Table restTable(const std::vector<LinearRgb>& fitted, const std::vector<LinearRg
     return table;
 }
 
-}  // namespace
+using ColourPairs = std::pair<std::vector<LinearRgb>, std::vector<LinearRgb>>;
 
-Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after,
-                           const FitOptions& options, const std::function<void(double)>& progress,
-                           const CancelToken& cancel)
+/// OKLab L between 5 and 95 %.
+double toneSpread(const std::vector<LinearRgb>& colours)
 {
-    longCall("fitLook");
-    constexpr std::size_t kLeast = 60, kMost = 900;
-    constexpr double kAlike = 0.03, kClipped = 0.5, kWorth = 0.02;
-    std::vector<LinearRgb> from, to;
+    std::vector<double> tones;
+    for (const LinearRgb& c : colours)
+        tones.push_back(toOkLab(c).L);
+    const std::vector<double> ends = quantiles(tones, std::array{0.05, 0.95});
+    return ends[1] - ends[0];
+}
+
+/// What of the pairs can be told from: a channel at its end no longer tells where it came from.
+Result<ColourPairs> usablePairs(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after)
+{
+    constexpr std::size_t kLeast = 60;
+    constexpr double kAlike = 0.03, kClipped = 0.5;
+    ColourPairs pairs;
     std::size_t clipped = 0;
     for (std::size_t i = 0; i < std::min(before.size(), after.size()); ++i) {
         const LinearRgb own = apply(fromWorking(RgbSpace::Srgb), after[i]);
-        // A channel at its end no longer tells where it came from.
         const bool isClipped = std::max({own.r, own.g, own.b}) > 0.995 || std::max({own.r, own.g, own.b}) < 0.0004;
         clipped += isClipped;
         if (!isClipped)
-            from.push_back(before[i]), to.push_back(after[i]);
+            pairs.first.push_back(before[i]), pairs.second.push_back(after[i]);
     }
     if (before.size() != after.size() || before.size() < kLeast)
         return fail("too few colours are seen in both pictures", {}, "at least " + std::to_string(kLeast),
                     std::to_string(std::min(before.size(), after.size())));
-    if (static_cast<double>(clipped) > kClipped * static_cast<double>(before.size()) || from.size() < kLeast)
+    if (static_cast<double>(clipped) > kClipped * static_cast<double>(before.size()) || pairs.first.size() < kLeast)
         return fail("most colours are clipped after the treatment: where they came from cannot be told", {}, {},
                     std::to_string(100 * clipped / before.size()) + " % clipped");
-    const auto spread = [](const std::vector<LinearRgb>& colours) {
-        std::vector<double> tones;
-        for (const LinearRgb& c : colours)
-            tones.push_back(toOkLab(c).L);
-        std::sort(tones.begin(), tones.end());
-        return tones[tones.size() * 95 / 100] - tones[tones.size() * 5 / 100];
-    };
-    if (spread(from) < kAlike)
+    if (toneSpread(pairs.first) < kAlike)
         return fail("the picture before is flat: its colours are all alike");
-    if (spread(to) < kAlike)
+    if (toneSpread(pairs.second) < kAlike)
         return fail("the picture after is flat: nothing can be told from it");
-    // An even choice over tones: a wall that fills the picture is one colour.
-    if (from.size() > kMost) {
-        std::vector<std::size_t> order(from.size());
-        std::iota(order.begin(), order.end(), std::size_t{0});
-        std::vector<OkLab> labs;
-        for (const LinearRgb& c : from)
-            labs.push_back(toOkLab(c));
-        const auto cell = [&](std::size_t i) {
-            return std::tuple(static_cast<int>(labs[i].L * 24), static_cast<int>(std::floor(labs[i].a * 40)),
-                              static_cast<int>(std::floor(labs[i].b * 40)));
-        };
-        std::map<std::tuple<int, int, int>, std::vector<std::size_t>> cells;
-        for (const std::size_t i : order)
-            cells[cell(i)].push_back(i);
-        std::vector<std::size_t> chosen;
-        for (std::size_t turn = 0; chosen.size() < kMost; ++turn)
-            for (const auto& [key, members] : cells)
-                if (const std::size_t at = turn * 7 % members.size(); turn < members.size() && chosen.size() < kMost)
-                    chosen.push_back(members[at]);
-        std::vector<LinearRgb> f, t;
-        for (const std::size_t i : chosen)
-            f.push_back(from[i]), t.push_back(to[i]);
-        from = std::move(f), to = std::move(t);
-    }
+    return pairs;
+}
 
-    FittedLook result;
-    result.colours = static_cast<int>(from.size());
-    Fit fit(from, to, cancel);
-    result.untouched = summarise(fit.differences());
-    constexpr double kAlready = 0.05;
-    if (result.untouched.mean < kAlready)
-        return fail("before and after do not differ: there is nothing to fit");
-    double last = result.untouched.mean;
-    const auto tell = [&](double at) {
-        if (progress)
-            progress(at);
-        return !cancel.isCancelled();
-    };
-    // Light first: the curve that fits better, on every channel or on lightness alone.
+/// An even choice over tones and colours: a wall that fills the picture is one colour.
+void thinOut(std::vector<LinearRgb>& from, std::vector<LinearRgb>& to)
+{
+    constexpr std::size_t kMost = 900;
+    if (from.size() <= kMost)
+        return;
+    std::map<std::tuple<int, int, int>, std::vector<std::size_t>> cells;
+    for (std::size_t i = 0; i < from.size(); ++i) {
+        const OkLab c = toOkLab(from[i]);
+        cells[{static_cast<int>(c.L * 24), static_cast<int>(std::floor(c.a * 40)),
+               static_cast<int>(std::floor(c.b * 40))}]
+            .push_back(i);
+    }
+    std::vector<LinearRgb> f, t;
+    for (std::size_t turn = 0; f.size() < kMost; ++turn)
+        for (const auto& [key, members] : cells)
+            if (const std::size_t at = turn * 7 % members.size(); turn < members.size() && f.size() < kMost)
+                f.push_back(from[members[at]]), t.push_back(to[members[at]]);
+    from = std::move(f), to = std::move(t);
+}
+
+/// Light first, by the curve that fits better, on every channel or on lightness alone; then colour. False: given up.
+bool solveInTurn(Fit& fit, const std::function<bool(double)>& tell)
+{
     Fit other = fit;
     other.lightnessOnly = true;
     fit.solve({Curve}, 12), other.solve({Curve}, 12);
     if (!tell(0.15))
-        return fail("given up");
+        return false;
     other.solve({Tint}, 8), fit.solve({Tint}, 8);
     other.solve({Curve, Tint, Mix}, 8), fit.solve({Curve, Tint, Mix}, 8);
     if (other.mean() < 0.97 * fit.mean())
         fit = other;
     if (!tell(0.4))
-        return fail("given up");
+        return false;
     fit.solve({Families}, 10);
     if (!tell(0.55))
-        return fail("given up");
+        return false;
     fit.withChannels();
     fit.solve({Curve, Tint, Mix, Families}, 14);
-    if (!tell(0.85))
-        return fail("given up");
-    // What each kind of step is worth: the difference without it; those worth nothing go.
+    return tell(0.85);
+}
+
+/// What each kind of step is worth is the difference without it; those worth nothing go.
+void dropWorthless(Fit& fit)
+{
+    constexpr double kWorth = 0.02;
     const double whole = fit.mean();
     for (const int block : {Families, Mix, Tint}) {
         Fit without = fit;
@@ -378,37 +384,80 @@ Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vect
         if (without.mean() - whole < kWorth * std::max(whole, 0.2))
             fit = without;
     }
-    for (int block = 0; block < Blocks; ++block) {
-        const auto blocks = fit.used();
-        if (std::find(blocks.begin(), blocks.end(), block) == blocks.end())
-            continue;
-        // The steps so far of the final fit.
+}
+
+/// What is left after each kind of step of the final fit.
+std::vector<FitStage> stagesOf(const Fit& fit, double untouched)
+{
+    std::vector<FitStage> stages;
+    double last = untouched;
+    const auto blocks = fit.used();
+    for (const int block : blocks) {
         Fit part = fit;
         for (const int later : blocks)
             if (later > block)
                 part.drop(later);
         const double now = part.mean();
-        result.stages.push_back({kTitles[block], last, now});
+        stages.push_back({kTitles[block], last, now});
         last = now;
     }
+    return stages;
+}
+
+Step restStep(const std::vector<LinearRgb>& out, const std::vector<LinearRgb>& to)
+{
+    Step step;
+    step.parameters = lookupTable(restTable(out, to), "what the steps cannot say");
+    return step;
+}
+
+DifferenceSummary difference(const std::vector<LinearRgb>& some, const std::vector<LinearRgb>& others)
+{
+    std::vector<double> all;
+    for (std::size_t i = 0; i < some.size(); ++i)
+        all.push_back(ciede2000(some[i], others[i]));
+    return summarise(std::move(all));
+}
+
+}  // namespace
+
+Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after,
+                           const FitOptions& options, const std::function<void(double)>& progress,
+                           const CancelToken& cancel)
+{
+    longCall("fitLook");
+    auto pairs = usablePairs(before, after);
+    if (!pairs)
+        return tl::make_unexpected(pairs.error());
+    auto& [from, to] = *pairs;
+    thinOut(from, to);
+
+    FittedLook result;
+    result.colours = static_cast<int>(from.size());
+    Fit fit(from, to, cancel);
+    result.untouched = summarise(fit.differences());
+    constexpr double kAlready = 0.05;
+    if (result.untouched.mean < kAlready)
+        return fail("before and after do not differ: there is nothing to fit");
+    const auto tell = [&](double at) {
+        if (progress)
+            progress(at);
+        return !cancel.isCancelled();
+    };
+    if (!solveInTurn(fit, tell))
+        return fail("given up");
+    dropWorthless(fit);
+    result.stages = stagesOf(fit, result.untouched.mean);
     result.look = fit.look();
     std::erase_if(result.look.steps, [](const Step& s) { return isIdentity(s); });
+    if (options.table)
+        result.look.steps.push_back(restStep(through(result.look, fit.from()), to));
     for (Step& step : result.look.steps)
         step.note = "fitted";
-    if (options.table) {
-        const auto out = through(result.look, fit.from());
-        Step step;
-        step.parameters = lookupTable(restTable(out, to), "what the steps cannot say");
-        step.note = "fitted";
-        result.look.steps.push_back(step);
-    }
-    const auto finally = through(result.look, fit.from());
-    std::vector<double> left;
-    for (std::size_t i = 0; i < finally.size(); ++i)
-        left.push_back(ciede2000(finally[i], to[i]));
-    result.left = summarise(left);
+    result.left = difference(through(result.look, fit.from()), to);
     if (options.table)
-        result.stages.push_back({"Table", last, result.left.mean});
+        result.stages.push_back(
+            {"Table", result.stages.empty() ? result.untouched.mean : result.stages.back().after, result.left.mean});
     tell(1);
     return result;
 }

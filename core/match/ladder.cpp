@@ -73,6 +73,37 @@ double sharedSubject(const Fingerprint& one, const Fingerprint& two)
     return std::clamp(sharedColours, 0.0, 1.0) * std::clamp(1 - 1.5 * shape, 0.2, 1.0);
 }
 
+void addLight(Ladder& ladder, const Fingerprint& reference, const Fingerprint& ours)
+{
+    // A look's file may hold less than was measured.
+    if (reference.tones.size() <= kWhite || ours.tones.size() <= kWhite)
+        return;
+    const auto light = [&](Rung rung, double theirs, double mine, double spread) {
+        LadderRow row;
+        row.rung = rung, row.reference = theirs, row.ours = mine, row.difference = std::abs(theirs - mine),
+        row.tolerance = std::max(kTolerance, spread);
+        ladder.rows.push_back(row);
+    };
+    light(Rung::BlackEnd, star(reference, kBlack), star(ours, kBlack), starSpread(reference, kBlack));
+    light(Rung::WhiteEnd, star(reference, kWhite), star(ours, kWhite), starSpread(reference, kWhite));
+    light(Rung::Mid, star(reference, kMiddle), star(ours, kMiddle), starSpread(reference, kMiddle));
+    light(Rung::Contrast, star(reference, kHigh) - star(reference, kLow), star(ours, kHigh) - star(ours, kLow),
+          std::hypot(starSpread(reference, kHigh), starSpread(reference, kLow)));
+}
+
+/// How likely both pictures mean the same thing by a family: a treatment turns and mutes it somewhat; what lies farther
+/// apart is more likely another thing.
+double sameThing(const LadderRow& row)
+{
+    constexpr double kTurn = 30, kMuted = 0.5;
+    if (row.reference <= 0 || row.ours <= 0)
+        return 1;
+    const double turn =
+                     hueDifference(toOkLch(row.referenceColour).hueDegrees, toOkLch(row.ourColour).hueDegrees) / kTurn,
+                 muted = std::log(row.reference / row.ours) / kMuted;
+    return std::exp(-turn * turn - muted * muted);
+}
+
 }  // namespace
 
 bool LadderRow::isSupported() const
@@ -114,20 +145,7 @@ Ladder ladderOf(const Fingerprint& reference, const Fingerprint& ours, bool show
     ladder.confidence.compression =
         std::clamp((reference.quality - kBadQuality) / (kGoodQuality - kBadQuality), 0.2, 1.0);
     ladder.confidence.subject = showsTheSame ? 1 : std::clamp(1.15 * sharedSubject(reference, ours), 0.0, 1.0);
-    const auto light = [&](Rung rung, double theirs, double mine, double spread) {
-        LadderRow row;
-        row.rung = rung, row.reference = theirs, row.ours = mine, row.difference = std::abs(theirs - mine),
-        row.tolerance = std::max(kTolerance, spread);
-        ladder.rows.push_back(row);
-    };
-    // A look's file may hold less than was measured.
-    if (reference.tones.size() > kWhite && ours.tones.size() > kWhite) {
-        light(Rung::BlackEnd, star(reference, kBlack), star(ours, kBlack), starSpread(reference, kBlack));
-        light(Rung::WhiteEnd, star(reference, kWhite), star(ours, kWhite), starSpread(reference, kWhite));
-        light(Rung::Mid, star(reference, kMiddle), star(ours, kMiddle), starSpread(reference, kMiddle));
-        light(Rung::Contrast, star(reference, kHigh) - star(reference, kLow), star(ours, kHigh) - star(ours, kLow),
-              std::hypot(starSpread(reference, kHigh), starSpread(reference, kLow)));
-    }
+    addLight(ladder, reference, ours);
     constexpr Rung kCasts[] = {Rung::CastDarks, Rung::CastMiddles, Rung::CastLights};
     for (std::size_t i = 0; i < std::min({kCastZones, reference.casts.size(), ours.casts.size()}); ++i)
         ladder.rows.push_back(colourRow(kCasts[i], -1, reference.casts[i], ours.casts[i], kTolerance));
@@ -137,17 +155,22 @@ Ladder ladderOf(const Fingerprint& reference, const Fingerprint& ours, bool show
     for (LadderRow& row : ladder.rows) {
         row.confidence = ladder.confidence.all() *
                          std::sqrt(std::clamp(std::min(row.referenceSupport, row.ourSupport) / kSure, 0.0, 1.0));
-        // A treatment turns and mutes a family somewhat; what lies farther apart is more likely another thing.
-        if (row.rung == Rung::Family && !showsTheSame && row.reference > 0 && row.ours > 0) {
-            constexpr double kTurn = 30, kMuted = 0.5;
-            const double turn =
-                             hueDifference(toOkLch(row.referenceColour).hueDegrees, toOkLch(row.ourColour).hueDegrees) /
-                             kTurn,
-                         muted = std::log(row.reference / row.ours) / kMuted;
-            row.confidence *= std::exp(-turn * turn - muted * muted);
-        }
+        if (row.rung == Rung::Family && !showsTheSame)
+            row.confidence *= sameThing(row);
     }
     return ladder;
+}
+
+Ladders laddersOf(const LaddersAsked& asked)
+{
+    Ladders made{{}, {}, asked.members, withoutGroup(asked.look, asked.group)};
+    if (made.members.neutral.empty() || !(made.membersOf.steps == asked.membersOf.steps))
+        made.members = membershipBefore(asked.look, asked.ours, asked.group);
+    const auto through = [&](const Look& look) {
+        return ladderOf(asked.reference, measuredThrough(look, asked.ours, made.members), asked.showsTheSame);
+    };
+    made.now = through(asked.look), made.start = through(made.membersOf);
+    return made;
 }
 
 }  // namespace amber

@@ -78,4 +78,21 @@ Membership membershipBefore(const Look& look, const std::vector<Image>& ours, co
 Fingerprint measuredThrough(const Look& look, const std::vector<Image>& ours, const Membership& members);
 Look withoutGroup(const Look& look, const std::string& group);
 
+/// Our pictures through a look with and without a match, held against a reference.
+struct LaddersAsked {
+    Look look;
+    std::vector<Image> ours;
+    std::string group;
+    Fingerprint reference;
+    Membership members;  ///< known from before, of `membersOf`
+    Look membersOf;
+    bool showsTheSame = false;
+};
+struct Ladders {
+    Ladder now, start;
+    Membership members;
+    Look membersOf;  ///< the look without the group that they belong to
+};
+Ladders laddersOf(const LaddersAsked& asked);
+
 }  // namespace amber

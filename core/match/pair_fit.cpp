@@ -31,18 +31,17 @@ double radiusOf(const Registration::Place& at, double ratio)
     return std::hypot((at.x - 0.5) * ratio, at.y - 0.5) / (std::hypot(ratio, 1.0) / 2);
 }
 
-/// Among colours that were alike before, those farther out are darker after. A straight line through the log of light
-/// against the profile of edge darkening, each small cell of colours about its own mean, together with what is left of
-/// their own difference in light; reweighted (Cauchy). Nothing when it explains little.
-std::optional<Corners> cornersOf(const SeenTwice& seen, double ratio)
+/// One colour seen twice: what it was, where, and its light before and after in stops. Colours of one cell are taken
+/// for one colour.
+struct LightSample {
+    std::tuple<int, int, int> cell;
+    double r, own, y;
+};
+
+std::vector<LightSample> lightSamples(const SeenTwice& seen, double ratio)
 {
-    constexpr double kCell = 0.025, kDark = 0.004, kLeast = 0.08, kWorth = 0.9;
-    constexpr int kRounds = 4;
-    struct Sample {
-        std::tuple<int, int, int> cell;
-        double r, own, y, weight = 1;
-    };
-    std::vector<Sample> samples;
+    constexpr double kCell = 0.025, kDark = 0.004;
+    std::vector<LightSample> samples;
     for (std::size_t i = 0; i < seen.from.size(); ++i) {
         const OkLab from = toOkLab(seen.from[i]);
         const double before = from.L * from.L * from.L, after = std::pow(toOkLab(seen.to[i]).L, 3);
@@ -54,45 +53,135 @@ std::optional<Corners> cornersOf(const SeenTwice& seen, double ratio)
                  std::log2(before),
                  std::log2(after)});
     }
+    return samples;
+}
+
+/// How far a profile goes along with what became of the light: its stops, what is left with it and without it, and the
+/// weight of all that had a say.
+struct CornerFit {
+    double stops = 0, rest = 0, without = 0, weight = 0;
+};
+
+/// Of a sample: the profile, its own light and what became of it, each against the mean of its cell.
+struct AgainstCell {
+    double p, o, y;
+};
+
+std::vector<AgainstCell> againstCells(const std::vector<LightSample>& samples, const std::vector<double>& weights,
+                                      double begin)
+{
+    const auto profile = [&](const LightSample& s) { return smoothstep(begin, 1, s.r); };
+    std::map<std::tuple<int, int, int>, std::array<double, 4>> means;
+    for (std::size_t i = 0; i < samples.size(); ++i) {
+        const LightSample& s = samples[i];
+        auto& m = means[s.cell];
+        m[0] += weights[i], m[1] += weights[i] * profile(s), m[2] += weights[i] * s.own, m[3] += weights[i] * s.y;
+    }
+    std::vector<AgainstCell> all;
+    for (const LightSample& s : samples) {
+        const auto& m = means[s.cell];
+        all.push_back({profile(s) - m[1] / m[0], s.own - m[2] / m[0], s.y - m[3] / m[0]});
+    }
+    return all;
+}
+
+/// Light after as light before times a gain plus the profile times stops, iteratively reweighted. Nothing when the
+/// samples do not tell the two apart.
+std::optional<CornerFit> fitCorners(const std::vector<LightSample>& samples, double begin)
+{
+    constexpr int kRounds = 4;
+    constexpr double kScale = 0.1;
+    std::vector<double> weights(samples.size(), 1);
+    CornerFit fit;
+    for (int round = 0; round < kRounds; ++round) {
+        const std::vector<AgainstCell> all = againstCells(samples, weights, begin);
+        double pp = 0, po = 0, oo = 0, py = 0, oy = 0;
+        for (std::size_t i = 0; i < all.size(); ++i) {
+            const auto& [p, o, y] = all[i];
+            const double w = weights[i];
+            pp += w * p * p, po += w * p * o, oo += w * o * o, py += w * p * y, oy += w * o * y;
+        }
+        const double d = pp * oo - po * po;
+        if (d <= 1e-9)
+            return std::nullopt;
+        fit = {(py * oo - oy * po) / d, 0, 0, 0};
+        const double gain = (oy * pp - py * po) / d, alone = oy / oo;
+        for (std::size_t i = 0; i < all.size(); ++i) {
+            const auto& [p, o, y] = all[i];
+            const double off = y - fit.stops * p - gain * o;
+            fit.rest += weights[i] * std::abs(off), fit.without += weights[i] * std::abs(y - alone * o);
+            fit.weight += weights[i];
+            weights[i] = 1 / (1 + off * off / (kScale * kScale));
+        }
+    }
+    return fit;
+}
+
+/// Among colours that were alike before, those farther out are darker after. A straight line through the log of light
+/// against the profile of edge darkening, each small cell of colours about its own mean, together with what is left of
+/// their own difference in light; reweighted (Cauchy). Nothing when it explains little.
+std::optional<Corners> cornersOf(const SeenTwice& seen, double ratio)
+{
+    constexpr double kLeast = 0.08, kWorth = 0.9;
+    const std::vector<LightSample> samples = lightSamples(seen, ratio);
     std::optional<Corners> best;
     double least = 0;
     for (const double begin : {0.0, 0.15, 0.3, 0.45}) {
-        const auto profile = [&](const Sample& s) { return smoothstep(begin, 1, s.r); };
-        double slope = 0, rest = 0, none = 0, all = 0;
-        for (Sample& s : samples)
-            s.weight = 1;
-        for (int round = 0; round < kRounds; ++round) {
-            std::map<std::tuple<int, int, int>, std::array<double, 4>> means;
-            for (const Sample& s : samples) {
-                auto& m = means[s.cell];
-                m[0] += s.weight, m[1] += s.weight * profile(s), m[2] += s.weight * s.own, m[3] += s.weight * s.y;
-            }
-            double pp = 0, po = 0, oo = 0, py = 0, oy = 0;
-            for (const Sample& s : samples) {
-                const auto& m = means[s.cell];
-                const double p = profile(s) - m[1] / m[0], o = s.own - m[2] / m[0], y = s.y - m[3] / m[0];
-                pp += s.weight * p * p, po += s.weight * p * o, oo += s.weight * o * o, py += s.weight * p * y,
-                    oy += s.weight * o * y;
-            }
-            const double d = pp * oo - po * po;
-            if (d <= 1e-9)
-                return std::nullopt;
-            slope = (py * oo - oy * po) / d;
-            const double gain = (oy * pp - py * po) / d, alone = oy / oo;
-            rest = none = all = 0;
-            for (Sample& s : samples) {
-                const auto& m = means[s.cell];
-                const double p = profile(s) - m[1] / m[0], o = s.own - m[2] / m[0], y = s.y - m[3] / m[0],
-                             off = y - slope * p - gain * o;
-                rest += s.weight * std::abs(off), none += s.weight * std::abs(y - alone * o), all += s.weight;
-                constexpr double kScale = 0.1;
-                s.weight = 1 / (1 + off * off / (kScale * kScale));
-            }
-        }
-        if (all > 0 && std::abs(slope) > kLeast && rest < kWorth * none && (!best || rest / all < least))
-            best = {slope, begin}, least = rest / all;
+        const auto fit = fitCorners(samples, begin);
+        if (!fit)
+            return std::nullopt;
+        if (fit->weight > 0 && std::abs(fit->stops) > kLeast && fit->rest < kWorth * fit->without &&
+            (!best || fit->rest / fit->weight < least))
+            best = {fit->stops, begin}, least = fit->rest / fit->weight;
     }
     return best;
+}
+
+/// Too soft or too strongly treated for features: then the pictures must lie on one another as they are.
+Result<Registration> lyingAsTheyAre(ImageView from, ImageView to)
+{
+    constexpr double kAlike = 0.6;
+    const double ratio = static_cast<double>(from.width) * to.height / (static_cast<double>(to.width) * from.height);
+    const Image p = small(from, 64), q = small(to, 64);
+    if (std::abs(ratio - 1) > 0.01 || p.width() != q.width() || p.height() != q.height() ||
+        std::abs(likeness(p.view(), q.view())) < kAlike)
+        return fail("the pictures do not show the same thing: nothing in one was found in the other");
+    Registration registration;
+    registration.fromRatio = static_cast<double>(from.width) / from.height;
+    registration.toRatio = static_cast<double>(to.width) / to.height;
+    return registration;
+}
+
+/// Also says how many things were found in both, and whether the pictures lie otherwise.
+Result<Registration> laidOverEachOther(ImageView from, ImageView to, PairFit& result)
+{
+    constexpr double kMoved = 0.004;
+    constexpr int kFirm = 30;
+    auto registration = registerFeatures(featuresOf(from), featuresOf(to));
+    if (!registration || registration->matches < kFirm)
+        return lyingAsTheyAre(from, to);
+    result.matches = registration->matches;
+    double far = 0;
+    for (const auto& [x, y] : {std::pair(0.0, 0.0), std::pair(1.0, 0.0), std::pair(0.0, 1.0), std::pair(1.0, 1.0)}) {
+        const Registration::Place at = registration->map({x, y});
+        far = std::max(far, std::hypot(at.x - x, at.y - y));
+    }
+    result.wasMoved = far > kMoved;
+    // What lies as it is needs no resampling by a homography that is only nearly the identity.
+    if (!result.wasMoved)
+        registration->m = Registration{}.m;
+    return *registration;
+}
+
+Step edgeStep(const Corners& corners)
+{
+    EdgeDarkening edges;
+    edges.net = std::clamp(corners.stops, -3.0, 1.0), edges.begin = corners.begin, edges.roundness = 1,
+    edges.protectDarks = 0;
+    Step step;
+    step.parameters = edges;
+    step.note = "fitted";
+    return step;
 }
 
 }  // namespace
@@ -101,39 +190,11 @@ Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& opt
                         const std::function<void(double)>& progress, const CancelToken& cancel)
 {
     longCall("fitPair");
-    constexpr double kMoved = 0.004, kAlike = 0.6;
-    constexpr int kFirm = 30;
     const Image from = small(before, kEdge), to = small(after, kEdge);
     PairFit result;
-    auto registration = registerFeatures(featuresOf(from.view()), featuresOf(to.view()));
-    if (registration && registration->matches < kFirm)
-        registration.reset();
-    if (!registration) {
-        // Too soft or too strongly treated for features: then the pictures must lie on one another as they are.
-        const double ratio =
-            static_cast<double>(from.width()) * to.height() / (static_cast<double>(to.width()) * from.height());
-        const Image p = small(from.view(), 64), q = small(to.view(), 64);
-        if (std::abs(ratio - 1) > 0.01 || p.width() != q.width() || p.height() != q.height() ||
-            std::abs(likeness(p.view(), q.view())) < kAlike)
-            return fail("the pictures do not show the same thing: nothing in one was found in the other");
-        registration = Registration{};
-        registration->fromRatio = static_cast<double>(from.width()) / from.height(),
-        registration->toRatio = static_cast<double>(to.width()) / to.height();
-    } else {
-        result.matches = registration->matches;
-        double far = 0;
-        for (const auto& [x, y] :
-             {std::pair(0.0, 0.0), std::pair(1.0, 0.0), std::pair(0.0, 1.0), std::pair(1.0, 1.0)}) {
-            const Registration::Place at = registration->map({x, y});
-            far = std::max(far, std::hypot(at.x - x, at.y - y));
-        }
-        result.wasMoved = far > kMoved;
-        // What lies as it is needs no resampling by a homography that is only nearly the identity.
-        if (!result.wasMoved) {
-            const Registration exact;
-            registration->m = exact.m;
-        }
-    }
+    const auto registration = laidOverEachOther(from.view(), to.view(), result);
+    if (!registration)
+        return tl::make_unexpected(registration.error());
     SeenTwice seen = coloursSeenTwice(from.view(), to.view(), *registration);
     const double ratio = static_cast<double>(to.width()) / to.height();
     const auto corners = cornersOf(seen, ratio);
@@ -151,13 +212,7 @@ Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& opt
     if (corners) {
         fit->stages.insert(fit->stages.begin(), {"Edge darkening", summarise(untouched).mean, fit->untouched.mean});
         fit->untouched = summarise(untouched);
-        EdgeDarkening edges;
-        edges.net = std::clamp(corners->stops, -3.0, 1.0), edges.begin = corners->begin, edges.roundness = 1,
-        edges.protectDarks = 0;
-        Step step;
-        step.parameters = edges;
-        step.note = "fitted";
-        fit->look.steps.push_back(step);
+        fit->look.steps.push_back(edgeStep(*corners));
     }
     result.fit = std::move(*fit);
     result.registration = *registration;

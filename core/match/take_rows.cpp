@@ -161,18 +161,10 @@ ToneCurve::Points moved(const ToneCurve::Points& points, const std::map<std::siz
     return out;
 }
 
-Numbers lightNumbers(Look& look, const std::vector<std::size_t>& rows, const Ladder& ladder,
-                     const Fingerprint& reference, const std::vector<Image>& ours, const Membership& members,
-                     const std::string& group)
+std::map<std::size_t, double> heightsFor(const std::vector<std::size_t>& rows, const Ladder& ladder,
+                                         const Fingerprint& reference, const ToneCurve& curve,
+                                         const std::array<std::size_t, kPoints>& points)
 {
-    const std::size_t before = look.steps.size(), step = ownStep(look, group, ToneCurve{});
-    const auto tones = tonesEntering(look, step, ours, members);
-    if (look.steps.size() > before)
-        partOf<ToneCurve>(look, step) = freshCurve(tones);
-    ToneCurve& curve = partOf<ToneCurve>(look, step);
-    const auto points = pointsFor(curve, tones);
-    // Where a tone should land, as far as the steps after the curve leave it there: least squares put right what they
-    // do not.
     const auto target = [&](std::size_t i) { return reference.tones[kPointQuantiles[i]].tone; };
     const bool hasMid =
         std::any_of(rows.begin(), rows.end(), [&](std::size_t r) { return ladder.rows[r].rung == Rung::Mid; });
@@ -195,6 +187,22 @@ Numbers lightNumbers(Look& look, const std::vector<std::size_t>& rows, const Lad
         default:
             break;
         }
+    return start;
+}
+
+Numbers lightNumbers(Look& look, const std::vector<std::size_t>& rows, const Ladder& ladder,
+                     const Fingerprint& reference, const std::vector<Image>& ours, const Membership& members,
+                     const std::string& group)
+{
+    const std::size_t before = look.steps.size(), step = ownStep(look, group, ToneCurve{});
+    const auto tones = tonesEntering(look, step, ours, members);
+    if (look.steps.size() > before)
+        partOf<ToneCurve>(look, step) = freshCurve(tones);
+    ToneCurve& curve = partOf<ToneCurve>(look, step);
+    const auto points = pointsFor(curve, tones);
+    // Where a tone should land, as far as the steps after the curve leave it there: least squares put right what they
+    // do not.
+    const std::map<std::size_t, double> start = heightsFor(rows, ladder, reference, curve, points);
     Numbers n;
     std::vector<std::size_t> which;
     for (const auto& [point, y] : start)
@@ -209,25 +217,36 @@ Numbers lightNumbers(Look& look, const std::vector<std::size_t>& rows, const Lad
     return n;
 }
 
-Numbers castNumbers(Look& look, const std::vector<std::size_t>& rows, const Ladder& ladder, const std::string& group)
+SplitToning freshDyes()
 {
-    constexpr double kOtherDye = 0.25, kMost = 0.2;
     SplitToning fresh;
     fresh.dyes.clear();
     for (const double position : kDyePositions)
         fresh.dyes.push_back({position, 60, 0, kDyeReach, {}});
     fresh.tintBlack = fresh.tintWhite = true;
-    const std::size_t step = ownStep(look, group, fresh);
+    return fresh;
+}
+
+std::size_t nearestDye(const std::vector<Dye>& dyes, double position)
+{
+    std::size_t dye = 0;
+    for (std::size_t i = 1; i < dyes.size(); ++i)
+        if (std::abs(dyes[i].position - position) < std::abs(dyes[dye].position - position))
+            dye = i;
+    return dye;
+}
+
+Numbers castNumbers(Look& look, const std::vector<std::size_t>& rows, const Ladder& ladder, const std::string& group)
+{
+    constexpr double kOtherDye = 0.25, kMost = 0.2;
+    const std::size_t step = ownStep(look, group, freshDyes());
     auto& dyes = partOf<SplitToning>(look, step).dyes;
     Numbers n;
     std::vector<std::size_t> which;
     for (const std::size_t r : rows) {
         const double position =
             kDyePositions[static_cast<std::size_t>(ladder.rows[r].rung) - static_cast<std::size_t>(Rung::CastDarks)];
-        std::size_t dye = 0;
-        for (std::size_t i = 1; i < dyes.size(); ++i)
-            if (std::abs(dyes[i].position - position) < std::abs(dyes[dye].position - position))
-                dye = i;
+        std::size_t dye = nearestDye(dyes, position);
         if (dyes.empty() || std::abs(dyes[dye].position - position) > kOtherDye) {
             if (dyes.size() >= kDyeLimit)
                 continue;
@@ -251,10 +270,10 @@ Numbers castNumbers(Look& look, const std::vector<std::size_t>& rows, const Ladd
     return n;
 }
 
-Numbers familyNumbers(Look& look, const std::vector<std::size_t>& rows, const Ladder& ladder, const std::string& group)
+/// Families that lie where ours do: then each owns what it is to move.
+HueShifts familiesOf(const Ladder& ladder)
 {
-    constexpr double kSame = 28, kTurn = 60, kLeast = 0.05, kMost = 2.95, kNearby = 18;
-    // Families lie where ours do: then each owns what it is to move.
+    constexpr double kNearby = 18;
     HueShifts fresh;
     for (const LadderRow& row : ladder.rows)
         if (row.rung == Rung::Family && row.isSupported()) {
@@ -263,20 +282,31 @@ Numbers familyNumbers(Look& look, const std::vector<std::size_t>& rows, const La
                 family.centreDegrees +
                 std::clamp(hueDifference(family.centreDegrees, toOkLch(row.ourColour).hueDegrees), -kNearby, kNearby));
         }
-    const std::size_t step = ownStep(look, group, fresh);
+    return fresh;
+}
+
+/// By name, or where it would lie.
+std::vector<HueFamily>::iterator findFamily(std::vector<HueFamily>& families, const HueFamily& wanted)
+{
+    constexpr double kSame = 28;
+    const auto found = std::find_if(families.begin(), families.end(), [&](const HueFamily& f) {
+        return f.name == wanted.name && std::abs(hueDifference(f.centreDegrees, wanted.centreDegrees)) <= kSame;
+    });
+    return found != families.end() ? found : std::find_if(families.begin(), families.end(), [&](const HueFamily& f) {
+        return std::abs(hueDifference(f.centreDegrees, wanted.centreDegrees)) <= kSame / 2;
+    });
+}
+
+Numbers familyNumbers(Look& look, const std::vector<std::size_t>& rows, const Ladder& ladder, const std::string& group)
+{
+    constexpr double kTurn = 60, kLeast = 0.05, kMost = 2.95;
+    const std::size_t step = ownStep(look, group, familiesOf(ladder));
     auto& families = partOf<HueShifts>(look, step).families;
     Numbers n;
     std::vector<std::size_t> which;
     for (const std::size_t r : rows) {
         const HueFamily wanted = HueShifts::defaultFamilies()[static_cast<std::size_t>(ladder.rows[r].family)];
-        // By name, or where it would lie.
-        auto found = std::find_if(families.begin(), families.end(), [&](const HueFamily& f) {
-            return f.name == wanted.name && std::abs(hueDifference(f.centreDegrees, wanted.centreDegrees)) <= kSame;
-        });
-        if (found == families.end())
-            found = std::find_if(families.begin(), families.end(), [&](const HueFamily& f) {
-                return std::abs(hueDifference(f.centreDegrees, wanted.centreDegrees)) <= kSame / 2;
-            });
+        auto found = findFamily(families, wanted);
         if (found == families.end()) {
             if (families.size() >= kFamilyLimit)
                 continue;
@@ -325,25 +355,7 @@ public:
 
     void solve(const std::vector<std::size_t>& rows, const Ladder& ladder, int iterations)
     {
-        const auto of = [&](Stage stage) {
-            std::vector<std::size_t> some;
-            std::copy_if(rows.begin(), rows.end(), std::back_inserter(some),
-                         [&](std::size_t r) { return stageOf(ladder.rows[r].rung) == stage; });
-            return some;
-        };
-        // The steps first, so that their places hold.
-        if (!of(Stage::Casts).empty())
-            castNumbers(look, of(Stage::Casts), ladder, m_group);
-        if (!of(Stage::Families).empty())
-            familyNumbers(look, of(Stage::Families), ladder, m_group);
-        std::vector<Numbers> parts;
-        if (const auto light = of(Stage::Light); !light.empty())
-            parts.push_back(lightNumbers(look, light, ladder, m_reference, m_ours, m_members, m_group));
-        if (const auto casts = of(Stage::Casts); !casts.empty())
-            parts.push_back(castNumbers(look, casts, ladder, m_group));
-        if (const auto families = of(Stage::Families); !families.empty())
-            parts.push_back(familyNumbers(look, families, ladder, m_group));
-        LeastSquares problem;
+        const std::vector<Numbers> parts = numbersFor(rows, ladder);
         std::vector<double> x, low, high;
         for (const Numbers& n : parts) {
             x.insert(x.end(), n.now.begin(), n.now.end());
@@ -362,11 +374,12 @@ public:
                 n.put(l, at), at += n.now.size();
             return l;
         };
+        LeastSquares problem;
         problem.iterations = iterations, problem.step = 4e-3, problem.enough = 0.01 * static_cast<double>(rows.size());
         problem.residuals = [&](const std::vector<double>& values) {
-            constexpr double kHold = 0.05, kBeyond = 60,
-                             kFamilies = 0.5;  // a slight pull to where they were, for what the rows do not tell apart;
-                                               // a strong one from beyond the limits
+            // A slight pull to where they were, for what the rows do not tell apart; a strong one from beyond the
+            // limits.
+            constexpr double kHold = 0.05, kBeyond = 60, kFamilies = 0.5;
             const Ladder now = measured(with(values));
             std::vector<double> r;
             for (const std::size_t row : rows)
@@ -379,6 +392,30 @@ public:
         look = with(x);
     }
 
+    /// The numbers of the look that these rows ask for; their steps are made first, so that their places hold.
+    std::vector<Numbers> numbersFor(const std::vector<std::size_t>& rows, const Ladder& ladder)
+    {
+        const auto of = [&](Stage stage) {
+            std::vector<std::size_t> some;
+            std::copy_if(rows.begin(), rows.end(), std::back_inserter(some),
+                         [&](std::size_t r) { return stageOf(ladder.rows[r].rung) == stage; });
+            return some;
+        };
+        const auto light = of(Stage::Light), casts = of(Stage::Casts), families = of(Stage::Families);
+        if (!casts.empty())
+            castNumbers(look, casts, ladder, m_group);
+        if (!families.empty())
+            familyNumbers(look, families, ladder, m_group);
+        std::vector<Numbers> parts;
+        if (!light.empty())
+            parts.push_back(lightNumbers(look, light, ladder, m_reference, m_ours, m_members, m_group));
+        if (!casts.empty())
+            parts.push_back(castNumbers(look, casts, ladder, m_group));
+        if (!families.empty())
+            parts.push_back(familyNumbers(look, families, ladder, m_group));
+        return parts;
+    }
+
     Look look;
 
 private:
@@ -388,6 +425,40 @@ private:
     bool m_same;
     Membership m_members;
 };
+
+/// Brings the wanted rows onto the reference; those that were worked on.
+std::set<std::size_t> bringOnto(Match& match, const std::set<std::size_t>& wanted)
+{
+    constexpr double kAtRest = 0.25;  // of the tolerance: nearer than this is left alone
+    std::set<std::size_t> touched;
+    const auto isOff = [&](const LadderRow& row) {
+        return row.difference > kAtRest * (row.rung == Rung::Family ? 2.0 : 1.0);
+    };
+    const auto solveStage = [&](Stage stage) {
+        const Ladder now = match.measured(match.look);
+        std::vector<std::size_t> rows;
+        for (const std::size_t row : wanted)
+            if (stageOf(now.rows[row].rung) == stage && isOff(now.rows[row]))
+                rows.push_back(row);
+        if (rows.empty())
+            return;
+        match.solve(rows, now, 6);
+        touched.insert(rows.begin(), rows.end());
+    };
+    // Light first: colour cannot be judged at another brightness.
+    for (const Stage stage : {Stage::Light, Stage::Casts, Stage::Families})
+        solveStage(stage);
+    // What each stage has moved of the others, together; light has the last word, then casts.
+    const Ladder now = match.measured(match.look);
+    for (const std::size_t row : wanted)
+        if (isOff(now.rows[row]) && !touched.empty())
+            touched.insert(row);
+    if (std::any_of(touched.begin(), touched.end(), [&](std::size_t row) { return isOff(now.rows[row]); })) {
+        match.solve({touched.begin(), touched.end()}, now, 10);
+        solveStage(Stage::Light), solveStage(Stage::Casts);
+    }
+    return touched;
+}
 
 }  // namespace
 
@@ -412,7 +483,6 @@ Result<Taken> takeRows(const Look& look, const std::vector<Image>& ours, const F
                        const std::set<std::size_t>& wanted, const std::string& group, bool showsTheSame)
 {
     longCall("takeRows");
-    constexpr double kAtRest = 0.25;  // of the tolerance: nearer than this is left alone
     if (look.steps.size() + 3 > kStepLimit)
         return fail("the look has no room for further steps", {}, "at most " + std::to_string(kStepLimit),
                     std::to_string(look.steps.size()));
@@ -422,33 +492,7 @@ Result<Taken> takeRows(const Look& look, const std::vector<Image>& ours, const F
     for (const std::size_t row : wanted)
         if (row >= taken.before.rows.size() || !taken.before.rows[row].isSupported())
             return fail("there is too little of it in one of the pictures to be matched");
-    std::set<std::size_t> touched;
-    const auto isOff = [&](const LadderRow& row) {
-        return row.difference > kAtRest * (row.rung == Rung::Family ? 2.0 : 1.0);
-    };
-    const auto solveStage = [&](Stage stage) {
-        const Ladder now = match.measured(match.look);
-        std::vector<std::size_t> rows;
-        for (const std::size_t row : wanted)
-            if (stageOf(now.rows[row].rung) == stage && isOff(now.rows[row]))
-                rows.push_back(row);
-        if (rows.empty())
-            return;
-        match.solve(rows, now, 6);
-        touched.insert(rows.begin(), rows.end());
-    };
-    // Light first: colour cannot be judged at another brightness.
-    for (const Stage stage : {Stage::Light, Stage::Casts, Stage::Families})
-        solveStage(stage);
-    // What each stage has moved of the others, together; light has the last word, then casts.
-    Ladder now = match.measured(match.look);
-    for (const std::size_t row : wanted)
-        if (isOff(now.rows[row]) && !touched.empty())
-            touched.insert(row);
-    if (std::any_of(touched.begin(), touched.end(), [&](std::size_t row) { return isOff(now.rows[row]); })) {
-        match.solve({touched.begin(), touched.end()}, now, 10);
-        solveStage(Stage::Light), solveStage(Stage::Casts);
-    }
+    const std::set<std::size_t> touched = bringOnto(match, wanted);
     taken.look = match.look;
     taken.after = match.measured(taken.look);
     taken.moved.assign(touched.begin(), touched.end());

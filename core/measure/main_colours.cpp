@@ -51,11 +51,9 @@ std::size_t nearest(const std::vector<Cluster>& clusters, const Sample& s)
     return best;
 }
 
-}  // namespace
-
-std::vector<MainColour> mainColours(ImageView image, int count)
+/// The mean, then always the sample farthest from all that are chosen.
+std::vector<Cluster> farApart(const std::vector<Sample>& all, int count)
 {
-    const std::vector<Sample> all = samples(image);
     std::vector<Cluster> clusters(1);
     for (const Sample& s : all)
         for (int k = 0; k < 3; ++k)
@@ -72,21 +70,35 @@ std::vector<MainColour> mainColours(ImageView image, int count)
             break;
         clusters.push_back({{all[farthest].v[0], all[farthest].v[1], all[farthest].v[2]}, 0});
     }
-    for (int round = 0; round < kRounds; ++round) {
-        std::vector<Cluster> sums(clusters.size());
-        for (const Sample& s : all) {
-            Cluster& sum = sums[nearest(clusters, s)];
-            ++sum.size;
-            for (int k = 0; k < 3; ++k)
-                sum.v[k] += s.v[k];
-        }
-        for (std::size_t i = 0; i < clusters.size(); ++i)
-            if (sums[i].size > 0)
-                for (int k = 0; k < 3; ++k)
-                    clusters[i].v[k] = sums[i].v[k] / static_cast<double>(sums[i].size);
-        for (std::size_t i = 0; i < clusters.size(); ++i)
-            clusters[i].size = sums[i].size;
+    return clusters;
+}
+
+/// One round of k-means: every cluster to the mean of the samples nearest to it.
+void gather(std::vector<Cluster>& clusters, const std::vector<Sample>& all)
+{
+    std::vector<Cluster> sums(clusters.size());
+    for (const Sample& s : all) {
+        Cluster& sum = sums[nearest(clusters, s)];
+        ++sum.size;
+        for (int k = 0; k < 3; ++k)
+            sum.v[k] += s.v[k];
     }
+    for (std::size_t i = 0; i < clusters.size(); ++i) {
+        if (sums[i].size > 0)
+            for (int k = 0; k < 3; ++k)
+                clusters[i].v[k] = sums[i].v[k] / static_cast<double>(sums[i].size);
+        clusters[i].size = sums[i].size;
+    }
+}
+
+}  // namespace
+
+std::vector<MainColour> mainColours(ImageView image, int count)
+{
+    const std::vector<Sample> all = samples(image);
+    std::vector<Cluster> clusters = farApart(all, count);
+    for (int round = 0; round < kRounds; ++round)
+        gather(clusters, all);
     std::vector<MainColour> result;
     for (const Cluster& c : clusters) {
         if (c.size == 0)

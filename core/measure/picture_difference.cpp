@@ -1,6 +1,7 @@
 #include "core/measure/picture_difference.h"
 
 #include "core/base/parallel.h"
+#include "core/base/statistics.h"
 #include "core/colour/difference.h"
 
 #include <algorithm>
@@ -30,15 +31,8 @@ Result<PictureDifference> pictureDifference(ImageView one, ImageView two)
     result.maximum = differences[worst];
     result.mean =
         std::accumulate(differences.begin(), differences.end(), 0.0) / static_cast<double>(differences.size());
-    const auto quantile = [&](double share) {
-        const auto at =
-            differences.begin() +
-            static_cast<std::ptrdiff_t>(std::min(
-                differences.size() - 1, static_cast<std::size_t>(share * static_cast<double>(differences.size()))));
-        std::nth_element(differences.begin(), at, differences.end());
-        return static_cast<double>(*at);
-    };
-    result.percentile50 = quantile(0.5), result.percentile95 = quantile(0.95), result.percentile99 = quantile(0.99);
+    const std::vector<double> found = quantiles(differences, std::array{0.5, 0.95, 0.99});
+    result.percentile50 = found[0], result.percentile95 = found[1], result.percentile99 = found[2];
     return result;
 }
 

@@ -1,5 +1,6 @@
 #include "core/measure/tone.h"
 
+#include "core/base/statistics.h"
 #include "core/colour/difference.h"
 #include "core/colour/gamut.h"
 #include "core/colour/oklab.h"
@@ -46,17 +47,8 @@ ToneMeasures measureTone(ImageView image, RgbSpace outputSpace)
                 m.clippedHigh[k] += v[k] >= 1 - kGamutTolerance ? share : 0;
             }
         }
-    // Each quantile parts what lies above the one before.
-    auto from = lightness.begin();
-    for (std::size_t i = 0; i < kQuantiles.size(); ++i) {
-        const auto at =
-            lightness.begin() +
-            static_cast<std::ptrdiff_t>(std::min(
-                lightness.size() - 1, static_cast<std::size_t>(kQuantiles[i] * static_cast<double>(lightness.size()))));
-        std::nth_element(from, at, lightness.end());
-        m.quantilesL[i] = *at;
-        from = at;
-    }
+    const std::vector<double> found = quantiles(lightness, kQuantiles);
+    std::copy(found.begin(), found.end(), m.quantilesL.begin());
     m.contrast = m.quantilesL[6] - m.quantilesL[2];
     return m;
 }
@@ -79,9 +71,7 @@ HueMeasures measureHue(ImageView image)
         m.share[i] = total > 0 ? m.share[i] / total : 0;
         if (chromas[i].empty())
             continue;
-        const auto at = chromas[i].begin() + static_cast<std::ptrdiff_t>(chromas[i].size() * 95 / 100);
-        std::nth_element(chromas[i].begin(), at, chromas[i].end());
-        m.chroma[i] = *at;
+        m.chroma[i] = quantile(chromas[i], 0.95);
     }
     return m;
 }

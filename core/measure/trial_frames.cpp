@@ -35,6 +35,20 @@ FrameSketch sketchOf(ImageView small)
     return sketch;
 }
 
+namespace {
+
+double lightApart(const FrameSketch& p, const FrameSketch& q) { return std::hypot(p.a - q.a, p.b - q.b); }
+
+double coloursApart(const FrameSketch& p, const FrameSketch& q)
+{
+    double sum = 0;
+    for (std::size_t i = 0; i < 12; ++i)
+        sum += std::abs(p.hues[i] - q.hues[i]);
+    return sum;
+}
+
+}  // namespace
+
 std::vector<TrialFrame> trialFrames(const std::vector<FrameSketch>& all, std::size_t inHand, std::size_t count)
 {
     using Reason = TrialFrame::Reason;
@@ -42,13 +56,6 @@ std::vector<TrialFrame> trialFrames(const std::vector<FrameSketch>& all, std::si
     const auto taken = [&](std::size_t i) {
         return i == inHand ||
                std::any_of(chosen.begin(), chosen.end(), [&](const TrialFrame& t) { return t.frame == i; });
-    };
-    const auto light = [](const FrameSketch& p, const FrameSketch& q) { return std::hypot(p.a - q.a, p.b - q.b); };
-    const auto colours = [](const FrameSketch& p, const FrameSketch& q) {
-        double sum = 0;
-        for (std::size_t i = 0; i < 12; ++i)
-            sum += std::abs(p.hues[i] - q.hues[i]);
-        return sum;
     };
     const auto farthest = [&](std::size_t i, auto&& distance) {
         double nearest = distance(all[i], all[inHand]);
@@ -71,8 +78,8 @@ std::vector<TrialFrame> trialFrames(const std::vector<FrameSketch>& all, std::si
     take(Reason::Darkest, [&](std::size_t i) { return -all[i].meanL; });
     take(Reason::Brightest, [&](std::size_t i) { return all[i].meanL; });
     while (chosen.size() < std::min(count, all.size() - 1)) {
-        take(Reason::OtherLight, [&](std::size_t i) { return farthest(i, light); });
-        take(Reason::OtherColours, [&](std::size_t i) { return farthest(i, colours); });
+        take(Reason::OtherLight, [&](std::size_t i) { return farthest(i, lightApart); });
+        take(Reason::OtherColours, [&](std::size_t i) { return farthest(i, coloursApart); });
     }
     return chosen;
 }

@@ -58,6 +58,91 @@ Image finished(const Image& balanced, const Look& look, const std::string& name,
     return out;
 }
 
+/// Key colours looked for on the frames of a shoot, and the frames on which they were marked.
+class KeySearch {
+public:
+    KeySearch(const std::vector<ReadFrame>& frames, const std::vector<KeyColour>& keys, MemoryGate& gate) : m_keys(keys)
+    {
+        for (const ReadFrame& frame : frames) {
+            m_groupOf[frame.frame] = frame.group;
+            if (std::any_of(keys.begin(), keys.end(), [&](const KeyColour& k) { return k.frame == frame.frame; }))
+                if (auto opened = open(frame, true, gate))
+                    m_marked.emplace(frame.frame, std::move(*opened));
+        }
+    }
+    /// Some key colour of its light is not marked on it: it has to be compared.
+    bool mustCompare(const ReadFrame& frame) const
+    {
+        return std::any_of(m_keys.begin(), m_keys.end(), [&](const KeyColour& key) {
+            return key.frame != frame.frame && isOfItsLight(key, frame) && !frame.places.count(key.name);
+        });
+    }
+    /// Where it is, and the doubt of it.
+    std::optional<std::pair<Region, double>> find(const KeyColour& key, const ReadFrame& frame,
+                                                  const Opened& opened) const
+    {
+        if (key.frame == frame.frame)
+            return std::pair(key.place, 0.0);
+        if (const auto known = frame.places.find(key.name); known != frame.places.end())
+            return std::pair(known->second.first, 1 - known->second.second);
+        const auto home = m_marked.find(key.frame);
+        if (home == m_marked.end())
+            return std::nullopt;
+        const auto registration =
+            isOfItsLight(key, frame) ? registerFeatures(home->second.features, opened.features) : std::nullopt;
+        const auto found = findAgain(key, home->second.balanced.view(), opened.balanced.view(), registration);
+        return found ? std::optional(std::pair(found->place, 1 - found->confidence)) : std::nullopt;
+    }
+
+private:
+    bool isOfItsLight(const KeyColour& key, const ReadFrame& frame) const
+    {
+        const auto found = m_groupOf.find(key.frame);
+        return (found == m_groupOf.end() ? 0 : found->second) == frame.group;
+    }
+    const std::vector<KeyColour>& m_keys;
+    std::map<std::int64_t, Opened> m_marked;
+    std::map<std::int64_t, int> m_groupOf;
+};
+
+FrameReading emptyReading(const ReadFrame& frame, std::size_t keys)
+{
+    FrameReading r;
+    r.frame = frame.frame, r.group = frame.group, r.isLead = frame.isLead;
+    r.untouched.resize(keys), r.balanced.resize(keys), r.finished.resize(keys), r.doubt.assign(keys, 0);
+    r.places.assign(keys, Region{0, 0, 0, 0});
+    return r;
+}
+
+FrameReading readingOf(const ReadFrame& frame, const std::vector<KeyColour>& keys, const Look& look,
+                       const KeySearch& search, MemoryGate& gate)
+{
+    FrameReading r = emptyReading(frame, keys.size());
+    const auto opened = open(frame, search.mustCompare(frame), gate);
+    if (!opened) {
+        r.fault = opened.error().message();
+        return r;
+    }
+    const Image shown = finished(opened->balanced, look, frame.name, opened->longEdge);
+    for (std::size_t k = 0; k < keys.size(); ++k) {
+        const auto found = search.find(keys[k], frame, *opened);
+        if (!found)
+            continue;
+        const auto& [place, doubt] = *found;
+        r.doubt[k] = doubt;
+        if (place.right <= place.left)
+            continue;
+        r.places[k] = place;
+        r.untouched[k] = meanOf(opened->untouched.view(), place);
+        r.balanced[k] = meanOf(opened->balanced.view(), place);
+        r.finished[k] = meanOf(shown.view(), place);
+    }
+    r.toneBefore = toneColumns(opened->untouched.view()), r.toneAfter = toneColumns(shown.view());
+    const Size small = fitted({opened->balanced.width(), opened->balanced.height()}, kSmallEdge);
+    r.small = sampleGrid(opened->balanced.view(), small.width, small.height);
+    return r;
+}
+
 }  // namespace
 
 std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const std::vector<KeyColour>& keys,
@@ -66,65 +151,14 @@ std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const 
 {
     longCall("readShoot");
     std::vector<FrameReading> readings(frames.size());
-    // The frames on which something was marked, first: the others are compared with them.
-    std::map<std::int64_t, Opened> marked;
     MemoryGate gate;
-    std::map<std::int64_t, int> groupOf;
-    for (const ReadFrame& frame : frames) {
-        groupOf[frame.frame] = frame.group;
-        if (std::any_of(keys.begin(), keys.end(), [&](const KeyColour& k) { return k.frame == frame.frame; }))
-            if (auto opened = open(frame, true, gate))
-                marked.emplace(frame.frame, std::move(*opened));
-    }
+    // The frames on which something was marked, first: the others are compared with them.
+    const KeySearch search(frames, keys, gate);
     std::atomic<int> done = 0;
     inParallel(frames.size(), [&](std::size_t i) {
         if (cancel.isCancelled())
             return;
-        const ReadFrame& frame = frames[i];
-        FrameReading& r = readings[i];
-        r.frame = frame.frame, r.group = frame.group, r.isLead = frame.isLead;
-        r.untouched.resize(keys.size()), r.balanced.resize(keys.size()), r.finished.resize(keys.size()),
-            r.doubt.assign(keys.size(), 0);
-        r.places.assign(keys.size(), Region{0, 0, 0, 0});
-        auto opened = open(frame,
-                           std::any_of(keys.begin(), keys.end(),
-                                       [&](const KeyColour& k) {
-                                           return k.frame != frame.frame && groupOf[k.frame] == frame.group &&
-                                                  !frame.places.count(k.name);
-                                       }),
-                           gate);
-        if (!opened) {
-            r.fault = opened.error().message();
-            if (progress)
-                progress(++done, static_cast<int>(frames.size()));
-            return;
-        }
-        const Image shown = finished(opened->balanced, look, frame.name, opened->longEdge);
-        for (std::size_t k = 0; k < keys.size(); ++k) {
-            const KeyColour& key = keys[k];
-            std::optional<Region> place;
-            if (key.frame == frame.frame) {
-                place = key.place;
-            } else if (const auto known = frame.places.find(key.name); known != frame.places.end()) {
-                place = known->second.first, r.doubt[k] = 1 - known->second.second;
-            } else if (const auto home = marked.find(key.frame); home != marked.end()) {
-                const auto registration = groupOf[key.frame] == frame.group
-                                              ? registerFeatures(home->second.features, opened->features)
-                                              : std::nullopt;
-                if (const auto found =
-                        findAgain(key, home->second.balanced.view(), opened->balanced.view(), registration))
-                    place = found->place, r.doubt[k] = 1 - found->confidence;
-            }
-            if (!place || place->right <= place->left)
-                continue;
-            r.places[k] = *place;
-            r.untouched[k] = meanOf(opened->untouched.view(), *place);
-            r.balanced[k] = meanOf(opened->balanced.view(), *place);
-            r.finished[k] = meanOf(shown.view(), *place);
-        }
-        r.toneBefore = toneColumns(opened->untouched.view()), r.toneAfter = toneColumns(shown.view());
-        const Size small = fitted({opened->balanced.width(), opened->balanced.height()}, kSmallEdge);
-        r.small = sampleGrid(opened->balanced.view(), small.width, small.height);
+        readings[i] = readingOf(frames[i], keys, look, search, gate);
         if (progress)
             progress(++done, static_cast<int>(frames.size()));
     });

@@ -112,21 +112,10 @@ void measureReach(TableReport& result, const Table& table)
     result.outside = outside / (kEdge * kEdge * kEdge * 1.0);
 }
 
-}  // namespace
+constexpr double kSlack = 1e-7;  // of one float step near 1
 
-TableReport report(const Table& table)
+void checkCells(TableReport& result, const Table& table)
 {
-    if (table.cdl)
-        return report(sampled(table, 33));
-    TableReport result;
-    measureReach(result, table);
-    const auto& first = table.size3 > 0 ? table.values3 : table.values1;
-    result.lowest = result.highest = first.empty() ? 0 : first[0];
-    include(result, table.values1);
-    include(result, table.values3);
-    constexpr double kSlack = 1e-7;  // of one float step near 1
-    for (std::size_t i = 3; i < table.values1.size(); ++i)
-        result.monotone = result.monotone && table.values1[i] >= table.values1[i - 3] - kSlack;
     const Lattice lattice(table);
     const int n = table.size3;
     for (int b = 0; b < n; ++b)
@@ -144,6 +133,23 @@ TableReport report(const Table& table)
                     result.foldedCells += lattice.isFolded(r, g, b);
                 }
             }
+}
+
+}  // namespace
+
+TableReport report(const Table& table)
+{
+    if (table.cdl)
+        return report(sampled(table, 33));
+    TableReport result;
+    measureReach(result, table);
+    const auto& first = table.size3 > 0 ? table.values3 : table.values1;
+    result.lowest = result.highest = first.empty() ? 0 : first[0];
+    include(result, table.values1);
+    include(result, table.values3);
+    for (std::size_t i = 3; i < table.values1.size(); ++i)
+        result.monotone = result.monotone && table.values1[i] >= table.values1[i - 3] - kSlack;
+    checkCells(result, table);
     const auto& low = table.size1 > 0 ? table.domainMin1 : table.domainMin3;
     const auto& high = table.size1 > 0 ? table.domainMax1 : table.domainMax3;
     for (int i = 0; i <= 256; ++i) {

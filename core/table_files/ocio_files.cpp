@@ -130,50 +130,82 @@ Cdl cdlOf(const OCIO::CDLTransform& transform)
     return cdl;
 }
 
+/// Puts the parts of a group into a table as long as they are what a table holds, in its order.
+class PlainParts {
+public:
+    /// False: this part is none of a table's, or does not come where a table has it.
+    bool take(const OCIO::ConstTransformRcPtr& part)
+    {
+        if (part->getDirection() != OCIO::TRANSFORM_DIR_FORWARD)
+            return false;
+        if (const auto matrix = std::dynamic_pointer_cast<const OCIO::MatrixTransform>(part))
+            return takeDomain(*matrix);
+        if (const auto cdl = std::dynamic_pointer_cast<const OCIO::CDLTransform>(part))
+            return takeCdl(*cdl);
+        if (const auto curves = std::dynamic_pointer_cast<const OCIO::Lut1DTransform>(part))
+            return takeCurves(*curves);
+        if (const auto lut = std::dynamic_pointer_cast<const OCIO::Lut3DTransform>(part))
+            return takeLattice(*lut);
+        return false;
+    }
+    std::optional<Table> result() &&
+    {
+        const bool isWhole = !m_domain && (m_table.size1 > 0 || m_hasLattice || m_table.cdl);
+        return isWhole ? std::optional(std::move(m_table)) : std::nullopt;
+    }
+
+private:
+    bool takeDomain(const OCIO::MatrixTransform& matrix)
+    {
+        const auto next = domainOf(matrix);
+        if (m_domain || !next)
+            return false;
+        m_domain = next;
+        return true;
+    }
+    bool takeCdl(const OCIO::CDLTransform& cdl)
+    {
+        if (m_table.cdl || m_table.size1 > 0 || m_hasLattice || m_domain || cdl.getStyle() != OCIO::CDL_ASC)
+            return false;
+        m_table.cdl = cdlOf(cdl);
+        return true;
+    }
+    bool takeCurves(const OCIO::Lut1DTransform& curves)
+    {
+        if (m_hasLattice || m_table.size1 > 0 || curves.getInputHalfDomain() || curves.getLength() < 2 ||
+            curves.getLength() > static_cast<unsigned long>(kTable1Limit) || curves.getHueAdjust() != OCIO::HUE_NONE)
+            return false;
+        addCurves(m_table, curves);
+        if (m_domain)
+            m_table.domainMin1 = m_domain->low, m_table.domainMax1 = m_domain->high;
+        m_domain.reset();
+        return true;
+    }
+    bool takeLattice(const OCIO::Lut3DTransform& lut)
+    {
+        if (m_hasLattice || lut.getGridSize() < 2 || lut.getGridSize() > static_cast<unsigned long>(kTable3Limit))
+            return false;
+        Table own = tableOf(lut);
+        m_table.size3 = own.size3, m_table.values3 = std::move(own.values3);
+        if (m_domain)
+            m_table.domainMin3 = m_domain->low, m_table.domainMax3 = m_domain->high;
+        m_domain.reset();
+        return m_hasLattice = true;
+    }
+
+    Table m_table;
+    bool m_hasLattice = false;
+    std::optional<Domain> m_domain;  ///< a diagonal matrix before a part
+};
+
 /// The table when the operations are one 1D part, one 3D part, or the one followed by the other; nothing otherwise.
 std::optional<Table> plainParts(const OCIO::GroupTransform& group)
 {
-    Table table;
-    bool cube = false;
-    std::optional<Domain> domain;  ///< a diagonal matrix before a part
-    for (int i = 0; i < group.getNumTransforms(); ++i) {
-        const auto transform = group.getTransform(i);
-        if (transform->getDirection() != OCIO::TRANSFORM_DIR_FORWARD)
+    PlainParts parts;
+    for (int i = 0; i < group.getNumTransforms(); ++i)
+        if (!parts.take(group.getTransform(i)))
             return std::nullopt;
-        const auto matrix = std::dynamic_pointer_cast<const OCIO::MatrixTransform>(transform);
-        const auto cdl = std::dynamic_pointer_cast<const OCIO::CDLTransform>(transform);
-        if (matrix) {
-            const auto next = domainOf(*matrix);
-            if (domain || !next)
-                return std::nullopt;
-            domain = next;
-        } else if (cdl) {
-            if (table.cdl || table.size1 > 0 || cube || domain || cdl->getStyle() != OCIO::CDL_ASC)
-                return std::nullopt;
-            table.cdl = cdlOf(*cdl);
-        } else if (const auto curves = std::dynamic_pointer_cast<const OCIO::Lut1DTransform>(transform)) {
-            if (cube || table.size1 > 0 || curves->getInputHalfDomain() || curves->getLength() < 2 ||
-                curves->getLength() > static_cast<unsigned long>(kTable1Limit) ||
-                curves->getHueAdjust() != OCIO::HUE_NONE)
-                return std::nullopt;
-            addCurves(table, *curves);
-            if (domain)
-                table.domainMin1 = domain->low, table.domainMax1 = domain->high;
-            domain.reset();
-        } else if (const auto lut = std::dynamic_pointer_cast<const OCIO::Lut3DTransform>(transform)) {
-            if (cube || lut->getGridSize() < 2 || lut->getGridSize() > static_cast<unsigned long>(kTable3Limit))
-                return std::nullopt;
-            Table own = tableOf(*lut);
-            table.size3 = own.size3, table.values3 = std::move(own.values3);
-            if (domain)
-                table.domainMin3 = domain->low, table.domainMax3 = domain->high;
-            domain.reset();
-            cube = true;
-        } else {
-            return std::nullopt;
-        }
-    }
-    return !domain && (table.size1 > 0 || cube || table.cdl) ? std::optional(std::move(table)) : std::nullopt;
+    return std::move(parts).result();
 }
 
 bool isFinite(const Table& table)
@@ -193,51 +225,68 @@ Table sampled(const OCIO::ConstProcessorRcPtr& processor)
     return table;
 }
 
+/// Brings a range onto 0 to 1; nothing for that range itself.
+void appendDomain(OCIO::GroupTransform& group, const std::array<double, 3>& low, const std::array<double, 3>& high)
+{
+    if (low == std::array<double, 3>{0, 0, 0} && high == std::array<double, 3>{1, 1, 1})
+        return;
+    auto matrix = OCIO::MatrixTransform::Create();
+    double scale[16] = {}, offset[4] = {};
+    for (int k = 0; k < 3; ++k)
+        scale[5 * k] = 1 / (high[k] - low[k]), offset[k] = -low[k] / (high[k] - low[k]);
+    scale[15] = 1;
+    matrix->setMatrix(scale);
+    matrix->setOffset(offset);
+    group.appendTransform(matrix);
+}
+
+OCIO::CDLTransformRcPtr transformOf(const Cdl& from)
+{
+    auto cdl = OCIO::CDLTransform::Create();
+    cdl->setSlope(from.slope.data());
+    cdl->setOffset(from.offset.data());
+    cdl->setPower(from.power.data());
+    cdl->setSat(from.saturation);
+    cdl->setStyle(OCIO::CDL_ASC);
+    return cdl;
+}
+
+OCIO::Lut1DTransformRcPtr curvesOf(const Table& table)
+{
+    auto lut = OCIO::Lut1DTransform::Create(static_cast<unsigned long>(table.size1), false);
+    lut->setFileOutputBitDepth(OCIO::BIT_DEPTH_F32);
+    for (std::size_t i = 0; i < static_cast<std::size_t>(table.size1); ++i)
+        lut->setValue(static_cast<unsigned long>(i), table.values1[3 * i], table.values1[3 * i + 1],
+                      table.values1[3 * i + 2]);
+    return lut;
+}
+
+OCIO::Lut3DTransformRcPtr latticeOf(const Table& table)
+{
+    const auto n = static_cast<unsigned long>(table.size3);
+    auto lut = OCIO::Lut3DTransform::Create(n);
+    lut->setFileOutputBitDepth(OCIO::BIT_DEPTH_F32);
+    lut->setInterpolation(OCIO::INTERP_TETRAHEDRAL);
+    const float* v = table.values3.data();
+    for (unsigned long b = 0; b < n; ++b)
+        for (unsigned long g = 0; g < n; ++g)
+            for (unsigned long r = 0; r < n; ++r, v += 3)
+                lut->setValue(r, g, b, v[0], v[1], v[2]);
+    return lut;
+}
+
 OCIO::GroupTransformRcPtr groupOf(const Table& table)
 {
     auto group = OCIO::GroupTransform::Create();
-    const auto domain = [&](const std::array<double, 3>& low, const std::array<double, 3>& high) {
-        if (low == std::array<double, 3>{0, 0, 0} && high == std::array<double, 3>{1, 1, 1})
-            return;
-        auto matrix = OCIO::MatrixTransform::Create();
-        double scale[16] = {}, offset[4] = {};
-        for (int k = 0; k < 3; ++k)
-            scale[5 * k] = 1 / (high[k] - low[k]), offset[k] = -low[k] / (high[k] - low[k]);
-        scale[15] = 1;
-        matrix->setMatrix(scale);
-        matrix->setOffset(offset);
-        group->appendTransform(matrix);
-    };
-    if (table.cdl) {
-        auto cdl = OCIO::CDLTransform::Create();
-        cdl->setSlope(table.cdl->slope.data());
-        cdl->setOffset(table.cdl->offset.data());
-        cdl->setPower(table.cdl->power.data());
-        cdl->setSat(table.cdl->saturation);
-        cdl->setStyle(OCIO::CDL_ASC);
-        group->appendTransform(cdl);
-    }
+    if (table.cdl)
+        group->appendTransform(transformOf(*table.cdl));
     if (table.size1 > 0) {
-        domain(table.domainMin1, table.domainMax1);
-        auto lut = OCIO::Lut1DTransform::Create(static_cast<unsigned long>(table.size1), false);
-        lut->setFileOutputBitDepth(OCIO::BIT_DEPTH_F32);
-        for (std::size_t i = 0; i < static_cast<std::size_t>(table.size1); ++i)
-            lut->setValue(static_cast<unsigned long>(i), table.values1[3 * i], table.values1[3 * i + 1],
-                          table.values1[3 * i + 2]);
-        group->appendTransform(lut);
+        appendDomain(*group, table.domainMin1, table.domainMax1);
+        group->appendTransform(curvesOf(table));
     }
     if (table.size3 > 0) {
-        domain(table.domainMin3, table.domainMax3);
-        const auto n = static_cast<unsigned long>(table.size3);
-        auto lut = OCIO::Lut3DTransform::Create(n);
-        lut->setFileOutputBitDepth(OCIO::BIT_DEPTH_F32);
-        lut->setInterpolation(OCIO::INTERP_TETRAHEDRAL);
-        const float* v = table.values3.data();
-        for (unsigned long b = 0; b < n; ++b)
-            for (unsigned long g = 0; g < n; ++g)
-                for (unsigned long r = 0; r < n; ++r, v += 3)
-                    lut->setValue(r, g, b, v[0], v[1], v[2]);
-        group->appendTransform(lut);
+        appendDomain(*group, table.domainMin3, table.domainMax3);
+        group->appendTransform(latticeOf(table));
     }
     if (!table.title.empty())
         group->getFormatMetadata().setName(table.title.c_str());
@@ -256,6 +305,36 @@ Result<std::string> written(const Table& table, const char* format)
     } catch (const std::exception& error) {
         return fail("cannot be written: " + std::string(error.what()));
     }
+}
+
+/// The correction of this id among those of a file, or the first; all ids are listed.
+std::optional<Table> namedCdl(const OCIO::GroupTransform& group, const std::string& id, std::string& ids)
+{
+    std::optional<Table> found;
+    for (int i = 0; i < group.getNumTransforms(); ++i) {
+        const auto cdl = std::dynamic_pointer_cast<const OCIO::CDLTransform>(group.getTransform(i));
+        if (!cdl)
+            continue;
+        const char* own = cdl->getFormatMetadata().getID();
+        ids += std::string(ids.empty() ? "" : ", ") + (own && *own ? own : "(no id)");
+        if (found || (!id.empty() && (!own || id != own)))
+            continue;
+        found.emplace();
+        found->cdl = cdlOf(*cdl);
+        found->title = own ? own : "";
+    }
+    return found;
+}
+
+Status withinLimits(const Cdl& cdl, const std::string& name)
+{
+    for (std::size_t k = 0; k < 3; ++k)
+        if (!(cdl.slope[k] >= 0 && cdl.power[k] > 0) || !std::isfinite(cdl.slope[k]) || !std::isfinite(cdl.offset[k]) ||
+            !std::isfinite(cdl.power[k]))
+            return fail("correction outside its limits", name, "slope 0 or more, power above 0, finite numbers");
+    if (!(cdl.saturation >= 0) || !std::isfinite(cdl.saturation))
+        return fail("correction outside its limits", name, "saturation 0 or more");
+    return {};
 }
 
 }  // namespace
@@ -306,7 +385,8 @@ Result<Table> parseCdl(std::string_view text, const std::string& name, const std
                   {"ColorCorrection", "ColorCorrectionCollection", "ColorDecisionList"},
                   {"ColorCorrection", "ColorCorrectionCollection", "ColorDecision", "ColorDecisionList", "Description",
                    "InputDescription", "MediaRef", "Offset", "Power", "SATNode", "SOPNode", "SatNode", "Saturation",
-                   "Slope", "ViewingDescription"}});
+                   "Slope", "ViewingDescription"},
+                  {}});
     if (!root)
         return tl::make_unexpected(root.error());
     quiet();
@@ -319,31 +399,14 @@ Result<Table> parseCdl(std::string_view text, const std::string& name, const std
     try {
         const auto group = OCIO::CDLTransform::CreateGroupFromFile(file.path().c_str());
         std::string ids;
-        std::optional<Table> found;
-        for (int i = 0; i < group->getNumTransforms(); ++i) {
-            const auto cdl = std::dynamic_pointer_cast<OCIO::CDLTransform>(group->getTransform(i));
-            if (!cdl)
-                continue;
-            const char* own = cdl->getFormatMetadata().getID();
-            ids += std::string(ids.empty() ? "" : ", ") + (own && *own ? own : "(no id)");
-            if (found || (!id.empty() && (!own || id != own)))
-                continue;
-            Table table;
-            table.cdl = cdlOf(*cdl);
-            table.title = own ? own : "";
-            found = std::move(table);
-        }
+        std::optional<Table> found = namedCdl(*group, id, ids);
         if (!found)
             return fail(id.empty() ? "holds no colour correction" : "holds no colour correction of this name", name,
                         ids.empty() ? "<ColorCorrection>" : ids, id);
         if (id.empty() && group->getNumTransforms() > 1)
             return fail("holds several colour corrections: name one as " + name + "#id", name, ids);
-        for (std::size_t k = 0; k < 3; ++k)
-            if (!(found->cdl->slope[k] >= 0 && found->cdl->power[k] > 0) || !std::isfinite(found->cdl->slope[k]) ||
-                !std::isfinite(found->cdl->offset[k]) || !std::isfinite(found->cdl->power[k]))
-                return fail("correction outside its limits", name, "slope 0 or more, power above 0, finite numbers");
-        if (!(found->cdl->saturation >= 0) || !std::isfinite(found->cdl->saturation))
-            return fail("correction outside its limits", name, "saturation 0 or more");
+        if (const Status good = withinLimits(*found->cdl, name); !good)
+            return tl::make_unexpected(good.error());
         return std::move(*found);
     } catch (const std::exception& error) {
         return fail("not an ASC CDL file: " + reason(error, file), name);

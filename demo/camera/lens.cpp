@@ -1,19 +1,13 @@
 #include "demo/camera/lens.h"
 
+#include "core/image/bicubic.h"
+
 #include <algorithm>
 #include <cmath>
 #include <numbers>
 
 namespace amber::demo {
 namespace {
-
-void catmullRom(double t, double weights[4])
-{
-    weights[0] = ((-t + 2) * t - 1) * t / 2;
-    weights[1] = ((3 * t - 5) * t * t + 2) / 2;
-    weights[2] = ((-3 * t + 4) * t + 1) * t / 2;
-    weights[3] = (t - 1) * t * t / 2;
-}
 
 /// Each value keeps 1 - 2 share and takes `share` of both neighbours along one axis; edges repeat.
 void spread(Image& image, bool along, float share)
@@ -59,19 +53,9 @@ Image throughLens(ImageView scene, const Lens& lens)
                 std::copy_n(scene.row(y) + 3 * x, 3, pixel);
             } else {
                 const Point from = sceneAt(lens, scene.width, scene.height, {x + 0.5, y + 0.5});
-                const double fx = std::floor(from.x - 0.5), fy = std::floor(from.y - 0.5);
-                double wx[4], wy[4], sum[3] = {};
-                catmullRom(from.x - 0.5 - fx, wx);
-                catmullRom(from.y - 0.5 - fy, wy);
-                for (int j = 0; j < 4; ++j)
-                    for (int i = 0; i < 4; ++i) {
-                        const float* p = scene.row(std::clamp(static_cast<int>(fy) + j - 1, 0, scene.height - 1)) +
-                                         3 * std::clamp(static_cast<int>(fx) + i - 1, 0, scene.width - 1);
-                        for (int k = 0; k < 3; ++k)
-                            sum[k] += wx[i] * wy[j] * p[k];
-                    }
+                sampleBicubic(scene, from.x - 0.5, from.y - 0.5, pixel);
                 for (int k = 0; k < 3; ++k)
-                    pixel[k] = static_cast<float>(std::max(0.0, sum[k]));
+                    pixel[k] = std::max(0.0f, pixel[k]);
             }
             if (lens.falloffStops != 0) {
                 const double r = std::hypot(x + 0.5 - 0.5 * out.width, y + 0.5 - 0.5 * out.height) / half;

@@ -36,6 +36,40 @@ void keepWithin(Inks& inks, double limit)
             inks[static_cast<std::size_t>(k)] *= room / colours;
 }
 
+constexpr double kHoldBlack = 900;  // how firmly black keeps to its share: squared dE per squared ink
+
+/// One damped step of Gauss and Newton towards the wanted colour.
+Inks nearer(const InkPaper& paper, const Inks& inks, const Lab& wanted, double black, double damping)
+{
+    const Lab here = paper.relativeLab(inks);
+    double slope[3][4], system[4][5] = {};
+    for (std::size_t k = 0; k < 4; ++k) {
+        Inks moved = inks;
+        const double h = moved[k] < 0.5 ? 1e-4 : -1e-4;
+        moved[k] += h;
+        const Lab there = paper.relativeLab(moved);
+        slope[0][k] = (there.l - here.l) / h, slope[1][k] = (there.a - here.a) / h,
+        slope[2][k] = (there.b - here.b) / h;
+    }
+    const double left[3] = {wanted.l - here.l, wanted.a - here.a, wanted.b - here.b};
+    for (int i = 0; i < 4; ++i) {
+        for (int r = 0; r < 3; ++r) {
+            for (int j = 0; j < 4; ++j)
+                system[i][j] += slope[r][i] * slope[r][j];
+            system[i][4] += slope[r][i] * left[r];
+        }
+        system[i][i] += damping * 40;
+    }
+    system[3][3] += kHoldBlack;
+    system[3][4] += kHoldBlack * (black - inks[3]);
+    solve(system);
+    Inks next = inks;
+    for (std::size_t k = 0; k < 4; ++k)
+        next[k] += system[k][4];
+    keepWithin(next, paper.inkLimit);
+    return next;
+}
+
 }  // namespace
 
 Xyz InkPaper::printed(const Inks& inks) const
@@ -71,7 +105,6 @@ Inks InkPaper::inksFor(const Lab& wanted) const
 {
     const double black = std::clamp(std::pow(std::max(0.0, (62 - wanted.l) / 62), 1.6), 0.0, 0.92) *
                          std::clamp(1.15 - std::hypot(wanted.a, wanted.b) / 90, 0.25, 1.0);
-    constexpr double kHoldBlack = 900;  // how firmly black keeps to its share: squared dE per squared ink
     const auto distance = [&](const Inks& inks) {
         const Lab lab = relativeLab(inks);
         return std::pow(lab.l - wanted.l, 2) + std::pow(lab.a - wanted.a, 2) + std::pow(lab.b - wanted.b, 2) +
@@ -83,32 +116,7 @@ Inks InkPaper::inksFor(const Lab& wanted) const
         Inks inks = start;
         double now = distance(inks), damping = 1;
         for (int step = 0; step < 40; ++step) {
-            const Lab here = relativeLab(inks);
-            double slope[3][4], system[4][5] = {};
-            for (std::size_t k = 0; k < 4; ++k) {
-                Inks moved = inks;
-                const double h = moved[k] < 0.5 ? 1e-4 : -1e-4;
-                moved[k] += h;
-                const Lab there = relativeLab(moved);
-                slope[0][k] = (there.l - here.l) / h, slope[1][k] = (there.a - here.a) / h,
-                slope[2][k] = (there.b - here.b) / h;
-            }
-            const double left[3] = {wanted.l - here.l, wanted.a - here.a, wanted.b - here.b};
-            for (int i = 0; i < 4; ++i) {
-                for (int r = 0; r < 3; ++r) {
-                    for (int j = 0; j < 4; ++j)
-                        system[i][j] += slope[r][i] * slope[r][j];
-                    system[i][4] += slope[r][i] * left[r];
-                }
-                system[i][i] += damping * 40;
-            }
-            system[3][3] += kHoldBlack;
-            system[3][4] += kHoldBlack * (black - inks[3]);
-            solve(system);
-            Inks next = inks;
-            for (std::size_t k = 0; k < 4; ++k)
-                next[k] += system[k][4];
-            keepWithin(next, inkLimit);
+            const Inks next = nearer(*this, inks, wanted, black, damping);
             if (const double there = distance(next); there < now) {
                 inks = next, now = there, damping *= 0.4;
             } else if ((damping *= 4) > 1e6) {

@@ -145,6 +145,20 @@ struct Taken {
     Xyz white;
 };
 
+CameraNotes notesOf(const Shoot& shoot, const Json& frame, const std::string& exposed)
+{
+    const double stops = frame["stops"];
+    const Json& settings = shoot.list["groups"][frame["group"].get<std::string>()];
+    CameraNotes notes;
+    notes.description = frame["name"];
+    notes.time = timeOf(settings, shoot.numbers.at(exposed));
+    notes.iso = settings["iso"];
+    notes.aperture = settings["aperture"];
+    notes.shutterSeconds = settings["shutter"].get<double>() * std::exp2(stops);
+    notes.asShotKelvin = frame.value("as_shot", settings["as_shot"].get<double>());
+    return notes;
+}
+
 Result<Taken> take(Shoot& shoot, const Json& frame, const fs::path& dng)
 {
     const std::string exposed = exposureOf(frame), group = frame["group"], render = frame["render"];
@@ -168,13 +182,7 @@ Result<Taken> take(Shoot& shoot, const Json& frame, const fs::path& dng)
         taken.white = {taken.white.x * to.x / from.x, 1, taken.white.z * to.z / from.z};
     }
     const double stops = frame["stops"];
-    CameraNotes& notes = taken.notes;
-    notes.description = frame["name"];
-    notes.time = timeOf(settings, shoot.numbers.at(exposed));
-    notes.iso = settings["iso"];
-    notes.aperture = settings["aperture"];
-    notes.shutterSeconds = settings["shutter"].get<double>() * std::exp2(stops);
-    notes.asShotKelvin = frame.value("as_shot", settings["as_shot"].get<double>());
+    const CameraNotes& notes = taken.notes = notesOf(shoot, frame, exposed);
     const Sensor sensor;
     const Exposure exposure{stops, notes.iso, std::stoull(contentHash(exposed).substr(0, 15), nullptr, 16), true};
     if (auto written =
@@ -263,6 +271,17 @@ int writeManifest(const fs::path& demo)
     return written ? 0 : 1;
 }
 
+Status writeTruth(const Shoot& shoot)
+{
+    std::string text = "{\n \"about\": \"What is known of the demo shoot because it is made. Tests are scored "
+                       "against it; the application never reads it. "
+                       "scene: linear BT.709 before the exposure; white: CIE xy of the light on the card; radius: "
+                       "of the part that was averaged.\",\n \"frames\": [\n";
+    for (std::size_t i = 0; i < shoot.truth.size(); ++i)
+        text += "  " + shoot.truth[i].dump() + (i + 1 < shoot.truth.size() ? ",\n" : "\n");
+    return writeFileAtomically(shoot.to / "truth.json", text + " ]\n}\n");
+}
+
 int run(const fs::path& renders, const fs::path& to, const std::vector<std::string>& only)
 {
     const auto list = readJson(to / "shoot/shoot.json");
@@ -296,13 +315,7 @@ int run(const fs::path& renders, const fs::path& to, const std::vector<std::stri
                 ++failed;
             }
     if (only.empty() && failed == 0) {
-        std::string text = "{\n \"about\": \"What is known of the demo shoot because it is made. Tests are scored "
-                           "against it; the application never reads it. "
-                           "scene: linear BT.709 before the exposure; white: CIE xy of the light on the card; radius: "
-                           "of the part that was averaged.\",\n \"frames\": [\n";
-        for (std::size_t i = 0; i < shoot.truth.size(); ++i)
-            text += "  " + shoot.truth[i].dump() + (i + 1 < shoot.truth.size() ? ",\n" : "\n");
-        if (const auto written = writeFileAtomically(to / "truth.json", text + " ]\n}\n"); !written) {
+        if (const Status written = writeTruth(shoot); !written) {
             std::cerr << "amber_shoot: " << written.error().message() << "\n";
             return 1;
         }

@@ -1,5 +1,6 @@
 #include "app/places/balance/balance_bench.h"
 
+#include "app/theme/controls.h"
 #include "app/theme/number_box.h"
 #include "app/theme/theme.h"
 
@@ -14,45 +15,63 @@ BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
     auto* columns = new QHBoxLayout(this);
     columns->setContentsMargins(16, 10, 16, 12);
     columns->setSpacing(24);
-    const auto column = [&](const QString& title) {
-        auto* box = new QVBoxLayout;
-        auto* words = new QLabel(title, this);
-        words->setProperty("strong", true);
-        words->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
-        box->setSpacing(6);
-        auto* grid = new QGridLayout;
-        grid->setHorizontalSpacing(10);
-        grid->setVerticalSpacing(6);
-        box->addWidget(words);
-        box->addLayout(grid);
-        box->addStretch(1);
-        columns->addLayout(box);
-        return grid;
-    };
-    const auto row = [this](QGridLayout* grid, const QString& words, QWidget* control, QWidget* beside = nullptr) {
-        const int at = grid->count() == 0 ? 0 : grid->rowCount();
-        auto* label = new QLabel(words, this);
-        label->setProperty("quiet", true);
-        label->setBuddy(control);
-        grid->addWidget(label, at, 0);
-        grid->addWidget(control, at, 1);
-        if (beside)
-            grid->addWidget(beside, at, 2);
-    };
-    const auto lock = [this](const char* name, const QString& tip) {
-        auto* box = new QCheckBox(tr("locked"), this);
-        box->setObjectName(name);
-        box->setAccessibleName(tip);
-        box->setToolTip(tip);
-        return box;
-    };
-    const auto button = [this](const char* name, const QString& words, const QString& tip, auto&& act) {
-        auto* b = new QPushButton(words, this);
-        b->setObjectName(name);
-        b->setToolTip(tip);
-        connect(b, &QPushButton::clicked, this, act);
-        return b;
-    };
+    makeLight(), makeEnds(), makeFraming(), makeIntent();
+    columns->addStretch(1);
+    followNumbers(), followFraming();
+    for (const auto& [box, member] :
+         {std::pair(m_lockExposure, &FrameBalance::exposureLocked), std::pair(m_lockWhite, &FrameBalance::whiteLocked),
+          std::pair(m_lockEnds, &FrameBalance::endsLocked)})
+        connect(box, &QCheckBox::clicked, this, [this, member = member](bool on) {
+            edit(on ? tr("Balance locked") : tr("Balance unlocked"), [&](FrameBalance& b) { b.*member = on; });
+        });
+}
+
+QGridLayout* BalanceBench::column(const QString& title)
+{
+    auto* box = new QVBoxLayout;
+    auto* words = new QLabel(title, this);
+    words->setProperty("strong", true);
+    words->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+    box->setSpacing(6);
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(10);
+    grid->setVerticalSpacing(6);
+    box->addWidget(words);
+    box->addLayout(grid);
+    box->addStretch(1);
+    static_cast<QHBoxLayout*>(layout())->addLayout(box);
+    return grid;
+}
+
+void BalanceBench::row(QGridLayout* grid, const QString& words, QWidget* control, QWidget* beside)
+{
+    const int at = grid->count() == 0 ? 0 : grid->rowCount();
+    auto* label = new QLabel(words, this);
+    label->setProperty("quiet", true);
+    label->setBuddy(control);
+    grid->addWidget(label, at, 0);
+    grid->addWidget(control, at, 1);
+    if (beside)
+        grid->addWidget(beside, at, 2);
+}
+
+QCheckBox* BalanceBench::lock(const char* name, const QString& tip)
+{
+    auto* box = new QCheckBox(tr("locked"), this);
+    box->setObjectName(name);
+    box->setAccessibleName(tip);
+    box->setToolTip(tip);
+    return box;
+}
+
+QPushButton* BalanceBench::button(const char* name, const QString& words, const QString& tip,
+                                  void (BalanceBench::*wanted)())
+{
+    return makeButton(this, name, words, tip, [this, wanted] { (this->*wanted)(); });
+}
+
+void BalanceBench::makeLight()
+{
     auto* light = column(tr("Light"));
     m_lockExposure = lock("lockExposure", tr("Solving leaves the exposure as it is"));
     m_lockWhite = lock("lockWhite", tr("Solving leaves the white as it is"));
@@ -66,6 +85,10 @@ BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
     row(light, tr("tint"),
         m_tint = number("balanceTint", tr("Tint"), tr("How far that light lies towards green (above 0) or magenta"),
                         -50, 50, 0.5, 1));
+}
+
+void BalanceBench::makeEnds()
+{
     auto* ends = column(tr("Ends"));
     m_lockEnds = lock("lockEnds", tr("Solving leaves the ends as they are"));
     row(ends, tr("black"),
@@ -76,13 +99,17 @@ BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
         m_white = number("balanceWhite", tr("White end"), tr("The picture light that becomes white"), 0.3, 4, 0.01, 2));
     ends->addWidget(button("solveEnds", tr("To the first pixels"),
                            tr("Ends at which a thousandth of the picture reaches black and white"),
-                           [this] { emit endsWanted(); }),
+                           &BalanceBench::endsWanted),
                     ends->rowCount(), 1, 1, 2);
+}
+
+void BalanceBench::makeFraming()
+{
     auto* stand = column(tr("Framing"));
     row(stand, tr("straighten"),
         m_straighten = number("balanceStraighten", tr("Straighten"), tr("Degrees, clockwise"), -45, 45, 0.1, 2),
         button("measureTilt", tr("Measure"), tr("The turn that sets long straight edges level"),
-               [this] { emit tiltWanted(); }));
+               &BalanceBench::tiltWanted));
     row(stand, tr("lean"),
         m_leanUp = number("balanceLeanUp", tr("Lean up"), tr("Sets falling verticals upright"), -0.4, 0.4, 0.01, 2),
         m_leanAside =
@@ -94,6 +121,10 @@ BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
         m_shape->addItem(shape.words);
     m_shape->setToolTip(tr("The largest crop of this ratio that shows nothing from outside the picture"));
     row(stand, tr("shape"), m_shape);
+}
+
+void BalanceBench::makeIntent()
+{
     auto* meant = column(tr("Intent"));
     row(meant, tr("from its lead"),
         m_keyStops =
@@ -101,14 +132,19 @@ BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
                    tr("A frame meant to be darker or lighter than its light's lead keeps that when it is solved"), -4,
                    4, 0.1, 2));
     meant->addWidget(button("balanceReset", tr("As it came"), tr("Takes the whole balance off this frame"),
-                            [this] { emit resetWanted(); }),
+                            &BalanceBench::resetWanted),
                      meant->rowCount(), 1);
-    columns->addStretch(1);
+}
 
-    const auto follow = [this](QDoubleSpinBox* box, const QString& action, auto&& change) {
-        connect(box, &QDoubleSpinBox::valueChanged, this,
-                [this, action, change](double v) { edit(action, [&](FrameBalance& b) { change(b, v); }); });
-    };
+void BalanceBench::follow(QDoubleSpinBox* box, const QString& action, std::function<void(FrameBalance&, double)> change)
+{
+    connect(box, &QDoubleSpinBox::valueChanged, this, [this, action, change = std::move(change)](double v) {
+        edit(action, [&](FrameBalance& b) { change(b, v); });
+    });
+}
+
+void BalanceBench::followNumbers()
+{
     follow(m_stops, tr("Exposure of a frame"),
            [](FrameBalance& b, double v) { b.light.exposureStops = v, b.exposureLocked = true; });
     follow(m_kelvin, tr("White of a frame"),
@@ -118,6 +154,10 @@ BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
     follow(m_white, tr("Ends of a frame"),
            [](FrameBalance& b, double v) { b.ends.white = std::max(v, b.ends.black + 0.05), b.endsLocked = true; });
     follow(m_keyStops, tr("Intent of a frame"), [](FrameBalance& b, double v) { b.keyStops = v; });
+}
+
+void BalanceBench::followFraming()
+{
     const auto reframe = [this](FrameBalance& b) {
         Geometry uncut = b.geometry;
         uncut.crop = {};
@@ -131,12 +171,6 @@ BalanceBench::BalanceBench(QWidget* parent) : QWidget(parent)
     follow(m_leanAside, tr("Frame set upright"),
            [reframe](FrameBalance& b, double v) { b.geometry.leanAside = v, reframe(b); });
     connect(m_shape, &QComboBox::activated, this, [this, reframe] { edit(tr("Frame cropped"), reframe); });
-    for (const auto& [box, member] :
-         {std::pair(m_lockExposure, &FrameBalance::exposureLocked), std::pair(m_lockWhite, &FrameBalance::whiteLocked),
-          std::pair(m_lockEnds, &FrameBalance::endsLocked)})
-        connect(box, &QCheckBox::clicked, this, [this, member = member](bool on) {
-            edit(on ? tr("Balance locked") : tr("Balance unlocked"), [&](FrameBalance& b) { b.*member = on; });
-        });
 }
 
 QDoubleSpinBox* BalanceBench::number(const char* name, const QString& words, const QString& tip, double low,
@@ -161,7 +195,9 @@ void BalanceBench::edit(const QString& action, const std::function<void(FrameBal
     if (m_showing)
         return;
     change(m_balance);
-    emit edited(m_balance, action);
+    // A copy: an edit before it may be kept first, and what is kept is shown here.
+    const FrameBalance changed = m_balance;
+    emit edited(changed, action);
 }
 
 void BalanceBench::show(const FrameBalance& balance, double ratio)

@@ -5,6 +5,7 @@
 #include "core/frame/frame_balance.h"
 
 #include <QWidget>
+#include <functional>
 
 class QCheckBox;
 class QComboBox;
@@ -30,6 +31,17 @@ signals:
     void resetWanted();
 
 private:
+    QGridLayout* column(const QString& title);
+    void row(QGridLayout* grid, const QString& words, QWidget* control, QWidget* beside = nullptr);
+    QCheckBox* lock(const char* name, const QString& tip);
+    QPushButton* button(const char* name, const QString& words, const QString& tip, void (BalanceBench::*wanted)());
+    void makeIntent();
+    void makeFraming();
+    void makeEnds();
+    void makeLight();
+    void follow(QDoubleSpinBox* box, const QString& action, std::function<void(FrameBalance&, double)> change);
+    void followNumbers();
+    void followFraming();
     QDoubleSpinBox* number(const char* name, const QString& words, const QString& tip, double low, double high,
                            double step, int decimals);
     void edit(const QString& action, const std::function<void(FrameBalance&)>& change);

@@ -116,42 +116,26 @@ QString BalanceModel::noteWords(std::int64_t frame) const
     return words.join(QStringLiteral(" · "));
 }
 
-QVariant BalanceModel::data(const QModelIndex& index, int role) const
+QString BalanceModel::tipOf(FrameId frame, int column) const
 {
-    if (!index.isValid())
-        return {};
-    const std::int64_t frame = frameAt(index.row());
+    if (column == GroundColumn)
+        return groundWords(frame);
+    if (column == NoteColumn)
+        return noteWords(frame);
+    const FrameBalance kept = m_document.balances().of(frame);
     const Proposal* waiting = proposal(frame);
+    return waiting ? tr("Proposed. Kept now: %1 stops, %2 K, tint %3")
+                         .arg(theme::number(kept.light.exposureStops, 2), theme::number(kept.light.kelvin, 0),
+                              theme::number(kept.light.tint, 1))
+                   : tr("Kept");
+}
+
+QString BalanceModel::wordsOf(FrameId frame, int column) const
+{
     const FrameBalance balance = shown(frame);
     const auto last = m_last.find(frame);
-    if (role == IdRole)
-        return QVariant::fromValue<qlonglong>(frame);
-    if (role == Qt::CheckStateRole && index.column() == FrameColumn && waiting && waiting->fault.empty())
-        return waiting->isTicked ? Qt::Checked : Qt::Unchecked;
-    if (role == Qt::DecorationRole && index.column() == FrameColumn) {
-        const QPixmap picture = m_thumbnail(frame);
-        return picture.isNull() ? QVariant() : picture.scaled(48, 32, Qt::KeepAspectRatio, Qt::SmoothTransformation);
-    }
-    if (role == Qt::TextAlignmentRole && index.column() >= ExposureColumn && index.column() <= LeftColumn &&
-        index.column() != GroundColumn)
-        return QVariant::fromValue(Qt::Alignment(Qt::AlignRight | Qt::AlignVCenter));
-    if (role == Qt::FontRole && waiting && index.column() >= ExposureColumn && index.column() <= TintColumn)
-        return theme::font(13, true);
-    if (role == Qt::ToolTipRole) {
-        if (index.column() == GroundColumn)
-            return groundWords(frame);
-        if (index.column() == NoteColumn)
-            return noteWords(frame);
-        const FrameBalance kept = m_document.balances().of(frame);
-        return waiting ? tr("Proposed. Kept now: %1 stops, %2 K, tint %3")
-                             .arg(theme::number(kept.light.exposureStops, 2), theme::number(kept.light.kelvin, 0),
-                                  theme::number(kept.light.tint, 1))
-                       : tr("Kept");
-    }
-    if (role != Qt::DisplayRole && role != Qt::AccessibleTextRole)
-        return {};
     const Frame* entry = m_document.frame(frame);
-    switch (index.column()) {
+    switch (column) {
     case FrameColumn: {
         const int group = m_document.job().lightOf(frame);
         const bool isLead = group >= 0 && m_document.job().lights[static_cast<std::size_t>(group)].lead == frame;
@@ -177,6 +161,32 @@ QVariant BalanceModel::data(const QModelIndex& index, int role) const
     default:
         return {};
     }
+}
+
+QVariant BalanceModel::data(const QModelIndex& index, int role) const
+{
+    if (!index.isValid())
+        return {};
+    const std::int64_t frame = frameAt(index.row());
+    const Proposal* waiting = proposal(frame);
+    if (role == IdRole)
+        return QVariant::fromValue<qlonglong>(frame);
+    if (role == Qt::CheckStateRole && index.column() == FrameColumn && waiting && waiting->fault.empty())
+        return waiting->isTicked ? Qt::Checked : Qt::Unchecked;
+    if (role == Qt::DecorationRole && index.column() == FrameColumn) {
+        const QPixmap picture = m_thumbnail(frame);
+        return picture.isNull() ? QVariant() : picture.scaled(48, 32, Qt::KeepAspectRatio, Qt::SmoothTransformation);
+    }
+    if (role == Qt::TextAlignmentRole && index.column() >= ExposureColumn && index.column() <= LeftColumn &&
+        index.column() != GroundColumn)
+        return QVariant::fromValue(Qt::Alignment(Qt::AlignRight | Qt::AlignVCenter));
+    if (role == Qt::FontRole && waiting && index.column() >= ExposureColumn && index.column() <= TintColumn)
+        return theme::font(13, true);
+    if (role == Qt::ToolTipRole)
+        return tipOf(frame, index.column());
+    if (role != Qt::DisplayRole && role != Qt::AccessibleTextRole)
+        return {};
+    return wordsOf(frame, index.column());
 }
 
 bool BalanceModel::setData(const QModelIndex& index, const QVariant& value, int role)

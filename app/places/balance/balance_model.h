@@ -66,6 +66,8 @@ signals:
     void ticksChanged();
 
 private:
+    QString tipOf(FrameId frame, int column) const;
+    QString wordsOf(FrameId frame, int column) const;
     void rebuild();
     /// Proposed while it waits, else what is kept.
     FrameBalance shown(std::int64_t frame) const;

@@ -2,6 +2,7 @@
 
 #include "app/document/frame_model.h"
 #include "app/places/balance/balance_bench.h"
+#include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
 #include "core/image/resize.h"
@@ -76,6 +77,26 @@ BalancePlace::BalancePlace(Document& document, ProxyStore& proxies, FrameModel& 
     connectParts();
 }
 
+void BalancePlace::connectDocument()
+{
+    connect(&m_document, &Document::opening, this, [this] { m_pause->stop(), m_pendingFrame = 0, m_task->cancel(); });
+    connect(&m_document, &Document::opened, this, [this] { refreshGroups(), refresh(); });
+    connect(&m_document, &Document::lightsChanged, this, [this] { refreshGroups(), refresh(); });
+    connect(&m_document, &Document::framesChanged, this, &BalancePlace::refresh);
+    connect(&m_document.selection(), &Selection::frameChosen, this, &BalancePlace::refresh);
+    for (const auto changed : {&Document::balancesChanged, &Document::historyChanged})
+        connect(&m_document, changed, this, &BalancePlace::refresh);
+    connect(&m_document, &Document::settling, this, &BalancePlace::commitPending);
+    connect(&m_document.balances(), &Balances::changed, this, [this](std::int64_t frame) {
+        if (frame == m_document.selection().frameInHand() || frame == leadOf(m_document.selection().frameInHand()))
+            showPictures();
+    });
+    connect(&m_proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
+        if (frame == m_document.selection().frameInHand() || frame == leadOf(m_document.selection().frameInHand()))
+            showPictures();
+    });
+}
+
 void BalancePlace::connectParts()
 {
     connect(m_pause, &QTimer::timeout, this, &BalancePlace::commitPending);
@@ -104,27 +125,32 @@ void BalancePlace::connectParts()
         setFrame(bare, tr("Balance taken off a frame"));
     });
     connect(m_model, &BalanceModel::ticksChanged, this, &BalancePlace::refresh);
-    connect(&m_document, &Document::opening, this, [this] { m_pause->stop(), m_pendingFrame = 0, m_task->cancel(); });
-    connect(&m_document, &Document::opened, this, [this] { refreshGroups(), refresh(); });
-    connect(&m_document, &Document::lightsChanged, this, [this] { refreshGroups(), refresh(); });
-    connect(&m_document, &Document::framesChanged, this, &BalancePlace::refresh);
-    connect(&m_document.selection(), &Selection::frameChosen, this, &BalancePlace::refresh);
-    for (const auto changed : {&Document::balancesChanged, &Document::historyChanged})
-        connect(&m_document, changed, this, &BalancePlace::refresh);
-    connect(&m_document, &Document::settling, this, &BalancePlace::commitPending);
-    connect(&m_document.balances(), &Balances::changed, this, [this](std::int64_t frame) {
-        if (frame == m_document.selection().frameInHand() || frame == leadOf(m_document.selection().frameInHand()))
-            showPictures();
-    });
-    connect(&m_proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
-        if (frame == m_document.selection().frameInHand() || frame == leadOf(m_document.selection().frameInHand()))
-            showPictures();
-    });
+    connectDocument();
     for (PictureView* view : {m_after, m_before, m_lead})
         connect(view, &PictureView::resized, this, &BalancePlace::showPictures);
     connect(m_task, &Task::ended, this, &BalancePlace::refresh);
     connect(m_task, &Task::began, this, &BalancePlace::refresh);
     refresh();
+}
+
+void BalancePlace::makeButtons()
+{
+    const auto tool = [&](const char* name, const QString& words, auto&& act) {
+        auto* b = new QToolButton(this);
+        b->setObjectName(name);
+        b->setText(words);
+        connect(b, &QToolButton::clicked, this, act);
+        return b;
+    };
+    m_undo = tool("balanceUndo", tr("Undo"), [this] { undo(); });
+    m_redo = tool("balanceRedo", tr("Redo"), [this] { redo(); });
+    m_solve =
+        makeButton(this, "balanceSolve", tr("Solve"),
+                   tr("Finds exposure and white of the frames shown against the lead of each light; nothing changes "
+                      "before you take it"),
+                   [this] { solve(); });
+    m_take = makeButton(this, "balanceTake", tr("Take"), tr("Takes what is proposed for the ticked frames"),
+                        [this] { take(); });
 }
 
 QLayout* BalancePlace::makeHeader()
@@ -143,27 +169,7 @@ QLayout* BalancePlace::makeHeader()
     m_state->setObjectName("balanceState");
     m_state->setProperty("quiet", true);
     m_state->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-    const auto button = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
-        auto* b = new QPushButton(words, this);
-        b->setObjectName(name);
-        b->setToolTip(tip);
-        connect(b, &QPushButton::clicked, this, act);
-        return b;
-    };
-    const auto tool = [&](const char* name, const QString& words, auto&& act) {
-        auto* b = new QToolButton(this);
-        b->setObjectName(name);
-        b->setText(words);
-        connect(b, &QToolButton::clicked, this, act);
-        return b;
-    };
-    m_undo = tool("balanceUndo", tr("Undo"), [this] { undo(); });
-    m_redo = tool("balanceRedo", tr("Redo"), [this] { redo(); });
-    m_solve = button("balanceSolve", tr("Solve"),
-                     tr("Finds exposure and white of the frames shown against the lead of each light; nothing changes "
-                        "before you take it"),
-                     [this] { solve(); });
-    m_take = button("balanceTake", tr("Take"), tr("Takes what is proposed for the ticked frames"), [this] { take(); });
+    makeButtons();
     row->addWidget(m_groups);
     row->addWidget(m_state, 1);
     row->addWidget(makeTaskBar(*m_task, "balanceTask", this));
@@ -190,16 +196,13 @@ FrameBalance BalancePlace::shown(std::int64_t id) const
 {
     const auto* waiting = m_model->proposal(id);
     FrameBalance balance = waiting ? waiting->balance : m_document.balances().of(id);
-    // How the picture came to be is known of raw files, and of cameras whose brackets were seen.
-    if (balance.response.empty()) {
-        const Frame* frame = m_document.frame(id);
-        const auto proxy = frame ? m_proxies.untouched(id, frame->path) : nullptr;
-        const FrameFacts* facts = m_frames.factsOf(id);
-        if (proxy && proxy->info.isRaw())
-            balance.response = "raw";
-        else if (facts && m_document.balances().hasResponse(facts->capture.camera))
-            balance.response = facts->capture.camera;
-    }
+    if (!balance.response.empty())
+        return balance;
+    const Frame* frame = m_document.frame(id);
+    const auto proxy = frame ? m_proxies.untouched(id, frame->path) : nullptr;
+    const FrameFacts* facts = m_frames.factsOf(id);
+    balance.response = m_document.job().responseNameOf(balance, proxy && proxy->info.isRaw(),
+                                                       facts ? facts->capture.camera : std::string());
     return balance;
 }
 

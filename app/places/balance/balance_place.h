@@ -46,6 +46,8 @@ protected:
     void showEvent(QShowEvent*) override;
 
 private:
+    void makeButtons();
+    void connectDocument();
     void connectParts();
     QLayout* makeHeader();
     void refresh();

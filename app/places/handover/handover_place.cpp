@@ -19,12 +19,8 @@ QString duration(double seconds)
 
 }  // namespace
 
-HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
-    : QWidget(parent), m_document(document), m_task(new ExportTask(this)), m_model(new DeliveryModel(this)),
-      m_progress(new QProgressBar(this)), m_state(new QLabel(this)), m_summary(new QLabel(this)),
-      m_table(new QTableView(this))
+void HandoverPlace::makeTable()
 {
-    setObjectName("handoverPlace");
     m_table->setObjectName("deliveries");
     m_table->setAccessibleName(tr("What was written"));
     m_table->setModel(m_model);
@@ -38,6 +34,15 @@ HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
     m_table->setColumnWidth(DeliveryModel::FileColumn, 210);
     m_table->setColumnWidth(DeliveryModel::SizeColumn, 90);
     m_table->horizontalHeader()->setHighlightSections(false);
+}
+
+HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
+    : QWidget(parent), m_document(document), m_task(new ExportTask(this)), m_model(new DeliveryModel(this)),
+      m_progress(new QProgressBar(this)), m_state(new QLabel(this)), m_summary(new QLabel(this)),
+      m_table(new QTableView(this))
+{
+    setObjectName("handoverPlace");
+    makeTable();
     m_progress->setObjectName("exportProgress");
     m_progress->setTextVisible(false);
     m_progress->setFixedHeight(8);
@@ -67,16 +72,9 @@ HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
     refresh();
 }
 
-QWidget* HandoverPlace::makeForm()
+void HandoverPlace::addChoices(QGridLayout* form)
 {
-    auto* page = new QWidget(this);
-    page->setFixedWidth(340);
-    auto* form = new QGridLayout(page);
-    form->setContentsMargins(20, 18, 10, 16);
-    form->setVerticalSpacing(10);
-    form->setHorizontalSpacing(12);
-    form->setColumnStretch(1, 1);
-    int row = 0;
+    QWidget* page = form->parentWidget();
     const auto add = [&](const QString& label, QWidget* control, const char* name, const QString& tip) {
         auto* words = new QLabel(label, page);
         words->setProperty("quiet", true);
@@ -84,13 +82,10 @@ QWidget* HandoverPlace::makeForm()
         control->setObjectName(name);
         control->setAccessibleName(label);
         control->setToolTip(tip);
+        const int row = form->rowCount();
         form->addWidget(words, row, 0);
-        form->addWidget(control, row++, 1);
+        form->addWidget(control, row, 1);
     };
-    m_summary->setObjectName("exportSummary");
-    m_summary->setProperty("strong", true);
-    m_summary->setWordWrap(true);
-    form->addWidget(m_summary, row++, 0, 1, 2);
     add(tr("frames"), m_which = new QComboBox(page), "exportWhich", tr("Which frames are rendered"));
     add(tr("format"), m_format = new QComboBox(page), "exportFormat", tr("The kind of file and its depth"));
     m_format->addItems({tr("JPEG"), tr("PNG, 8 bit"), tr("PNG, 16 bit"), tr("TIFF, 8 bit"), tr("TIFF, 16 bit")});
@@ -113,17 +108,13 @@ QWidget* HandoverPlace::makeForm()
         m_shape->addItem(shape.words);
     add(tr("folder"), m_folder = new QLineEdit(page), "exportFolder",
         tr("Where the files go; made when it is missing"));
-    auto* browse = new QPushButton(tr("Choose folder…"), page);
-    browse->setObjectName("exportBrowse");
-    connect(browse, &QPushButton::clicked, this, [this] {
-        const QString folder = QFileDialog::getExistingDirectory(this, tr("Folder for the files"), m_folder->text());
-        if (!folder.isEmpty())
-            setFolder(folder);
-    });
-    form->addWidget(browse, row++, 1);
-    m_start = new QPushButton(tr("Hand over"), page);
+}
+
+QHBoxLayout* HandoverPlace::makeButtons()
+{
+    m_start = new QPushButton(tr("Hand over"), this);
     m_start->setObjectName("exportStart");
-    m_cancel = new QPushButton(tr("Cancel"), page);
+    m_cancel = new QPushButton(tr("Cancel"), this);
     m_cancel->setObjectName("exportCancel");
     connect(m_start, &QPushButton::clicked, this, &HandoverPlace::start);
     connect(m_cancel, &QPushButton::clicked, this, [this] {
@@ -134,8 +125,35 @@ QWidget* HandoverPlace::makeForm()
     buttons->setSpacing(8);
     buttons->addWidget(m_start, 1);
     buttons->addWidget(m_cancel);
+    return buttons;
+}
+
+QWidget* HandoverPlace::makeForm()
+{
+    auto* page = new QWidget(this);
+    page->setFixedWidth(340);
+    auto* form = new QGridLayout(page);
+    form->setContentsMargins(20, 18, 10, 16);
+    form->setVerticalSpacing(10);
+    form->setHorizontalSpacing(12);
+    form->setColumnStretch(1, 1);
+    int row = 0;
+    m_summary->setObjectName("exportSummary");
+    m_summary->setProperty("strong", true);
+    m_summary->setWordWrap(true);
+    form->addWidget(m_summary, row++, 0, 1, 2);
+    addChoices(form);
+    row = form->rowCount();
+    auto* browse = new QPushButton(tr("Choose folder…"), page);
+    browse->setObjectName("exportBrowse");
+    connect(browse, &QPushButton::clicked, this, [this] {
+        const QString folder = QFileDialog::getExistingDirectory(this, tr("Folder for the files"), m_folder->text());
+        if (!folder.isEmpty())
+            setFolder(folder);
+    });
+    form->addWidget(browse, row++, 1);
     form->setRowMinimumHeight(row, 8);
-    form->addLayout(buttons, row + 1, 0, 1, 2);
+    form->addLayout(makeButtons(), row + 1, 0, 1, 2);
     form->setRowStretch(row + 2, 1);
     connect(m_format, &QComboBox::currentIndexChanged, this, [this](int index) { m_quality->setEnabled(index == 0); });
     return page;

@@ -8,6 +8,8 @@
 #include <QWidget>
 
 class QComboBox;
+class QGridLayout;
+class QHBoxLayout;
 class QLabel;
 class QLineEdit;
 class QProgressBar;
@@ -27,6 +29,9 @@ public:
     void setFolder(const QString& folder);
 
 private:
+    void addChoices(QGridLayout* form);
+    QHBoxLayout* makeButtons();
+    void makeTable();
     QWidget* makeForm();
     void refresh();
     void restoreChoices();

@@ -6,16 +6,17 @@
 #include "app/instruments/key_list.h"
 #include "app/intent/intent_panel.h"
 #include "app/library/library_view.h"
+#include "app/places/look/look_export.h"
+#include "app/places/look/look_header.h"
 #include "app/shortcuts/shortcuts.h"
 #include "app/stepline/spot_view.h"
 #include "app/stepline/step_line.h"
+#include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "app/variants/sweep_view.h"
 #include "app/variants/tray_view.h"
 #include "app/wall/compare_view.h"
-#include "core/engine/bake.h"
 #include "core/image/resize.h"
-#include "core/table_files/table_file.h"
 
 namespace amber {
 namespace {
@@ -30,7 +31,8 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
       m_intent(new IntentPanel(document, this)), m_findings(new FindingsPanel(document, this)),
       m_sweep(new SweepView(document, *m_wall, this)), m_tray(new TrayView(document, proxies, *m_wall, this)),
       m_library(new LibraryView(document, *m_wall, this)), m_spot(new SpotView(proxies.queue(), this)),
-      m_upper(new QStackedWidget(this)), m_lower(new QStackedWidget(this)), m_header(new QWidget(this))
+      m_upper(new QStackedWidget(this)), m_lower(new QStackedWidget(this)), m_header(new LookHeader(document, this)),
+      m_export(new LookExport(document, proxies, this))
 {
     setObjectName("lookPlace");
     for (QWidget* view : std::initializer_list<QWidget*>{m_wall, m_compare, m_sweep, m_tray, m_library})
@@ -38,8 +40,7 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
     for (QWidget* panel : std::initializer_list<QWidget*>{m_bench, m_intent, m_findings})
         m_lower->addWidget(panel);
     m_lower->setFixedHeight(kBenchHeight);
-    m_header->setObjectName("lookHeader");
-    m_header->setLayout(makeHeader());
+    connectHeader();
 
     auto* left = new QVBoxLayout;
     left->setSpacing(0);
@@ -61,6 +62,28 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
     connectPanels();
 }
 
+void LookPlace::connectHeader()
+{
+    const auto turn = [this](View wanted) {
+        return [this, wanted] { showView(view() == wanted ? View::Wall : wanted); };
+    };
+    connect(m_header, &LookHeader::sweepWanted, this, turn(View::Sweep));
+    connect(m_header, &LookHeader::trayWanted, this, turn(View::Tray));
+    connect(m_header, &LookHeader::libraryWanted, this, turn(View::Library));
+    connect(m_header, &LookHeader::intentWanted, this,
+            [this](bool on) { showPanel(on ? Panel::Intent : Panel::Bench); });
+    connect(m_header, &LookHeader::findingsWanted, this,
+            [this](bool on) { showPanel(on ? Panel::Findings : Panel::Bench); });
+    connect(m_header, &LookHeader::markWanted, this, &LookPlace::toggleMarking);
+    connect(m_header, &LookHeader::splitWanted, this, &LookPlace::toggleSplit);
+    connect(m_header, &LookHeader::compareWanted, this, &LookPlace::toggleCompare);
+    connect(m_header, &LookHeader::pinWanted, this, &LookPlace::askPin);
+    connect(m_header, &LookHeader::secondLookWanted, this, &LookPlace::takeSecondLook);
+    connect(m_header, &LookHeader::viewMenuWanted, this, &LookPlace::fillViewMenu);
+}
+
+void LookPlace::refreshHeader() { m_header->refresh(isComparing()); }
+
 void LookPlace::connectParts()
 {
     const auto back = [this] { showView(View::Wall); };
@@ -68,7 +91,7 @@ void LookPlace::connectParts()
     connect(m_sweep, &SweepView::closed, this, back);
     connect(m_tray, &TrayView::closed, this, back);
     connect(m_library, &LibraryView::closed, this, back);
-    connect(m_library, &LibraryView::exportRequested, this, &LookPlace::exportLook);
+    connect(m_library, &LibraryView::exportRequested, m_export, &LookExport::ask);
     connect(m_stepLine, &StepLine::markChosen, this, &LookPlace::showSpot);
     connect(&m_instruments->keys(), &KeyList::chosen, m_wall, &Wall::setNamedMark);
     connect(&m_document.looks(), &LooksInHand::lookChanged, this, [this] { probeAt(m_place); });
@@ -151,93 +174,6 @@ void LookPlace::connectPictures()
     });
 }
 
-QLayout* LookPlace::makeHeader()
-{
-    auto* row = new QHBoxLayout;
-    row->setContentsMargins(14, 6, 14, 6);
-    row->setSpacing(3);
-    m_looks = new QComboBox(this);
-    m_looks->setObjectName("lookChoice");
-    m_looks->setAccessibleName(tr("Look"));
-    m_looks->setToolTip(tr("The looks of this job; type to rename the one in hand"));
-    m_looks->setMinimumWidth(96);
-    m_looks->setMaximumWidth(320);
-    m_looks->setEditable(true);
-    m_looks->setInsertPolicy(QComboBox::NoInsert);
-    connect(m_looks, &QComboBox::activated, this,
-            [this] { m_document.looks().choose(m_looks->currentData().toLongLong()); });
-    m_looks->lineEdit()->setObjectName("lookName");
-    m_looks->lineEdit()->setAccessibleName(tr("Name of the look"));
-    connect(m_looks->lineEdit(), &QLineEdit::editingFinished, this, [this] {
-        if (m_looks->currentData().toLongLong() == m_document.looks().lookId())
-            m_document.looks().rename(m_looks->currentText());
-    });
-    const auto tool = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
-        auto* button = new QToolButton(this);
-        button->setObjectName(name);
-        button->setText(words);
-        button->setToolTip(tip);
-        connect(button, &QToolButton::clicked, this, act);
-        row->addWidget(button);
-        return button;
-    };
-    const auto toggle = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
-        QToolButton* button = tool(name, words, tip, act);
-        button->setCheckable(true);
-        return button;
-    };
-    row->addWidget(m_looks, 3);
-    tool("lookNew", tr("New"), tr("Begin another look"), [this] { m_document.looks().newLook(); });
-    m_viewButtons[2] = toggle("showLibrary", tr("Looks"), tr("All looks of this job on the frame in hand (F9)"),
-                              [this] { showView(view() == View::Library ? View::Wall : View::Library); });
-    m_undo = tool("undo", tr("Undo"), QString(), [this] { m_document.undo(); });
-    m_redo = tool("redo", tr("Redo"), QString(), [this] { m_document.redo(); });
-    row->addSpacing(5);
-    row->addStretch(1);
-    m_panelButtons[0] =
-        toggle("showIntent", tr("Intent"), tr("What the look is to be, and how it stands to that (Ctrl+I)"),
-               [this](bool on) { showPanel(on ? Panel::Intent : Panel::Bench); });
-    m_panelButtons[1] =
-        toggle("showFindings", tr("Findings"),
-               tr("Steps that undo one another, levels that moved, tints that add up, sayings measured (Ctrl+F)"),
-               [this](bool on) { showPanel(on ? Panel::Findings : Panel::Bench); });
-    row->addSpacing(5);
-    m_aside = tool("secondLook", QString(),
-                   tr("Take the frame that was put aside in hand again, beside the version left behind"),
-                   [this] { takeSecondLook(); });
-    m_aside->setAccessibleName(tr("Second look"));
-    m_aside->hide();
-    m_mark = toggle("markPicture", tr("Mark"),
-                    tr("Mark key colours, regions to read or to leave out, and the planned crop (Ctrl+M)"),
-                    [this] { toggleMarking(); });
-    m_split = toggle("split", tr("Split"), tr("A line on the picture: before on its left, after on its right (F4)"),
-                     [this] { toggleSplit(); });
-    m_viewButtons[0] =
-        toggle("showSweep", tr("Sweep"), tr("The frame at many values of one quantity of the chosen step (Ctrl+W)"),
-               [this] { showView(view() == View::Sweep ? View::Wall : View::Sweep); });
-    m_viewButtons[1] = toggle("showTray", tr("Tray"), tr("Pinned versions side by side, with their differences (F8)"),
-                              [this] { showView(view() == View::Tray ? View::Wall : View::Tray); });
-    m_compareButton = new QPushButton(tr("Compare"), this);
-    m_compareButton->setObjectName("compareVersions");
-    m_compareButton->setToolTip(tr("Two versions side by side with their measured difference (F7)"));
-    m_compareButton->setCheckable(true);
-    connect(m_compareButton, &QPushButton::clicked, this, &LookPlace::toggleCompare);
-    row->addWidget(m_compareButton);
-    m_pin = new QPushButton(tr("Pin"), this);
-    m_pin->setObjectName("pinVersion");
-    m_pin->setAccessibleName(tr("Pin version"));
-    connect(m_pin, &QPushButton::clicked, this, &LookPlace::askPin);
-    row->addWidget(m_pin);
-    auto* more = tool("viewMenuButton", tr("View"),
-                      tr("Quiet view, 100 %, surround, theme, blind mode, second look, trial frames"), [] {});
-    auto* menu = new QMenu(more);
-    menu->setObjectName("viewMenu");
-    more->setMenu(menu);
-    more->setPopupMode(QToolButton::InstantPopup);
-    connect(menu, &QMenu::aboutToShow, this, [this, menu] { fillViewMenu(*menu); });
-    return row;
-}
-
 void LookPlace::fillViewMenu(QMenu& menu)
 {
     menu.clear();
@@ -279,9 +215,7 @@ void LookPlace::remindOfSecondLook()
     const qint64 now = QDateTime::currentSecsSinceEpoch();
     const Frame* frame = aside.empty() ? nullptr : m_document.frame(aside.front().frame);
     const bool due = frame && now - aside.front().leftAt >= Selection::kSecondLookSeconds;
-    m_aside->setVisible(due);
-    if (due)
-        m_aside->setText(tr("Second look: %1").arg(titleOf(*frame)));
+    m_header->showSecondLook(due ? titleOf(*frame) : QString());
 }
 
 void LookPlace::takeSecondLook()
@@ -297,6 +231,8 @@ void LookPlace::takeSecondLook()
     }
 }
 
+Result<QString> LookPlace::exportTable(const QString& path) const { return m_export->writeTable(path); }
+
 LookPlace::View LookPlace::view() const { return static_cast<View>(m_upper->currentIndex()); }
 
 void LookPlace::showView(View view)
@@ -305,10 +241,10 @@ void LookPlace::showView(View view)
         this->view() != View::Compare && !m_document.isOpen())
         view = View::Wall;
     m_upper->setCurrentIndex(static_cast<int>(view));
-    m_compareButton->setChecked(view == View::Compare);
-    m_viewButtons[0]->setChecked(view == View::Sweep);
-    m_viewButtons[1]->setChecked(view == View::Tray);
-    m_viewButtons[2]->setChecked(view == View::Library);
+    m_header->setComparing(view == View::Compare);
+    m_header->setChecked(LookHeader::Sweep, view == View::Sweep);
+    m_header->setChecked(LookHeader::Tray, view == View::Tray);
+    m_header->setChecked(LookHeader::Library, view == View::Library);
     if (view == View::Compare)
         m_compare->refresh();
     else if (view == View::Sweep)
@@ -323,8 +259,8 @@ void LookPlace::showView(View view)
 void LookPlace::showPanel(Panel panel)
 {
     m_lower->setCurrentIndex(static_cast<int>(panel));
-    m_panelButtons[0]->setChecked(panel == Panel::Intent);
-    m_panelButtons[1]->setChecked(panel == Panel::Findings);
+    m_header->setChecked(LookHeader::Intent, panel == Panel::Intent);
+    m_header->setChecked(LookHeader::Findings, panel == Panel::Findings);
     if (panel == Panel::Intent)
         m_intent->refresh();
 }
@@ -352,7 +288,7 @@ void LookPlace::toggleMarking()
     m_wall->inHand().setMarking(on);
     m_wall->inHand().setHeld(on ? tr("click a key colour, drag a region, Esc ends") : QString());
     m_wall->showMarks();
-    m_mark->setChecked(on);
+    m_header->setChecked(LookHeader::Mark, on);
     m_region.reset();
 }
 
@@ -377,17 +313,13 @@ void LookPlace::nameKey(const Region& place)
     const auto proxy = m_wall->proxyInHand();
     if (!proxy)
         return;
-    QInputDialog dialog(this);
-    dialog.setObjectName("keyNameDialog");
-    dialog.setWindowTitle(tr("Key colour"));
-    dialog.setLabelText(tr("What is it? The name stays with the shoot"));
-    dialog.setOkButtonText(tr("Mark"));
-    if (dialog.exec() != QDialog::Accepted)
+    const auto name = askLine(
+        this, {"keyNameDialog", tr("Key colour"), tr("What is it? The name stays with the shoot"), {}, tr("Mark")});
+    if (!name)
         return;
     auto keys = m_document.job().keys;
     KeyColour key;
-    key.name = dialog.textValue().trimmed().isEmpty() ? tr("key %1").arg(keys.size() + 1).toStdString()
-                                                      : dialog.textValue().trimmed().toStdString();
+    key.name = (name->isEmpty() ? tr("key %1").arg(keys.size() + 1) : *name).toStdString();
     key.frame = m_document.selection().frameInHand();
     key.place = place;
     key.marked = meanOf(proxy->samples.view(), place);
@@ -481,69 +413,6 @@ std::vector<BeforeAfter> LookPlace::framesOfWall() const
     return all;
 }
 
-void LookPlace::exportLook(std::int64_t id)
-{
-    const auto look = m_document.looks().lookOfEntry(id);
-    if (!look)
-        return;
-    m_document.looks().choose(id);
-    const QString path = QFileDialog::getSaveFileName(
-        this, tr("Export the look"), m_document.folder() + "/" + text(look->name) + ".json",
-        tr("Look, complete (*.json);;Lookup table (*.cube *.clf);;Hald picture, 16 bits (*.png);;ASC CDL, nearest fit "
-           "(*.cc *.ccc *.cdl)"));
-    if (path.isEmpty())
-        return;
-    QString words;
-    if (path.endsWith(".json", Qt::CaseInsensitive)) {
-        if (const Status done = m_document.looks().exportLook(path); !done)
-            emit m_document.failed(text(done.error().message()));
-        words = tr("Made for: %1\nLimits: %2")
-                    .arg(look->card.madeFor.empty() ? tr("not said; write it on the intent card")
-                                                    : text(look->card.madeFor),
-                         look->card.limits.empty() ? tr("not said") : text(look->card.limits));
-    } else {
-        const auto report = exportTable(path);
-        if (!report) {
-            emit m_document.failed(text(report.error().message()));
-            return;
-        }
-        words = *report;
-    }
-    if (const QString bound = subjectBoundWords(*look); !bound.isEmpty())
-        words += tr("\n\nBound to a subject, yet marked as travelling: %1").arg(bound);
-    QMessageBox box(QMessageBox::NoIcon, tr("How the look travels"), words, QMessageBox::Ok, this);
-    box.setObjectName("travelReport");
-    box.exec();
-}
-
-void LookPlace::refreshHeader()
-{
-    const auto entries = m_document.looks().entries();
-    const QSignalBlocker blocker(m_looks);
-    m_looks->clear();
-    for (const LookEntry& entry : entries) {
-        m_looks->addItem(text(entry.name), QVariant::fromValue<qlonglong>(entry.id));
-        if (entry.id == m_document.looks().lookId())
-            m_looks->setCurrentIndex(m_looks->count() - 1);
-    }
-    const auto show = [](QToolButton* button, const QString& action, const QString& words, const QString& keys) {
-        button->setEnabled(!action.isEmpty());
-        button->setToolTip(action.isEmpty() ? words + " (" + keys + ")" : words + ": " + action + " (" + keys + ")");
-    };
-    show(m_undo, m_document.undoAction(), tr("Undo"), tr("Ctrl+Z"));
-    show(m_redo, m_document.redoAction(), tr("Redo"), tr("Ctrl+Shift+Z"));
-    const auto pins = m_document.looks().pins().size();
-    m_pin->setToolTip(tr("Keep the look as it is now under a note, to come back to and compare (F6)") +
-                      (pins == 0   ? QString()
-                       : pins == 1 ? tr("; 1 version is pinned")
-                                   : tr("; %1 versions are pinned").arg(pins)));
-    m_compareButton->setEnabled(pins > 0 || isComparing());
-    for (QWidget* w :
-         std::initializer_list<QWidget*>{m_looks, m_pin, m_split, m_mark, m_viewButtons[0], m_viewButtons[1],
-                                         m_viewButtons[2], m_panelButtons[0], m_panelButtons[1]})
-        w->setEnabled(m_document.isOpen());
-}
-
 void LookPlace::renew()
 {
     const auto proxy = m_wall->proxyInHand();
@@ -551,35 +420,6 @@ void LookPlace::renew()
     if (!proxy)
         m_instruments->clear();
     probeAt(std::nullopt);
-}
-
-Result<QString> LookPlace::exportTable(const QString& path) const
-{
-    const auto format = tableFormatFromEnding(path.toStdString());
-    if (!format)
-        return tl::make_unexpected(format.error());
-    std::vector<LinearRgb> own;
-    std::vector<std::int64_t> frames = m_document.selection().companions();
-    frames.push_back(m_document.selection().frameInHand());
-    for (const std::int64_t id : frames)
-        if (const Frame* frame = m_document.frame(id))
-            if (const auto proxy = m_proxies.proxy(id, frame->path)) {
-                const ImageView samples = proxy->samples.view();
-                for (int i = 0; i < samples.width * samples.height; i += 3)
-                    own.push_back({samples.data[3 * i], samples.data[3 * i + 1], samples.data[3 * i + 2]});
-            }
-    constexpr int kEdge = 33, kHaldEdge = 36;
-    const auto table = *format == TableFormat::Cdl
-                           ? bakeCdl(m_document.looks().look(), RgbSpace::Srgb, own)
-                           : bake(m_document.looks().look(), *format == TableFormat::Hald ? kHaldEdge : kEdge);
-    if (!table)
-        return tl::make_unexpected(table.error());
-    const auto travel = travelReport(m_document.looks().look(), *table, RgbSpace::Srgb, own);
-    if (!travel)
-        return tl::make_unexpected(travel.error());
-    if (const Status written = writeTableFile(path.toStdString(), *table, *format); !written)
-        return tl::make_unexpected(written.error());
-    return text(describe(*travel));
 }
 
 Image LookPlace::entering() const
@@ -626,20 +466,17 @@ void LookPlace::toggleSplit()
 {
     const bool on = !m_wall->inHand().isSplit();
     m_wall->setSplit(on);
-    m_split->setChecked(on);
+    m_header->setChecked(LookHeader::Split, on);
 }
 
 void LookPlace::askPin()
 {
     if (!m_document.isOpen())
         return;
-    QInputDialog dialog(this);
-    dialog.setObjectName("pinDialog");
-    dialog.setWindowTitle(tr("Pin this version"));
-    dialog.setLabelText(tr("Note, for the day you come back to it"));
-    dialog.setOkButtonText(tr("Pin"));
-    if (dialog.exec() == QDialog::Accepted)
-        m_document.looks().pin(dialog.textValue(), theme::surround());
+    const LineQuestion question{
+        "pinDialog", tr("Pin this version"), tr("Note, for the day you come back to it"), {}, tr("Pin")};
+    if (const auto note = askLine(this, question))
+        m_document.looks().pin(*note, theme::surround());
 }
 
 bool LookPlace::isComparing() const { return view() == View::Compare; }

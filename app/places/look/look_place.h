@@ -5,12 +5,8 @@
 #include "app/wall/wall.h"
 #include "core/analysis/intent_score.h"
 
-class QComboBox;
 class QMenu;
-class QLabel;
-class QPushButton;
 class QStackedWidget;
-class QToolButton;
 
 namespace amber {
 
@@ -20,6 +16,8 @@ class FindingsPanel;
 class Instruments;
 class IntentPanel;
 class LibraryView;
+class LookExport;
+class LookHeader;
 class SpotView;
 class StepLine;
 class SweepView;
@@ -70,14 +68,13 @@ public:
     void probeAt(std::optional<QPointF> place);
 
 private:
+    void connectHeader();
     void connectParts();
     void connectPanels();
-    QLayout* makeHeader();
     void fillViewMenu(QMenu& menu);
     void connectPictures();
     void mark(const QRectF& place);
     void nameKey(const Region& place);
-    void exportLook(std::int64_t look);
     std::vector<BeforeAfter> framesOfWall() const;
     void remindOfSecondLook();
     void takeSecondLook();
@@ -102,13 +99,9 @@ private:
     LibraryView* m_library;
     SpotView* m_spot;
     QStackedWidget *m_upper, *m_lower;
-    QWidget* m_header;
-    QComboBox* m_looks;
-    QToolButton *m_undo, *m_redo, *m_split, *m_mark, *m_aside;
-    QPushButton *m_pin, *m_compareButton;
-    std::array<QToolButton*, 3> m_viewButtons{};   ///< sweep, tray, looks
-    std::array<QToolButton*, 2> m_panelButtons{};  ///< intent, findings
-    std::optional<Region> m_region;                ///< that is read in the place of the pointer
+    LookHeader* m_header;
+    LookExport* m_export;
+    std::optional<Region> m_region;  ///< that is read in the place of the pointer
     bool m_quiet = false;
     int m_extreme = 0;
     std::optional<QPointF> m_place;

@@ -51,36 +51,54 @@ void FitReport::show(const FittedLook& fit)
     update();
 }
 
+namespace {
+
+constexpr int kRow = 34, kNames = 190, kNumbers = 250;
+
+}  // namespace
+
+void FitReport::paintHead(QPainter& painter, int y) const
+{
+    const QRectF bars(kNames, 0, width() - kNames - kNumbers, 0);
+    painter.setFont(theme::font(13));
+    painter.setPen(theme::kQuietInk);
+    painter.drawText(QRect(14, y, kNames, 20), Qt::AlignVCenter, tr("Step"));
+    painter.drawText(QRectF(bars.left(), y, bars.width(), 20), Qt::AlignVCenter, tr("Mean ΔE00 as each step is added"));
+    painter.drawText(QRect(width() - kNumbers + 16, y, kNumbers - 30, 20), Qt::AlignVCenter, tr("Explains"));
+}
+
+void FitReport::paintRow(QPainter& painter, int y, const QString& name, double before, double after,
+                         const QString& words, bool strong) const
+{
+    const double full = std::max(m_fit.untouched.mean, 1e-6);
+    const QRectF bars(kNames, 0, width() - kNames - kNumbers, 0);
+    painter.setPen(theme::kHairline);
+    painter.drawLine(0, y, width(), y);
+    painter.setFont(theme::font(13, strong));
+    painter.setPen(theme::kInk);
+    painter.drawText(QRect(14, y, kNames - 20, kRow), Qt::AlignVCenter, name);
+    const double from = bars.left() + before / full * bars.width(), to = bars.left() + after / full * bars.width(),
+                 middle = y + kRow / 2.0;
+    painter.fillRect(QRectF(bars.left(), middle - 5, to - bars.left(), 10), theme::kShape);
+    painter.fillRect(QRectF(to, middle - 5, std::max(0.0, from - to), 10), theme::kPressed);
+    painter.fillRect(QRectF(from - 1, middle - 8, 2, 16), theme::kShape);
+    painter.setFont(theme::font(13));
+    painter.drawText(QRect(width() - kNumbers + 16, y, kNumbers - 30, kRow), Qt::AlignVCenter, words);
+}
+
 void FitReport::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
     painter.fillRect(rect(), theme::kPaper);
     if (m_fit.stages.empty())
         return;
-    constexpr int kRow = 34, kNames = 190, kNumbers = 250;
     painter.setRenderHint(QPainter::Antialiasing);
     const double full = std::max(m_fit.untouched.mean, 1e-6);
-    const QRectF bars(kNames, 0, width() - kNames - kNumbers, 0);
     int y = 10;
-    painter.setFont(theme::font(13));
-    painter.setPen(theme::kQuietInk);
-    painter.drawText(QRect(14, y, kNames, 20), Qt::AlignVCenter, tr("Step"));
-    painter.drawText(QRectF(bars.left(), y, bars.width(), 20), Qt::AlignVCenter, tr("Mean ΔE00 as each step is added"));
-    painter.drawText(QRect(width() - kNumbers + 16, y, kNumbers - 30, 20), Qt::AlignVCenter, tr("Explains"));
+    paintHead(painter, y);
     y += 24;
     const auto row = [&](const QString& name, double before, double after, const QString& words, bool strong) {
-        painter.setPen(theme::kHairline);
-        painter.drawLine(0, y, width(), y);
-        painter.setFont(theme::font(13, strong));
-        painter.setPen(theme::kInk);
-        painter.drawText(QRect(14, y, kNames - 20, kRow), Qt::AlignVCenter, name);
-        const double from = bars.left() + before / full * bars.width(), to = bars.left() + after / full * bars.width(),
-                     middle = y + kRow / 2.0;
-        painter.fillRect(QRectF(bars.left(), middle - 5, to - bars.left(), 10), theme::kShape);
-        painter.fillRect(QRectF(to, middle - 5, std::max(0.0, from - to), 10), theme::kPressed);
-        painter.fillRect(QRectF(from - 1, middle - 8, 2, 16), theme::kShape);
-        painter.setFont(theme::font(13));
-        painter.drawText(QRect(width() - kNumbers + 16, y, kNumbers - 30, kRow), Qt::AlignVCenter, words);
+        paintRow(painter, y, name, before, after, words, strong);
         y += kRow;
     };
     row(tr("As it was"), m_fit.untouched.mean, m_fit.untouched.mean,

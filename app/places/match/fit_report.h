@@ -20,6 +20,9 @@ protected:
     QSize sizeHint() const override { return {600, 260}; }
 
 private:
+    void paintHead(QPainter& painter, int y) const;
+    void paintRow(QPainter& painter, int y, const QString& name, double before, double after, const QString& words,
+                  bool strong) const;
     FittedLook m_fit;
 };
 

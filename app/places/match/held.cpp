@@ -15,58 +15,78 @@ QString Held::name() const
                                : QFileInfo(paths.back()).completeBaseName();
 }
 
+namespace {
+
+using Tell = std::function<void(double)>;
+
+Result<std::shared_ptr<const Image>> heldPicture(const QString& path)
+{
+    auto picture = readReduced(path.toStdString(), kHeldEdge, false);
+    if (!picture)
+        return tl::make_unexpected(picture.error());
+    return std::make_shared<const Image>(std::move(picture->image));
+}
+
+Status readPictures(Held& held, const Tell& tell, const CancelToken& cancel)
+{
+    std::vector<Fingerprint> prints;
+    for (int i = 0; i < held.paths.size(); ++i) {
+        auto print = fingerprintOfFile(held.paths[i].toStdString());
+        if (!print)
+            return tl::make_unexpected(print.error());
+        prints.push_back(std::move(*print));
+        tell((i + 0.5) / static_cast<double>(held.paths.size()));
+        if (cancel.isCancelled())
+            return fail("given up");
+    }
+    held.print = combined(prints);
+    auto first = heldPicture(held.paths.front());
+    if (!first)
+        return tl::make_unexpected(first.error());
+    held.picture = std::move(*first);
+    return {};
+}
+
+Status readPair(Held& held, const Tell& tell, const CancelToken& cancel)
+{
+    auto before = heldPicture(held.paths[0]), after = heldPicture(held.paths[1]);
+    if (!before || !after)
+        return tl::make_unexpected(before ? after.error() : before.error());
+    auto fit = fitPair((*before)->view(), (*after)->view(), {held.withTable}, tell, cancel);
+    if (!fit)
+        return tl::make_unexpected(fit.error());
+    held.fit = std::move(*fit);
+    held.before = std::move(*before), held.picture = std::move(*after);
+    return {};
+}
+
+Status readTable(Held& held, const Tell& tell, const CancelToken& cancel)
+{
+    const auto file = readTableFile(held.paths[0].toStdString());
+    if (!file)
+        return tl::make_unexpected(file.error());
+    auto fit = fitTable(file->table, {held.withTable}, tell, cancel);
+    if (!fit)
+        return tl::make_unexpected(fit.error());
+    held.fit.fit = std::move(*fit), held.table = file->table;
+    return {};
+}
+
+}  // namespace
+
 Result<Held> readHeld(const Held& wanted, const std::function<void(int, int)>& progress, const CancelToken& cancel)
 {
     Held held = wanted;
-    const auto tell = [&](double share) {
+    const Tell tell = [&](double share) {
         if (progress)
             progress(static_cast<int>(std::lround(100 * share)), 100);
     };
-    const auto picture = [](const QString& path) { return readReduced(path.toStdString(), kHeldEdge, false); };
-    switch (held.kind) {
-    case Held::Kind::Pictures: {
-        std::vector<Fingerprint> prints;
-        for (int i = 0; i < held.paths.size(); ++i) {
-            auto print = fingerprintOfFile(held.paths[i].toStdString());
-            if (!print)
-                return tl::make_unexpected(print.error());
-            prints.push_back(std::move(*print));
-            tell((i + 0.5) / static_cast<double>(held.paths.size()));
-            if (cancel.isCancelled())
-                return fail("given up");
-        }
-        held.print = combined(prints);
-        auto first = picture(held.paths.front());
-        if (!first)
-            return tl::make_unexpected(first.error());
-        held.picture = std::make_shared<const Image>(std::move(first->image));
-        break;
-    }
-    case Held::Kind::Pair: {
-        auto before = picture(held.paths[0]), after = picture(held.paths[1]);
-        if (!before || !after)
-            return tl::make_unexpected(before ? after.error() : before.error());
-        auto fit = fitPair(before->image.view(), after->image.view(), {held.withTable}, tell, cancel);
-        if (!fit)
-            return tl::make_unexpected(fit.error());
-        held.fit = std::move(*fit);
-        held.before = std::make_shared<const Image>(std::move(before->image));
-        held.picture = std::make_shared<const Image>(std::move(after->image));
-        break;
-    }
-    case Held::Kind::Table: {
-        const auto file = readTableFile(held.paths[0].toStdString());
-        if (!file)
-            return tl::make_unexpected(file.error());
-        auto fit = fitTable(file->table, {held.withTable}, tell, cancel);
-        if (!fit)
-            return tl::make_unexpected(fit.error());
-        held.fit.fit = std::move(*fit), held.table = file->table;
-        break;
-    }
-    default:
-        break;
-    }
+    const Status read = held.kind == Held::Kind::Pictures ? readPictures(held, tell, cancel)
+                        : held.kind == Held::Kind::Pair   ? readPair(held, tell, cancel)
+                        : held.kind == Held::Kind::Table  ? readTable(held, tell, cancel)
+                                                          : Status{};
+    if (!read)
+        return tl::make_unexpected(read.error());
     if (held.picture) {
         const Size size = fitted({held.picture->width(), held.picture->height()}, kFeatureEdge);
         held.features = featuresOf(reduceByArea(held.picture->view(), size.width, size.height).view());

@@ -2,6 +2,7 @@
 
 #include "app/document/document.h"
 #include "app/theme/theme.h"
+#include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 
 #include <QtWidgets>
@@ -25,8 +26,8 @@ std::optional<LinearRgb> colourOf(const LadderRow& row, bool reference)
     if (row.rung == Rung::Contrast)
         return std::nullopt;
     if (row.rung < Rung::Contrast) {
-        const double L = (std::clamp(star, 0.0, 100.0) + 16) / 116;
-        return toLinearRgb(OkLab{L, 0, 0});
+        const double grey = luminanceOfStar(std::clamp(star, 0.0, 100.0));
+        return LinearRgb{grey, grey, grey};
     }
     const OkLab c = reference ? row.referenceColour : row.ourColour;
     // Both at one lightness: colour is what is compared.
@@ -107,49 +108,69 @@ QString LadderModel::wordsOf(int at) const
                : tr("%1 → %2").arg(theme::number(start, 1), theme::number(r->difference, 1));
 }
 
+QString LadderModel::valueOf(const LadderRow& r, bool reference)
+{
+    if (r.rung <= Rung::Contrast)
+        return theme::number(reference ? r.reference : r.ours, 1);
+    const OkLch lch = toOkLch(reference ? r.referenceColour : r.ourColour);
+    return lch.chroma < 0.002
+               ? tr("neutral")
+               : tr("%1 at %2°").arg(theme::number(lch.chroma, 3)).arg(std::lround(lch.hueDegrees) % 360);
+}
+
+QVariant LadderModel::wordsAt(const LadderRow& r, const QModelIndex& index) const
+{
+    const auto row = static_cast<std::size_t>(index.row());
+    switch (index.column()) {
+    case Name:
+        return nameOf(r);
+    case Reference:
+        return r.referenceSupport < kLeastSupport ? QString() : valueOf(r, true);
+    case Ours:
+        return r.ourSupport < kLeastSupport ? QString() : valueOf(r, false);
+    case Numbers:
+        return wordsOf(index.row());
+    case Sure:
+        if (!r.isSupported())
+            return QString();
+        return tr("%1 %").arg(
+            std::lround(100 * (row < m_start.rows.size() ? m_start.rows[row].confidence : r.confidence)));
+    default:
+        return {};
+    }
+}
+
+QVariant LadderModel::swatchAt(const LadderRow& r, int column)
+{
+    if (column != Reference && column != Ours)
+        return {};
+    const bool reference = column == Reference;
+    const auto colour = colourOf(r, reference);
+    if (!colour || (reference ? r.referenceSupport : r.ourSupport) < kLeastSupport)
+        return {};
+    return swatch(*colour);
+}
+
+QString LadderModel::tipOf(const LadderRow& r) const
+{
+    if (r.rung <= Rung::Contrast)
+        return tr("%1: L* %2 in the reference, %3 in ours; tolerance %4")
+            .arg(nameOf(r), theme::number(r.reference, 1), theme::number(r.ours, 1), theme::number(r.tolerance, 1));
+    return tr("%1: %2 % of the reference and %3 % of ours; ΔE %4, tolerance %5")
+        .arg(nameOf(r), theme::number(100 * r.referenceSupport, 1), theme::number(100 * r.ourSupport, 1),
+             theme::number(r.difference, 1), theme::number(r.tolerance, 1));
+}
+
 QVariant LadderModel::data(const QModelIndex& index, int role) const
 {
     const LadderRow* r = row(index.row());
     if (!r)
         return {};
-    const bool isLight = r->rung <= Rung::Contrast;
-    const auto value = [&](bool reference) {
-        const double v = reference ? r->reference : r->ours;
-        if (isLight)
-            return theme::number(v, 1);
-        const OkLch lch = toOkLch(reference ? r->referenceColour : r->ourColour);
-        return lch.chroma < 0.002
-                   ? tr("neutral")
-                   : tr("%1 at %2°").arg(theme::number(lch.chroma, 3)).arg(std::lround(lch.hueDegrees) % 360);
-    };
     switch (role) {
     case Qt::DisplayRole:
-        switch (index.column()) {
-        case Name:
-            return nameOf(*r);
-        case Reference:
-            return r->referenceSupport < kLeastSupport ? QString() : value(true);
-        case Ours:
-            return r->ourSupport < kLeastSupport ? QString() : value(false);
-        case Numbers:
-            return wordsOf(index.row());
-        case Sure:
-            return r->isSupported() ? tr("%1 %").arg(std::lround(
-                                          100 * (static_cast<std::size_t>(index.row()) < m_start.rows.size()
-                                                     ? m_start.rows[static_cast<std::size_t>(index.row())].confidence
-                                                     : r->confidence)))
-                                    : QString();
-        default:
-            return {};
-        }
+        return wordsAt(*r, index);
     case Qt::DecorationRole:
-        if (index.column() == Reference || index.column() == Ours) {
-            const bool reference = index.column() == Reference;
-            const auto colour = colourOf(*r, reference);
-            if (colour && (reference ? r->referenceSupport : r->ourSupport) >= kLeastSupport)
-                return swatch(*colour);
-        }
-        return {};
+        return swatchAt(*r, index.column());
     case Qt::ForegroundRole:
         return r->isSupported() ? theme::kInk : theme::kQuietInk;
     case Qt::FontRole:
@@ -158,13 +179,7 @@ QVariant LadderModel::data(const QModelIndex& index, int role) const
         return index.column() == Sure ? QVariant(Qt::AlignRight | Qt::AlignVCenter)
                                       : QVariant(Qt::AlignLeft | Qt::AlignVCenter);
     case Qt::ToolTipRole:
-        return isLight ? tr("%1: L* %2 in the reference, %3 in ours; tolerance %4")
-                             .arg(nameOf(*r), theme::number(r->reference, 1), theme::number(r->ours, 1),
-                                  theme::number(r->tolerance, 1))
-                       : tr("%1: %2 % of the reference and %3 % of ours; ΔE %4, tolerance %5")
-                             .arg(nameOf(*r), theme::number(100 * r->referenceSupport, 1),
-                                  theme::number(100 * r->ourSupport, 1), theme::number(r->difference, 1),
-                                  theme::number(r->tolerance, 1));
+        return tipOf(*r);
     case Qt::AccessibleTextRole:
         return QStringList{nameOf(*r), wordsOf(index.row())}.join(QStringLiteral(": "));
     default:

@@ -32,6 +32,10 @@ public:
     QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
 
 private:
+    static QString valueOf(const LadderRow& r, bool reference);
+    QVariant wordsAt(const LadderRow& r, const QModelIndex& index) const;
+    static QVariant swatchAt(const LadderRow& r, int column);
+    QString tipOf(const LadderRow& r) const;
     Ladder m_ladder, m_start;
 };
 

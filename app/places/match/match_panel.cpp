@@ -2,61 +2,47 @@
 
 #include "app/document/document.h"
 #include "app/places/match/fit_report.h"
+#include "app/theme/controls.h"
 #include "app/theme/theme.h"
 
 #include <QtWidgets>
 
 namespace amber {
 
-MatchPanel::MatchPanel(QWidget* parent) : QWidget(parent)
+QLabel* MatchPanel::label(const char* name, bool strong, bool quiet)
 {
-    setObjectName("matchPanel");
-    setFixedWidth(304);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(14, 10, 14, 12);
-    column->setSpacing(6);
-    const auto label = [&](const char* name, bool strong, bool quiet) {
-        auto* l = new QLabel(this);
-        l->setObjectName(name);
-        l->setWordWrap(true);
-        l->setProperty("strong", strong);
-        l->setProperty("quiet", quiet);
-        column->addWidget(l);
-        return l;
-    };
-    const auto button = [&](const char* name, const QString& words, const QString& tip, auto signal) {
-        auto* b = new QPushButton(words, this);
-        b->setObjectName(name);
-        b->setToolTip(tip);
-        connect(b, &QPushButton::clicked, this, signal);
-        return b;
-    };
-    m_title = label("matchTitle", true, false);
-    m_facts = label("matchFacts", false, true);
-    m_sure = label("matchSure", false, false);
-    m_score = label("matchScore", false, false);
-    m_lightWords = label("matchBalanceWords", false, false);
-    m_takeLight = button("matchTakeBalance", tr("Take into its balance"),
-                         tr("Exposure and white of this frame alone; Ctrl+Z in Balance takes it back"),
-                         [this] { emit takeLight(); });
-    column->addWidget(m_takeLight);
-    column->addStretch(1);
+    auto* l = new QLabel(this);
+    l->setObjectName(name);
+    l->setWordWrap(true);
+    l->setProperty("strong", strong);
+    l->setProperty("quiet", quiet);
+    layout()->addWidget(l);
+    return l;
+}
+
+void MatchPanel::makeButtons()
+{
     m_withTable = new QCheckBox(tr("with a small table for the rest"), this);
     m_withTable->setObjectName("matchWithTable");
     m_withTable->setToolTip(tr("A smooth table for what the steps cannot say; it cannot be edited"));
     connect(m_withTable, &QCheckBox::clicked, this, &MatchPanel::tableWanted);
-    m_takeThis = button("matchTakeThis", tr("Take this"), tr("Brings the chosen row to the reference (Enter)"),
-                        [this] { emit takeThis(); });
-    m_takeTo = button("matchTakeTo", tr("To here"), tr("Every such row down to the chosen one (Shift+Enter)"),
-                      [this] { emit takeToHere(); });
-    m_takeAll =
-        button("matchTakeAll", tr("Take all"),
-               tr("Every row both pictures have enough of, and that is sure enough to be taken unseen (Ctrl+Enter)"),
-               [this] { emit takeAll(); });
-    m_takeNew = button("matchTakeNew", tr("Take as a new look"), tr("The fitted steps as a look of their own"),
-                       [this] { emit takeFit(true); });
-    m_takeHere = button("matchTakeHere", tr("Add to this look"), tr("The fitted steps after those of the look in hand"),
-                        [this] { emit takeFit(false); });
+    m_takeThis = makeButton(this, "matchTakeThis", tr("Take this"),
+                            tr("Brings the chosen row to the reference (Enter)"), [this] { emit takeThis(); });
+    m_takeTo = makeButton(this, "matchTakeTo", tr("To here"), tr("Every such row down to the chosen one (Shift+Enter)"),
+                          [this] { emit takeToHere(); });
+    m_takeAll = makeButton(
+        this, "matchTakeAll", tr("Take all"),
+        tr("Every row both pictures have enough of, and that is sure enough to be taken unseen (Ctrl+Enter)"),
+        [this] { emit takeAll(); });
+    m_takeNew = makeButton(this, "matchTakeNew", tr("Take as a new look"),
+                           tr("The fitted steps as a look of their own"), [this] { emit takeFit(true); });
+    m_takeHere = makeButton(this, "matchTakeHere", tr("Add to this look"),
+                            tr("The fitted steps after those of the look in hand"), [this] { emit takeFit(false); });
+    stackButtons();
+}
+
+void MatchPanel::stackButtons()
+{
     auto* rows = new QWidget(this);
     auto* rowButtons = new QHBoxLayout(rows);
     auto* fits = new QWidget(this);
@@ -74,6 +60,26 @@ MatchPanel::MatchPanel(QWidget* parent) : QWidget(parent)
     m_buttons->addWidget(rows);
     m_buttons->addWidget(fits);
     m_buttons->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Maximum);
+}
+
+MatchPanel::MatchPanel(QWidget* parent) : QWidget(parent)
+{
+    setObjectName("matchPanel");
+    setFixedWidth(304);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(14, 10, 14, 12);
+    column->setSpacing(6);
+    m_title = label("matchTitle", true, false);
+    m_facts = label("matchFacts", false, true);
+    m_sure = label("matchSure", false, false);
+    m_score = label("matchScore", false, false);
+    m_lightWords = label("matchBalanceWords", false, false);
+    m_takeLight = makeButton(this, "matchTakeBalance", tr("Take into its balance"),
+                             tr("Exposure and white of this frame alone; Ctrl+Z in Balance takes it back"),
+                             [this] { emit takeLight(); });
+    column->addWidget(m_takeLight);
+    column->addStretch(1);
+    makeButtons();
     column->addWidget(m_buttons);
     hideLight();
 }
@@ -141,6 +147,28 @@ void MatchPanel::showFit(const Held& held, std::optional<double> covered)
                              .arg(std::lround(100 * *covered)));
 }
 
+QString MatchPanel::sureWords(const Confidence& c, bool anyAtOnce)
+{
+    const double least = std::min({c.size, c.compression, c.subject});
+    QStringList words{(c.all() >= 0.7   ? tr("Sure, %1 %.")
+                       : c.all() >= 0.4 ? tr("Fairly sure, %1 %.")
+                                        : tr("Not sure, %1 %."))
+                          .arg(std::lround(100 * c.all())),
+                      tr("Size %1, compression %2, subject %3 %.")
+                          .arg(std::lround(100 * c.size))
+                          .arg(std::lround(100 * c.compression))
+                          .arg(std::lround(100 * c.subject))};
+    constexpr double kNothingAmiss = 0.85;
+    if (least < kNothingAmiss)
+        words << (least == c.subject
+                      ? tr("The pictures show different things: numbers can be brought together, judge by eye.")
+                  : least == c.size ? tr("The reference is small.")
+                                    : tr("The reference was compressed hard."));
+    if (!anyAtOnce)
+        words << tr("Too unsure to be taken all at once: take rows one by one.");
+    return words.join(' ');
+}
+
 void MatchPanel::showLadder(const Fingerprint& reference, const Ladder& now, const Ladder& start, bool anyAtOnce)
 {
     m_buttons->setCurrentIndex(0);
@@ -159,25 +187,7 @@ void MatchPanel::showLadder(const Fingerprint& reference, const Ladder& now, con
         m_sure->clear(), m_score->clear();
         return;
     }
-    const Confidence& c = now.confidence;
-    const double least = std::min({c.size, c.compression, c.subject});
-    QStringList words{(c.all() >= 0.7   ? tr("Sure, %1 %.")
-                       : c.all() >= 0.4 ? tr("Fairly sure, %1 %.")
-                                        : tr("Not sure, %1 %."))
-                          .arg(std::lround(100 * c.all())),
-                      tr("Size %1, compression %2, subject %3 %.")
-                          .arg(std::lround(100 * c.size))
-                          .arg(std::lround(100 * c.compression))
-                          .arg(std::lround(100 * c.subject))};
-    constexpr double kNothingAmiss = 0.85;
-    if (least < kNothingAmiss)
-        words << (least == c.subject
-                      ? tr("The pictures show different things: numbers can be brought together, judge by eye.")
-                  : least == c.size ? tr("The reference is small.")
-                                    : tr("The reference was compressed hard."));
-    if (!anyAtOnce)
-        words << tr("Too unsure to be taken all at once: take rows one by one.");
-    m_sure->setText(words.join(' '));
+    m_sure->setText(sureWords(now.confidence, anyAtOnce));
     const QString far = theme::number(now.distance(), 1);
     m_score->setText(
         std::abs(start.distance() - now.distance()) < 0.05

@@ -39,6 +39,10 @@ signals:
     void tableWanted(bool on);
 
 private:
+    QLabel* label(const char* name, bool strong, bool quiet);
+    void makeButtons();
+    void stackButtons();
+    static QString sureWords(const Confidence& c, bool anyAtOnce);
     QLabel *m_title, *m_facts, *m_sure, *m_score, *m_lightWords;
     QPushButton *m_takeLight, *m_takeThis, *m_takeTo, *m_takeAll, *m_takeNew, *m_takeHere;
     QCheckBox* m_withTable;

@@ -3,6 +3,7 @@
 #include "app/render/proxy_store.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
+#include "core/colour/difference.h"
 #include "core/engine/render_plan.h"
 #include "core/image/resize.h"
 #include "core/measure/difference_map.h"
@@ -15,8 +16,7 @@ namespace {
 /// What one picture does not cover of another takes the colour of the wall.
 void cover(MutableImageView picture)
 {
-    const double L = (theme::surround() + 16) / 116.0;
-    const auto grey = static_cast<float>(L * L * L);
+    const auto grey = static_cast<float>(luminanceOfStar(theme::surround()));
     for (int y = 0; y < picture.height; ++y)
         for (float* p = picture.row(y); p != picture.row(y) + 3 * picture.width; ++p)
             *p = std::isfinite(*p) ? *p : grey;

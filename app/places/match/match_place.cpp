@@ -1,9 +1,9 @@
 #include "app/places/match/match_place.h"
 
-#include "app/document/frame_model.h"
 #include "app/places/match/fit_report.h"
 #include "app/places/match/match_panel.h"
 #include "app/places/match/match_pictures.h"
+#include "app/places/match/match_sources.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
 #include "core/engine/render_plan.h"
@@ -13,16 +13,8 @@
 #include <QtWidgets>
 
 namespace amber {
-
-MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& frames, QWidget* parent)
-    : QWidget(parent), m_document(document), m_proxies(proxies), m_frames(frames), m_model(new LadderModel(this)),
-      m_task(new Task(this)), m_relating(new Task(this)), m_later(new QTimer(this)),
-      m_pictures(new MatchPictures(proxies.queue(), this)), m_panel(new MatchPanel(this)),
-      m_table(new QTableView(this)), m_report(new FitReport(this)), m_lower(new QStackedWidget(this)),
-      m_smallSlot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)),
-      m_ladderSlot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this))
+void MatchPlace::makeTable()
 {
-    setObjectName("matchPlace");
     m_table->setObjectName("ladder");
     m_table->setAccessibleName(tr("Ladder: what lies between the reference and ours"));
     m_table->setModel(m_model);
@@ -41,6 +33,17 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
         if (i != LadderModel::Difference)
             m_table->setColumnWidth(i, kWidths[i]);
     m_table->installEventFilter(this);
+}
+
+MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& frames, QWidget* parent)
+    : QWidget(parent), m_document(document), m_proxies(proxies), m_model(new LadderModel(this)), m_task(new Task(this)),
+      m_related(new Related(document, proxies, frames, this)), m_later(new QTimer(this)),
+      m_pictures(new MatchPictures(proxies.queue(), this)), m_panel(new MatchPanel(this)),
+      m_table(new QTableView(this)), m_report(new FitReport(this)), m_lower(new QStackedWidget(this)),
+      m_ladderSlot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this))
+{
+    setObjectName("matchPlace");
+    makeTable();
     m_lower->addWidget(m_table);
     m_lower->addWidget(m_report);
 
@@ -61,25 +64,11 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
     connectParts();
 }
 
-void MatchPlace::connectParts()
+void MatchPlace::connectDocument()
 {
-    connect(m_later, &QTimer::timeout, this, [this] { refreshLadder(), showPictures(); });
-    connect(m_table->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this] { refresh(); });
-    connect(m_table, &QTableView::doubleClicked, this, &MatchPlace::takeThis);
-    connect(m_panel, &MatchPanel::takeThis, this, &MatchPlace::takeThis);
-    connect(m_panel, &MatchPanel::takeToHere, this, &MatchPlace::takeToHere);
-    connect(m_panel, &MatchPanel::takeAll, this, &MatchPlace::takeAll);
-    connect(m_panel, &MatchPanel::takeLight, this, &MatchPlace::takeBalance);
-    connect(m_panel, &MatchPanel::takeFit, this, &MatchPlace::takeFit);
-    connect(m_panel, &MatchPanel::tableWanted, this, [this](bool on) {
-        Held wanted;
-        wanted.kind = m_held.kind, wanted.paths = m_held.paths, wanted.withTable = on;
-        hold(wanted, true);
-    });
     connect(&m_document, &Document::opening, this, [this] {
-        m_task->cancel(), m_relating->cancel();
-        m_held = {}, m_relatedFrame = 0, m_relatedProxy.reset(), m_outdated.reset(), m_registration.reset(),
-        m_solved.reset(), m_small.clear();
+        m_task->cancel(), m_related->forget();
+        m_held = {};
         m_model->show({}, {});
     });
     connect(&m_document, &Document::opened, this, [this] {
@@ -95,15 +84,11 @@ void MatchPlace::connectParts()
     };
     connect(&m_document.looks(), &LooksInHand::lookChanged, this, later);
     connect(&m_document.looks(), &LooksInHand::stepsChanged, this, later);
-    connect(&m_document.balances(), &Balances::changed, this, [this](std::int64_t frame) {
-        // Its picture is being balanced anew: what is known of the old one does not count.
-        if (frame == m_relatedFrame)
-            m_outdated = m_relatedProxy;
-    });
+    connect(&m_document.balances(), &Balances::changed, m_related, &Related::outdate);
     connect(&m_document, &Document::balancesChanged, this, &MatchPlace::relate);
     const auto keysMoved = [this] {
         if (m_held.kind == Held::Kind::Frame)
-            m_relatedFrame = 0;
+            m_related->forgetRelation();
         relate();
     };
     connect(&m_document, &Document::keyColoursChanged, this, keysMoved);
@@ -112,8 +97,28 @@ void MatchPlace::connectParts()
         if (frame == m_document.selection().frameInHand())
             relate();
     });
+}
+
+void MatchPlace::connectParts()
+{
+    connect(m_later, &QTimer::timeout, this, [this] { refreshLadder(), showPictures(); });
+    connect(m_table->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this] { refresh(); });
+    connect(m_table, &QTableView::doubleClicked, this, &MatchPlace::takeThis);
+    connect(m_panel, &MatchPanel::takeThis, this, &MatchPlace::takeThis);
+    connect(m_panel, &MatchPanel::takeToHere, this, &MatchPlace::takeToHere);
+    connect(m_panel, &MatchPanel::takeAll, this, &MatchPlace::takeAll);
+    connect(m_panel, &MatchPanel::takeLight, this, &MatchPlace::takeBalance);
+    connect(m_panel, &MatchPanel::takeFit, this, &MatchPlace::takeFit);
+    connect(m_panel, &MatchPanel::tableWanted, this, [this](bool on) {
+        Held wanted;
+        wanted.kind = m_held.kind, wanted.paths = m_held.paths, wanted.withTable = on;
+        hold(wanted, true);
+    });
+    connectDocument();
     connect(m_pictures, &MatchPictures::resized, this, [this] { m_later->start(); });
-    for (Task* task : {m_task, m_relating})
+    connect(m_related, &Related::changed, this, [this] { refreshLadder(), showPictures(); });
+    connect(m_related, &Related::settled, this, &MatchPlace::relate, Qt::QueuedConnection);
+    for (Task* task : {m_task, &m_related->task()})
         for (const auto changed : {&Task::began, &Task::ended})
             connect(task, changed, this, &MatchPlace::refresh);
     refresh();
@@ -125,45 +130,15 @@ QWidget* MatchPlace::makeHeader()
     auto* row = new QHBoxLayout(header);
     row->setContentsMargins(14, 6, 14, 6);
     row->setSpacing(8);
-    const auto source = [&](const char* name, const QString& words, const QString& tip, auto&& act) {
-        auto* b = new QPushButton(words, header);
-        b->setObjectName(name);
-        b->setToolTip(tip);
-        connect(b, &QPushButton::clicked, this, act);
-        row->addWidget(b);
-    };
     auto* to = new QLabel(tr("Match to"), header);
     to->setProperty("quiet", true);
     row->addWidget(to);
-    const QString kinds =
-        tr("Pictures (%1)").arg(QStringLiteral("*.") + Document::pictureEndings().join(QStringLiteral(" *.")));
-    const auto pictures = [this, kinds](const QString& title) {
-        return QFileDialog::getOpenFileName(this, title, m_document.folder(), kinds);
-    };
-    source("matchPictures", tr("Pictures…"),
-           tr("One or several finished pictures; where several differ, the tolerance widens"), [this, kinds] {
-               const QStringList paths =
-                   QFileDialog::getOpenFileNames(this, tr("Finished pictures to match to"), m_document.folder(), kinds);
-               if (!paths.isEmpty())
-                   holdPictures(paths);
-           });
-    source("matchFrame", tr("Frame in hand"),
-           tr("Holds the frame in hand, as it stands, as the reference; then take another frame in hand. What is taken "
-              "then holds for that frame alone"),
-           [this] { holdFrame(); });
-    source("matchPair", tr("Before and after…"),
-           tr("One picture before and after an unknown treatment: it becomes editable steps"), [this, pictures] {
-               const QString before = pictures(tr("The picture before the treatment"));
-               const QString after = before.isEmpty() ? QString() : pictures(tr("The same picture after it"));
-               if (!after.isEmpty())
-                   holdPair(before, after);
-           });
-    source("matchTable", tr("Table…"), tr("A lookup table: it becomes editable steps"), [this] {
-        const QString path = QFileDialog::getOpenFileName(this, tr("A lookup table"), m_document.folder(),
-                                                          tr("Tables (*.cube *.clf *.cdl *.cc *.ccc *.png)"));
-        if (!path.isEmpty())
-            holdTable(path);
-    });
+    m_sources = new MatchSources([this] { return m_document.folder(); }, header);
+    connect(m_sources, &MatchSources::pictures, this, &MatchPlace::holdPictures);
+    connect(m_sources, &MatchSources::frame, this, &MatchPlace::holdFrame);
+    connect(m_sources, &MatchSources::pair, this, &MatchPlace::holdPair);
+    connect(m_sources, &MatchSources::table, this, &MatchPlace::holdTable);
+    row->addWidget(m_sources);
     m_state = new QLabel(header);
     m_state->setObjectName("matchState");
     m_state->setProperty("quiet", true);
@@ -270,7 +245,7 @@ void MatchPlace::hold(const Held& wanted, bool isNew)
 void MatchPlace::took(Held held, bool isNew)
 {
     m_held = std::move(held);
-    m_relatedFrame = 0, m_registration.reset(), m_solved.reset();
+    m_related->forgetRelation();
     m_panel->setWithTable(m_held.withTable);
     m_map->setCurrentIndex(0), m_wipe->setChecked(false);
     if (isNew) {
@@ -313,157 +288,50 @@ QString MatchPlace::group() const
 
 Look MatchPlace::oursLook() const { return m_document.looks().lookOf(m_document.selection().frameInHand()); }
 
-/// Everything about the frame in hand against what is held that takes longer than a moment.
 void MatchPlace::relate()
 {
-    if (!isVisible() || !m_document.isOpen() || m_relating->isRunning())
+    if (!isVisible() || !m_document.isOpen() || m_related->isRunning())
         return;
-    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
-    const auto proxy = frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
-    if (!proxy || proxy == m_outdated) {
+    switch (m_related->follow(m_held)) {
+    case Related::Followed::Waiting:
         refresh(), showPictures();
-        return;
-    }
-    m_outdated.reset();
-    if (m_relatedFrame == frame->id && m_relatedProxy == proxy) {
+        break;
+    case Related::Followed::Known:
         refresh();
-        return;
+        break;
+    case Related::Followed::Begun:
+        m_membersOf = {}, m_members = {};
+        refreshLadder(), showPictures();
     }
-    m_relatedFrame = frame->id, m_relatedProxy = proxy;
-    m_registration.reset(), m_solved.reset();
-    m_small.clear();
-    m_membersOf = {}, m_members = {};
-    m_smallSlot->run([proxy](const CancelToken&) { return forMatching(proxy->image.view()); },
-                     [this](Image small) {
-                         m_small = {std::move(small)};
-                         refreshLadder(), showPictures();
-                     });
-    refreshLadder(), showPictures();
-    if (m_held.kind == Held::Kind::Nothing || m_held.isFit() || m_held.frame == frame->id)
-        return;
-    // The same things in both? And, of two frames of the job, their light.
-    struct Relation {
-        std::optional<Registration> registration;
-        std::optional<SolvedBalance> solved;
-    };
-    auto relation = std::make_shared<Relation>();
-    /// What there is to see of a frame; its features take a while and are found in the background.
-    struct Seen {
-        std::shared_ptr<const Proxy> proxy;
-        CaptureFacts capture;
-        Response response;
-        std::map<std::string, LinearRgb> keys;
-    };
-    std::vector<Seen> both;
-    if (m_held.kind == Held::Kind::Frame)
-        for (const std::int64_t id : {m_held.frame, frame->id}) {
-            const Frame* one = m_document.frame(id);
-            const auto untouched = one ? m_proxies.untouched(id, one->path) : nullptr;
-            const FrameFacts* facts = m_frames.factsOf(id);
-            if (!untouched || !facts)
-                break;
-            Seen seen{untouched, facts->capture, {}, {}};
-            FrameBalance balance = m_document.balances().of(id);
-            if (balance.response.empty())
-                balance.response = untouched->info.isRaw()                                    ? "raw"
-                                   : m_document.balances().hasResponse(facts->capture.camera) ? facts->capture.camera
-                                                                                              : std::string();
-            seen.response = m_document.balances().responseOf(balance);
-            for (const KeyColour& key : m_document.job().keys)
-                if (key.frame == id)
-                    seen.keys[key.name] = meanOf(untouched->image.view(), key.place);
-                else if (const KeyPlace* place = m_document.job().confirmedPlace(id, key.name))
-                    seen.keys[key.name] = meanOf(untouched->image.view(), place->place);
-            both.push_back(std::move(seen));
-        }
-    m_relating->start(
-        [relation, proxy, features = m_held.features, both](const Task::Progress&, const CancelToken& cancel) {
-            constexpr int kFirm = 30;
-            const auto forFeatures = [](const Proxy& of) {
-                const Size size = fitted({of.image.width(), of.image.height()}, kFeatureEdge);
-                return reduceByArea(of.image.view(), size.width, size.height);
-            };
-            relation->registration = registerFeatures(featuresOf(forFeatures(*proxy).view()), features);
-            if (relation->registration && relation->registration->matches < kFirm)
-                relation->registration.reset();
-            if (both.size() < 2 || cancel.isCancelled())
-                return;
-            std::vector<BalanceEvidence> evidence;
-            for (const Seen& seen : both) {
-                evidence.push_back(evidenceOf(forFeatures(*seen.proxy).view(), seen.capture));
-                evidence.back().response = seen.response, evidence.back().keys = seen.keys;
-            }
-            if (const auto solved = balanceGroup(std::move(evidence), 0, {}, cancel); solved.size() == 2)
-                relation->solved = solved[1];
-        },
-        [this, relation, frame = frame->id, proxy](bool cancelled) {
-            if (!cancelled && frame == m_relatedFrame && proxy == m_relatedProxy)
-                m_registration = relation->registration, m_solved = relation->solved;
-            refreshLadder(), showPictures();
-            QMetaObject::invokeMethod(this, &MatchPlace::relate,
-                                      Qt::QueuedConnection);  // another frame may have been taken meanwhile
-        });
 }
 
 PictureView& MatchPlace::ours() { return m_pictures->ours(); }
 
 bool MatchPlace::isAtRest() const
 {
-    return !m_task->isRunning() && !m_relating->isRunning() && !m_later->isActive() && isReady() &&
+    return !m_task->isRunning() && !m_related->isRunning() && !m_later->isActive() && m_related->isReady() &&
            !m_ladderSlot->isBusy() && m_pictures->isAtRest();
 }
-
-bool MatchPlace::isReady() const
-{
-    return !m_small.empty() && !m_outdated && m_relatedFrame == m_document.selection().frameInHand();
-}
-
-namespace {
-
-/// Small pictures through a look with and without a match, held against a reference.
-struct LadderWork {
-    Look look;
-    std::vector<Image> small;
-    std::string group;
-    Fingerprint print;
-    Membership members;
-    Look membersOf;
-    bool isRegistered = false;
-};
-
-struct Ladders {
-    Ladder now, start;
-    Membership members;
-    Look membersOf;  ///< the look without the group that they belong to
-};
-
-Ladders laddersOf(const LadderWork& work)
-{
-    Ladders made{{}, {}, work.members, withoutGroup(work.look, work.group)};
-    if (made.members.neutral.empty() || !(made.membersOf.steps == work.membersOf.steps))
-        made.members = membershipBefore(work.look, work.small, work.group);
-    made.now = ladderOf(work.print, measuredThrough(work.look, work.small, made.members), work.isRegistered);
-    made.start = ladderOf(work.print, measuredThrough(made.membersOf, work.small, made.members), work.isRegistered);
-    return made;
-}
-
-}  // namespace
 
 void MatchPlace::refreshLadder()
 {
     const auto& kept = m_document.isOpen() ? m_document.looks().look().reference : std::nullopt;
     const bool hasPrint = m_held.kind == Held::Kind::Pictures || m_held.kind == Held::Kind::Frame ||
                           (m_held.kind == Held::Kind::Nothing && kept);
-    if (!isVisible() || !isReady() || !hasPrint) {
+    if (!isVisible() || !m_related->isReady() || !hasPrint) {
         m_ladderSlot->drop();
         if (!hasPrint)
             m_model->show({}, {});
         refresh();
         return;
     }
-    LadderWork work{
-        oursLook(), m_small,     group().toStdString(), m_held.kind == Held::Kind::Nothing ? *kept : m_held.print,
-        m_members,  m_membersOf, isRegistered()};
+    LaddersAsked work{oursLook(),
+                      m_related->small(),
+                      group().toStdString(),
+                      m_held.kind == Held::Kind::Nothing ? *kept : m_held.print,
+                      m_members,
+                      m_membersOf,
+                      isRegistered()};
     m_ladderSlot->run([work = std::move(work)](const CancelToken&) { return laddersOf(work); },
                       [this](const Ladders& ladders) {
                           m_members = ladders.members, m_membersOf = ladders.membersOf;
@@ -485,33 +353,8 @@ std::set<std::size_t> MatchPlace::rowsDownTo(int last) const
     return rows;
 }
 
-void MatchPlace::refresh()
+void MatchPlace::showReference()
 {
-    const bool isFit = m_held.isFit(), idle = !m_task->isRunning();
-    m_lower->setCurrentIndex(isFit ? 1 : 0);
-    const int at = m_table->currentIndex().row();
-    const LadderRow* row = m_model->row(at);
-    m_panel->setTakeable(idle && row && row->isSupported(), idle && row && !rowsDownTo(at).empty(),
-                         idle && !rowsDownTo(m_model->rowCount()).empty(), idle && isFit);
-    for (const char* name : {"matchPictures", "matchFrame", "matchPair", "matchTable"})
-        if (auto* b = findChild<QPushButton*>(name))
-            b->setEnabled(m_document.isOpen() && idle);
-    const bool lies = isFit || isRegistered();
-    m_map->setEnabled(lies), m_wipe->setEnabled(lies);
-    m_map->setToolTip(lies ? tr("What differs, as a grey picture") : tr("Only when both pictures show the same thing"));
-    if (m_solved)
-        m_panel->showLight(*m_solved, m_document.balances().of(m_document.selection().frameInHand()).light,
-                           solvedLight());
-    else
-        m_panel->hideLight();
-    if (isFit) {
-        m_report->show(m_held.fit.fit);
-        m_panel->showFit(m_held, m_held.kind == Held::Kind::Pair && isReady()
-                                     ? std::optional(coverage(m_held.fit.seen, m_small.front().view()))
-                                     : std::nullopt);
-        m_state->setText(idle ? tr("Fitted. Nothing changes before you take it.") : tr("Working…"));
-        return;
-    }
     const auto& kept = m_document.isOpen() ? m_document.looks().look().reference : std::nullopt;
     const Fingerprint* print = m_held.kind != Held::Kind::Nothing ? &m_held.print : kept ? &*kept : nullptr;
     if (!print) {
@@ -522,9 +365,59 @@ void MatchPlace::refresh()
     m_panel->showLadder(*print, m_model->ladder(), m_model->start(), !rowsDownTo(m_model->rowCount()).empty());
     const bool isOwn = m_held.kind == Held::Kind::Frame && m_held.frame == m_document.selection().frameInHand();
     m_state->setText(isOwn ? tr("This is the reference itself: take another frame in hand (Alt+arrows).")
-                     : m_relating->isRunning() ? tr("Looking for the same things in both…")
-                     : isRegistered()          ? tr("Both show the same thing.")
-                                               : QString());
+                     : m_related->isRunning() ? tr("Looking for the same things in both…")
+                     : isRegistered()         ? tr("Both show the same thing.")
+                                              : QString());
+}
+
+void MatchPlace::refresh()
+{
+    const bool isFit = m_held.isFit(), idle = !m_task->isRunning();
+    m_lower->setCurrentIndex(isFit ? 1 : 0);
+    const int at = m_table->currentIndex().row();
+    const LadderRow* row = m_model->row(at);
+    m_panel->setTakeable(idle && row && row->isSupported(), idle && row && !rowsDownTo(at).empty(),
+                         idle && !rowsDownTo(m_model->rowCount()).empty(), idle && isFit);
+    m_sources->setEnabled(m_document.isOpen() && idle);
+    const bool lies = isFit || isRegistered();
+    m_map->setEnabled(lies), m_wipe->setEnabled(lies);
+    m_map->setToolTip(lies ? tr("What differs, as a grey picture") : tr("Only when both pictures show the same thing"));
+    if (m_related->solved())
+        m_panel->showLight(*m_related->solved(), m_document.balances().of(m_document.selection().frameInHand()).light,
+                           solvedLight());
+    else
+        m_panel->hideLight();
+    if (isFit) {
+        m_report->show(m_held.fit.fit);
+        m_panel->showFit(m_held, m_held.kind == Held::Kind::Pair && m_related->isReady()
+                                     ? std::optional(coverage(m_held.fit.seen, m_related->small().front().view()))
+                                     : std::nullopt);
+        m_state->setText(idle ? tr("Fitted. Nothing changes before you take it.") : tr("Working…"));
+        return;
+    }
+    showReference();
+}
+
+MatchPictures::Side MatchPlace::referenceSide(const std::shared_ptr<const Proxy>& proxy, const QString& name) const
+{
+    MatchPictures::Side reference;
+    const auto& kept = m_document.looks().look().reference;
+    reference.message =
+        m_held.kind != Held::Kind::Nothing ? tr("Reading…")
+        : kept ? tr("The picture is not held. The look keeps what was measured of %1.").arg(text(kept->name))
+               : tr("No reference yet");
+    if (m_held.kind == Held::Kind::Table && proxy) {
+        Step step;
+        step.parameters = lookupTable(m_held.table, "");
+        reference.look.steps.push_back(step);
+        reference.picture = {proxy, &proxy->image};
+        reference.caption = tr("%1 by the table").arg(name);
+    } else if (m_held.picture) {
+        reference.picture = m_held.picture;
+        reference.caption = m_held.kind == Held::Kind::Pair ? QFileInfo(m_held.paths[1]).fileName()
+                                                            : tr("reference: %1").arg(m_held.name());
+    }
+    return reference;
 }
 
 void MatchPlace::showPictures()
@@ -535,23 +428,8 @@ void MatchPlace::showPictures()
     const auto proxy = frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
     const bool isPair = m_held.kind == Held::Kind::Pair, isTable = m_held.kind == Held::Kind::Table;
     const QString name = frame ? titleOf(*frame) : QString();
-    MatchPictures::Side reference, ours;
-    // On the left the reference; for a table the frame in hand through it.
-    const auto& kept = m_document.looks().look().reference;
-    reference.message =
-        m_held.kind != Held::Kind::Nothing ? tr("Reading…")
-        : kept ? tr("The picture is not held. The look keeps what was measured of %1.").arg(text(kept->name))
-               : tr("No reference yet");
-    if (isTable && proxy) {
-        Step step;
-        step.parameters = lookupTable(m_held.table, "");
-        reference.look.steps.push_back(step);
-        reference.picture = {proxy, &proxy->image};
-        reference.caption = tr("%1 by the table").arg(name);
-    } else if (m_held.picture) {
-        reference.picture = m_held.picture;
-        reference.caption = isPair ? QFileInfo(m_held.paths[1]).fileName() : tr("reference: %1").arg(m_held.name());
-    }
+    const MatchPictures::Side reference = referenceSide(proxy, name);
+    MatchPictures::Side ours;
     // On the right ours: before through what was fitted, or the frame in hand through the look.
     if (isPair)
         ours.picture = m_held.before;
@@ -565,7 +443,7 @@ void MatchPlace::showPictures()
     ours.message = !frame ? tr("No frame in hand") : frame->fault.empty() ? tr("Reading…") : text(frame->fault);
     const std::optional<Registration> lies = isPair    ? std::optional(m_held.fit.registration)
                                              : isTable ? std::optional(Registration{})
-                                                       : m_registration;
+                                                       : m_related->registration();
     m_pictures->show(reference, ours, lies, m_wipe->isChecked(), m_map->currentIndex());
 }
 
@@ -585,15 +463,17 @@ void MatchPlace::takeAll() { take(rowsDownTo(m_model->rowCount()), tr("Match to 
 
 void MatchPlace::take(const std::set<std::size_t>& rows, const QString& action)
 {
-    if (rows.empty() || m_task->isRunning() || !isReady() || m_model->rowCount() == 0)
+    if (rows.empty() || m_task->isRunning() || !m_related->isReady() || m_model->rowCount() == 0)
         return;
     const std::int64_t frame = m_document.selection().frameInHand(), lookId = m_document.looks().lookId();
     const Look before = m_document.looks().look();
     Fingerprint print = m_held.kind == Held::Kind::Nothing ? *before.reference : m_held.print;
     auto taken = std::make_shared<std::optional<Result<Taken>>>();
     m_task->start(
-        [taken, look = oursLook(), small = m_small, print, rows, group = group().toStdString(), same = isRegistered()](
-            const Task::Progress&, const CancelToken&) { *taken = takeRows(look, small, print, rows, group, same); },
+        [taken, look = oursLook(), small = m_related->small(), print, rows, group = group().toStdString(),
+         same = isRegistered()](const Task::Progress&, const CancelToken&) {
+            *taken = takeRows(look, small, print, rows, group, same);
+        },
         [this, taken, frame, lookId, before, action, print, group = group().toStdString(),
          ofFrame = m_held.kind == Held::Kind::Frame](bool cancelled) {
             if (cancelled || !*taken)
@@ -638,18 +518,17 @@ void MatchPlace::takeFit(bool asNew)
 Balance MatchPlace::solvedLight() const
 {
     // What was solved brings it to the reference as it came; the reference's own balance comes on top.
-    const auto own = coneGains(m_solved->balance), lead = coneGains(m_document.balances().of(m_held.frame).light);
-    return fromConeGains({own[0] + lead[0], own[1] + lead[1], own[2] + lead[2]});
+    return added(m_related->solved()->balance, m_document.balances().of(m_held.frame).light);
 }
 
 void MatchPlace::takeBalance()
 {
-    if (!m_solved || m_held.kind != Held::Kind::Frame)
+    if (!m_related->solved() || m_held.kind != Held::Kind::Frame)
         return;
     const std::int64_t frame = m_document.selection().frameInHand();
     FrameBalance balance = m_document.balances().of(frame);
     balance.light = solvedLight();
-    balance.confidence = m_solved->confidence;
+    balance.confidence = m_related->solved()->confidence;
     balance.because = tr("matched to %1").arg(m_held.name()).toStdString();
     m_document.balances().set({{frame, balance}}, tr("Balance from another frame"));
 }

@@ -5,6 +5,8 @@
 #include "app/document/document.h"
 #include "app/places/match/held.h"
 #include "app/places/match/ladder_model.h"
+#include "app/places/match/match_pictures.h"
+#include "app/places/match/related.h"
 #include "app/render/proxy_store.h"
 #include "app/task/task.h"
 
@@ -22,7 +24,7 @@ namespace amber {
 class FitReport;
 class FrameModel;
 class MatchPanel;
-class MatchPictures;
+class MatchSources;
 class PictureView;
 
 class MatchPlace : public QWidget {
@@ -41,7 +43,7 @@ public:
     Task& task() { return *m_task; }
     PictureView& ours();
     /// The frame in hand shows the reference's things: one can be laid over the other.
-    bool isRegistered() const { return m_registration.has_value(); }
+    bool isRegistered() const { return m_related->registration().has_value(); }
     /// Nothing is being read, fitted, compared or waiting to be shown.
     bool isAtRest() const;
     void takeThis();
@@ -56,6 +58,8 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
+    void connectDocument();
+    void makeTable();
     void connectParts();
     QWidget* makeHeader();
     void hold(const Held& wanted, bool isNew);
@@ -63,6 +67,9 @@ private:
     void restore();
     void relate();
     void refresh();
+    void showReference();
+    /// On the left the reference; for a table the frame in hand through it.
+    MatchPictures::Side referenceSide(const std::shared_ptr<const Proxy>& proxy, const QString& name) const;
     void refreshLadder();
     void showPictures();
     void take(const std::set<std::size_t>& rows, const QString& action);
@@ -70,34 +77,28 @@ private:
     Balance solvedLight() const;
     void takeBalance();
     QString group() const;
-    bool isReady() const;
     std::set<std::size_t> rowsDownTo(int last) const;
     Look oursLook() const;
 
     Document& m_document;
     ProxyStore& m_proxies;
-    FrameModel& m_frames;
     LadderModel* m_model;
-    Task *m_task, *m_relating;
+    Task* m_task;
+    Related* m_related;
     QTimer* m_later;
     MatchPictures* m_pictures;
     MatchPanel* m_panel;
+    MatchSources* m_sources;
     QTableView* m_table;
     FitReport* m_report;
     QStackedWidget* m_lower;
-    RenderSlot *m_smallSlot, *m_ladderSlot;
+    RenderSlot* m_ladderSlot;
     QLabel* m_state;
     QComboBox* m_map;
     QCheckBox* m_wipe;
 
     Held m_held;
-    /// The frame in hand against what is held.
-    std::int64_t m_relatedFrame = 0;
-    std::shared_ptr<const Proxy> m_relatedProxy, m_outdated;
-    std::vector<Image> m_small;
-    bool m_isRestored = false;                   ///< what the job kept as held, when the place is first shown
-    std::optional<Registration> m_registration;  ///< from ours to the reference
-    std::optional<SolvedBalance> m_solved;       ///< of two frames of the job
+    bool m_isRestored = false;  ///< what the job kept as held, when the place is first shown
     Membership m_members;
     Look m_membersOf;
 };

@@ -45,6 +45,45 @@ QString ConsistencyModel::columnTitle(int column) const
     return k < m_keys.size() ? keyColourTitle(m_keys[k]) : k == m_keys.size() ? tr("brightness") : tr("contrast");
 }
 
+QVariant ConsistencyModel::frameData(const FrameReading& r, int role) const
+{
+    const Frame* frame = m_document.frame(r.frame);
+    if (role == Qt::DisplayRole)
+        return frame ? titleOf(*frame) + (r.isLead ? tr(" (lead)") : QString()) : QString();
+    if (role == Qt::DecorationRole) {
+        const QPixmap picture = m_thumbnail(r.frame);
+        return picture.isNull() ? QVariant() : picture.scaled(42, 28, Qt::KeepAspectRatio, Qt::SmoothTransformation);
+    }
+    if (role == Qt::ToolTipRole)
+        return text(r.fault);
+    return {};
+}
+
+QString ConsistencyModel::cellWords(const FrameReading& r, const ConsistencyCell& cell, double doubt)
+{
+    if (!cell.isMeasured)
+        return QStringLiteral("–");
+    if (r.isLead)
+        return tr("lead");
+    return theme::number(cell.after, 1) + (doubt > 0.5 ? QStringLiteral(" ?") : QString()) +
+           (cell.isOutlier   ? QStringLiteral(" !!")
+            : !cell.isWithin ? QStringLiteral(" !")
+                             : QString());
+}
+
+QString ConsistencyModel::cellTip(const ConsistencyCell& cell, double doubt)
+{
+    if (!cell.isMeasured)
+        return tr("Not seen in this frame");
+    QStringList words{
+        tr("%1 from its lead; as it came %2").arg(theme::number(cell.after, 2), theme::number(cell.before, 2))};
+    if (cell.toTarget)
+        words << tr("%1 from its target").arg(theme::number(*cell.toTarget, 2));
+    if (doubt > 0.5)
+        words << tr("found by its colour, not confirmed");
+    return words.join('\n');
+}
+
 QVariant ConsistencyModel::data(const QModelIndex& index, int role) const
 {
     if (!index.isValid())
@@ -52,44 +91,17 @@ QVariant ConsistencyModel::data(const QModelIndex& index, int role) const
     const FrameReading& r = m_readings[static_cast<std::size_t>(index.row())];
     if (role == LeadRole)
         return r.isLead;
-    if (index.column() == 0) {
-        const Frame* frame = m_document.frame(r.frame);
-        if (role == Qt::DisplayRole)
-            return frame ? titleOf(*frame) + (r.isLead ? tr(" (lead)") : QString()) : QString();
-        if (role == Qt::DecorationRole) {
-            const QPixmap picture = m_thumbnail(r.frame);
-            return picture.isNull() ? QVariant()
-                                    : picture.scaled(42, 28, Qt::KeepAspectRatio, Qt::SmoothTransformation);
-        }
-        if (role == Qt::ToolTipRole)
-            return text(r.fault);
-        return {};
-    }
+    if (index.column() == 0)
+        return frameData(r, role);
     const auto k = static_cast<std::size_t>(index.column() - 1);
     const ConsistencyCell& cell = m_table.rows[static_cast<std::size_t>(index.row())][k];
     const double doubt = k < r.doubt.size() ? r.doubt[k] : 0;
     switch (role) {
     case Qt::DisplayRole:
     case Qt::AccessibleTextRole:
-        if (!cell.isMeasured)
-            return QStringLiteral("–");
-        if (r.isLead)
-            return tr("lead");
-        return theme::number(cell.after, 1) + (doubt > 0.5 ? QStringLiteral(" ?") : QString()) +
-               (cell.isOutlier   ? QStringLiteral(" !!")
-                : !cell.isWithin ? QStringLiteral(" !")
-                                 : QString());
-    case Qt::ToolTipRole: {
-        if (!cell.isMeasured)
-            return tr("Not seen in this frame");
-        QStringList words{
-            tr("%1 from its lead; as it came %2").arg(theme::number(cell.after, 2), theme::number(cell.before, 2))};
-        if (cell.toTarget)
-            words << tr("%1 from its target").arg(theme::number(*cell.toTarget, 2));
-        if (doubt > 0.5)
-            words << tr("found by its colour, not confirmed");
-        return words.join('\n');
-    }
+        return cellWords(r, cell, doubt);
+    case Qt::ToolTipRole:
+        return cellTip(cell, doubt);
     case Qt::TextAlignmentRole:
         return QVariant::fromValue(Qt::Alignment(Qt::AlignRight | Qt::AlignVCenter));
     case Qt::FontRole:

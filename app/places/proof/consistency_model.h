@@ -37,6 +37,9 @@ public:
     QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
 
 private:
+    QVariant frameData(const FrameReading& r, int role) const;
+    static QString cellWords(const FrameReading& r, const ConsistencyCell& cell, double doubt);
+    static QString cellTip(const ConsistencyCell& cell, double doubt);
     Document& m_document;
     std::function<QPixmap(std::int64_t)> m_thumbnail;
     std::vector<FrameReading> m_readings;

@@ -15,7 +15,7 @@ class QTableView;
 
 namespace amber {
 
-class PictureView;
+class CellPanel;
 
 class ProofPlace : public QWidget {
     Q_OBJECT
@@ -39,21 +39,14 @@ protected:
     void showEvent(QShowEvent*) override;
 
 private:
+    void finishAnew();
+    void makeTable();
     void connectParts();
-    class Patches;
     QLayout* makeHeader();
-    QWidget* makeCellPanel();
     void refresh();
-    void showCell();
     void confirmPlace();
-    void correctPlace(const QRectF& place);
     void setPlace(const Region& place);
     void takeCure();
-    const Outlier* outlierOfCell() const;
-    QString causeWords(const Outlier& outlier) const;
-    QString cureWords(const Outlier& outlier) const;
-    /// A frame through the look, as large as the view, a moment later. False while it is not read.
-    bool render(PictureView& view, RenderSlot& slot, FrameId frame, const Balance& cure);
 
     Document& m_document;
     ProxyStore& m_proxies;
@@ -61,14 +54,12 @@ private:
     Task* m_task;
     QTableView* m_table;
     QListWidget* m_outliers;
-    PictureView *m_here, *m_lead;
-    Patches* m_patches;
-    QLabel *m_number, *m_state, *m_cellWords, *m_cause;
-    QPushButton *m_measure, *m_save, *m_confirm, *m_correct, *m_cure;
+    QLabel *m_number, *m_state;
+    CellPanel* m_cell;
+    QPushButton *m_measure, *m_save;
     std::vector<ReadFrame> m_read;
     bool m_isStale = false;
-    std::uint64_t m_shown = 0;
-    RenderSlot *m_hereSlot, *m_leadSlot, *m_finishing;
+    RenderSlot* m_finishing;
 };
 
 }  // namespace amber

@@ -6,6 +6,43 @@
 
 namespace amber {
 
+QLayout* BracketDialog::makeChoice(const BracketChoice& f, int number, const QPixmap& picture, QWidget* wall)
+{
+    const int width = m_pictureWidth;
+    auto* column = new QVBoxLayout;
+    column->setSpacing(6);
+    auto* shown = new QLabel(wall);
+    shown->setPixmap(picture.scaled(width, width, Qt::KeepAspectRatio, Qt::SmoothTransformation));
+    shown->setFixedSize(width, width * 2 / 3 + 2);
+    shown->setAlignment(Qt::AlignCenter);
+    const auto words = [&](const QString& line, bool strong) {
+        auto* label = new QLabel(line, wall);
+        label->setProperty("onWall", true);
+        label->setFont(theme::font(13, strong));
+        label->setWordWrap(true);
+        column->addWidget(label);
+    };
+    column->addWidget(shown);
+    words(f.name + (f.isChosen     ? tr(", chosen")
+                    : f.isProposed ? tr(", proposed")
+                                   : QString()),
+          f.isProposed || f.isChosen);
+    words(f.settings, false);
+    words(tr("lost at white %1 %, at black %2 %")
+              .arg(theme::number(100 * f.lostHigh, 1), theme::number(100 * f.lostLow, 1)),
+          false);
+    auto* use = new QPushButton(tr("Use this one"), wall);
+    use->setObjectName("bracketUse" + QString::number(number + 1));
+    use->setDefault(f.isProposed);
+    connect(use, &QPushButton::clicked, this, [this, frame = f.frame] {
+        m_chosen = frame;
+        accept();
+    });
+    column->addWidget(use);
+    column->addStretch(1);
+    return column;
+}
+
 BracketDialog::BracketDialog(const std::vector<BracketChoice>& frames, const std::vector<QPixmap>& pictures,
                              QWidget* parent)
     : QDialog(parent)
@@ -18,42 +55,9 @@ BracketDialog::BracketDialog(const std::vector<BracketChoice>& frames, const std
     auto* row = new QHBoxLayout(wall);
     row->setContentsMargins(18, 16, 18, 16);
     row->setSpacing(16);
-    const int width = frames.size() <= 3 ? 300 : frames.size() <= 5 ? 210 : 130;
-    for (std::size_t i = 0; i < frames.size(); ++i) {
-        const BracketChoice& f = frames[i];
-        auto* column = new QVBoxLayout;
-        column->setSpacing(6);
-        auto* picture = new QLabel(wall);
-        picture->setPixmap(pictures[i].scaled(width, width, Qt::KeepAspectRatio, Qt::SmoothTransformation));
-        picture->setFixedSize(width, width * 2 / 3 + 2);
-        picture->setAlignment(Qt::AlignCenter);
-        const auto words = [&](const QString& line, bool strong) {
-            auto* label = new QLabel(line, wall);
-            label->setProperty("onWall", true);
-            label->setFont(theme::font(13, strong));
-            label->setWordWrap(true);
-            column->addWidget(label);
-        };
-        column->addWidget(picture);
-        words(f.name + (f.isChosen     ? tr(", chosen")
-                        : f.isProposed ? tr(", proposed")
-                                       : QString()),
-              f.isProposed || f.isChosen);
-        words(f.settings, false);
-        words(tr("lost at white %1 %, at black %2 %")
-                  .arg(theme::number(100 * f.lostHigh, 1), theme::number(100 * f.lostLow, 1)),
-              false);
-        auto* use = new QPushButton(tr("Use this one"), wall);
-        use->setObjectName("bracketUse" + QString::number(i + 1));
-        use->setDefault(f.isProposed);
-        connect(use, &QPushButton::clicked, this, [this, frame = f.frame] {
-            m_chosen = frame;
-            accept();
-        });
-        column->addWidget(use);
-        column->addStretch(1);
-        row->addLayout(column);
-    }
+    m_pictureWidth = frames.size() <= 3 ? 300 : frames.size() <= 5 ? 210 : 130;
+    for (std::size_t i = 0; i < frames.size(); ++i)
+        row->addLayout(makeChoice(frames[i], static_cast<int>(i), pictures[i], wall));
     auto* said = new QLabel(tr("Proposed is the exposure that loses least, black counting half. Merged in linear light "
                                "they become one new frame; where something moved only the best exposed one counts."),
                             this);

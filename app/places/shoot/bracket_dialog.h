@@ -5,6 +5,7 @@
 #include <cstdint>
 #include <vector>
 
+class QLayout;
 class QPixmap;
 
 namespace amber {
@@ -27,7 +28,9 @@ public:
     std::int64_t chosen() const { return m_chosen; }
 
 private:
+    QLayout* makeChoice(const BracketChoice& f, int number, const QPixmap& picture, QWidget* wall);
     std::int64_t m_chosen = 0;
+    int m_pictureWidth = 0;
 };
 
 }  // namespace amber

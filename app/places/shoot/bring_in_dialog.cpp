@@ -8,6 +8,21 @@
 
 namespace amber {
 
+QPushButton* BringInDialog::chooseButton(QLineEdit* edit, const char* name, const QString& words)
+{
+    edit->setObjectName(name);
+    edit->setAccessibleName(words);
+    auto* browse = new QPushButton(tr("Choose…"), this);
+    browse->setObjectName(QString(name) + "Browse");
+    connect(browse, &QPushButton::clicked, this, [this, edit, words] {
+        const QString folder = QFileDialog::getExistingDirectory(this, words, edit->text());
+        if (!folder.isEmpty())
+            edit->setText(folder);
+    });
+    connect(edit, &QLineEdit::textChanged, this, &BringInDialog::refresh);
+    return browse;
+}
+
 BringInDialog::BringInDialog(const QString& from, const QString& into, QWidget* parent)
     : QDialog(parent), m_from(new QLineEdit(from, this)), m_into(new QLineEdit(into, this)),
       m_copy(new QCheckBox(tr("Copy them into"), this)), m_words(new QLabel(this)),
@@ -16,31 +31,18 @@ BringInDialog::BringInDialog(const QString& from, const QString& into, QWidget* 
     setObjectName("bringInDialog");
     setWindowTitle(tr("Bring pictures in"));
     setMinimumWidth(560);
-    const auto line = [this](QLineEdit* edit, const char* name, const QString& words) {
-        edit->setObjectName(name);
-        edit->setAccessibleName(words);
-        auto* browse = new QPushButton(tr("Choose…"), this);
-        browse->setObjectName(QString(name) + "Browse");
-        connect(browse, &QPushButton::clicked, this, [this, edit, words] {
-            const QString folder = QFileDialog::getExistingDirectory(this, words, edit->text());
-            if (!folder.isEmpty())
-                edit->setText(folder);
-        });
-        connect(edit, &QLineEdit::textChanged, this, &BringInDialog::refresh);
-        return browse;
-    };
     auto* grid = new QGridLayout;
     grid->setVerticalSpacing(10);
     grid->addWidget(new QLabel(tr("From a folder or card"), this), 0, 0);
     grid->addWidget(m_from, 0, 1);
-    grid->addWidget(line(m_from, "bringInFrom", tr("From a folder or card")), 0, 2);
+    grid->addWidget(chooseButton(m_from, "bringInFrom", tr("From a folder or card")), 0, 2);
     m_copy->setObjectName("bringInCopy");
     m_copy->setChecked(true);
     m_copy->setToolTip(tr("Each copy is read back and compared. Without this the pictures stay where they are."));
     connect(m_copy, &QCheckBox::toggled, this, &BringInDialog::refresh);
     grid->addWidget(m_copy, 1, 0);
     grid->addWidget(m_into, 1, 1);
-    grid->addWidget(line(m_into, "bringInInto", tr("Folder for the copies")), 1, 2);
+    grid->addWidget(chooseButton(m_into, "bringInInto", tr("Folder for the copies")), 1, 2);
     m_words->setObjectName("bringInWords");
     m_words->setProperty("quiet", true);
     m_words->setWordWrap(true);

@@ -21,6 +21,7 @@ public:
     QString into() const;
 
 private:
+    QPushButton* chooseButton(QLineEdit* edit, const char* name, const QString& words);
     void refresh();
 
     QLineEdit *m_from, *m_into;

@@ -83,25 +83,10 @@ void Intake::take(const std::vector<fs::path>& sources, const QString& into, boo
                   });
 }
 
-void Intake::finish(const BroughtIn& brought, const QString& into, bool quietly)
+QString Intake::outcomeWords(const BroughtIn& brought)
 {
-    const auto targets = brought.targets();
-    if (m_document.isOpen()) {
-        if (const Status added = m_document.addFrames(targets); !added) {
-            emit said(tr("%1. The copies are kept; bring them in again.").arg(text(added.error().message())));
-            return;
-        }
-        for (const Arrival& a : brought.arrivals)
-            for (const Frame& frame : std::vector<Frame>(m_document.frames())) {
-                std::error_code error;
-                if (!a.target.empty() && frame.path == a.target && frame.hash.empty())
-                    if (const auto bytes = fs::file_size(a.target, error); !error)
-                        m_document.setFrameContent(frame.id, a.hash, bytes);
-            }
-    } else if (!targets.empty()) {
-        emit openRequested(into.isEmpty() ? targets : std::vector<fs::path>{into.toStdString()});
-    }
     QStringList words;
+    const auto targets = brought.targets();
     if (!targets.empty())
         words << (targets.size() == 1 ? tr("1 picture came in.") : tr("%L1 pictures came in.").arg(targets.size()));
     QStringList same, faults, sidecars;
@@ -128,8 +113,38 @@ void Intake::finish(const BroughtIn& brought, const QString& into, bool quietly)
                      .arg(text(brought.stopped));
     if (brought.isCancelled)
         words << tr("Cancelled. Bring in again to go on; what is there is not copied twice.");
-    if (!words.isEmpty() && (!quietly || !faults.isEmpty() || !sidecars.isEmpty() || !brought.stopped.empty()))
-        emit said(words.join(' '));
+    return words.join(' ');
+}
+
+void Intake::keepContents(const BroughtIn& brought)
+{
+    for (const Arrival& a : brought.arrivals)
+        for (const Frame& frame : std::vector<Frame>(m_document.frames())) {
+            std::error_code error;
+            if (!a.target.empty() && frame.path == a.target && frame.hash.empty())
+                if (const auto bytes = fs::file_size(a.target, error); !error)
+                    m_document.setFrameContent(frame.id, a.hash, bytes);
+        }
+}
+
+void Intake::finish(const BroughtIn& brought, const QString& into, bool quietly)
+{
+    const auto targets = brought.targets();
+    if (m_document.isOpen()) {
+        if (const Status added = m_document.addFrames(targets); !added) {
+            emit said(tr("%1. The copies are kept; bring them in again.").arg(text(added.error().message())));
+            return;
+        }
+        keepContents(brought);
+    } else if (!targets.empty()) {
+        emit openRequested(into.isEmpty() ? targets : std::vector<fs::path>{into.toStdString()});
+    }
+    const QString words = outcomeWords(brought);
+    const bool isTrouble = !brought.stopped.empty() ||
+                           std::any_of(brought.arrivals.begin(), brought.arrivals.end(),
+                                       [](const Arrival& a) { return !a.fault.empty() || !a.sidecarFault.empty(); });
+    if (!words.isEmpty() && (!quietly || isTrouble))
+        emit said(words);
 }
 
 void Intake::merge(const std::vector<FrameId>& bracket)

@@ -7,6 +7,8 @@
 
 namespace amber {
 
+struct BroughtIn;
+
 class Intake : public QObject {
     Q_OBJECT
 
@@ -30,6 +32,9 @@ signals:
     void watchChanged();
 
 private:
+    static QString outcomeWords(const BroughtIn& brought);
+    /// What was read while copying need not be read again.
+    void keepContents(const BroughtIn& brought);
     void takeMerged(const std::vector<FrameId>& bracket, const struct MergedFile& merged);
     void take(const std::vector<std::filesystem::path>& sources, const QString& into, bool quietly);
     void finish(const struct BroughtIn& brought, const QString& into, bool quietly);

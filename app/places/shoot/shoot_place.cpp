@@ -2,131 +2,18 @@
 
 #include "app/places/shoot/bracket_dialog.h"
 #include "app/places/shoot/bring_in_dialog.h"
+#include "app/places/shoot/frame_delegate.h"
 #include "app/places/shoot/intake.h"
 #include "app/plan/plan_dialog.h"
 #include "app/plan/time_keeper.h"
+#include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "core/job/edits.h"
 
 namespace amber {
-namespace {
 
-constexpr int kThinnest = 3, kSmallestCell = 216, kInset = 14, kCaptionHeight = 26;
-
-/// One frame of the contact sheet: picture, name, and what it is chosen for, in words.
-class FrameDelegate : public QStyledItemDelegate {
-public:
-    FrameDelegate(FrameModel& model, QObject* parent) : QStyledItemDelegate(parent), m_model(model) {}
-
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return m_cell; }
-    /// As many columns as fit, sharing the width evenly.
-    void fit(int width)
-    {
-        const int cell = width / std::max(1, width / kSmallestCell);
-        m_cell = {cell, (cell - kInset) * 2 / 3 + kCaptionHeight + kInset};
-        m_fitted.clear();
-    }
-
-    void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override
-    {
-        painter->save();
-        const QRect cell = option.rect.adjusted(kInset / 2, kInset / 2, -kInset / 2, -kInset / 2);
-        const QRect place(cell.left(), cell.top(), cell.width(), cell.height() - kCaptionHeight);
-        const bool inHand = index.data(FrameModel::InHandRole).toBool();
-        const int companion = index.data(FrameModel::CompanionRole).toInt();
-        const QString fault = index.data(FrameModel::FaultRole).toString();
-        const auto picture = index.data(Qt::DecorationRole).value<QPixmap>();
-        painter->setRenderHint(QPainter::SmoothPixmapTransform);
-        QRect shown = place;
-        if (!picture.isNull()) {
-            // However long a picture is, something of it is seen.
-            const QSize size =
-                picture.size().scaled(place.size(), Qt::KeepAspectRatio).expandedTo({kThinnest, kThinnest});
-            shown = QRect(place.left() + (place.width() - size.width()) / 2, place.bottom() + 1 - size.height(),
-                          size.width(), size.height());
-            // Reduced once for the size of the cell, not at every paint: scrolling must not wait for it.
-            QPixmap* fitted = m_fitted.object(picture.cacheKey());
-            if (!fitted) {
-                const qreal ratio = painter->device()->devicePixelRatioF();
-                fitted =
-                    new QPixmap(picture.scaled(shown.size() * ratio, Qt::IgnoreAspectRatio, Qt::SmoothTransformation));
-                fitted->setDevicePixelRatio(ratio);
-                m_fitted.insert(picture.cacheKey(), fitted);
-            }
-            painter->drawPixmap(shown.topLeft(), *fitted);
-        } else {
-            m_model.want(static_cast<const QSortFilterProxyModel*>(index.model())->mapToSource(index));
-            painter->setPen(QPen(theme::kWallInk, 1, Qt::DotLine));
-            painter->drawRect(place.adjusted(0, 0, -1, -1));
-            painter->setPen(theme::kWallInk);
-            painter->setFont(theme::font(13));
-            painter->drawText(place.adjusted(8, 8, -8, -8), Qt::AlignCenter | Qt::TextWordWrap,
-                              fault.isEmpty()                             ? FrameModel::tr("reading…")
-                              : index.data(FrameModel::LostRole).toBool() ? FrameModel::tr("Not where it was")
-                                                                          : FrameModel::tr("Cannot be read"));
-        }
-        painter->setPen(theme::kWallInk);
-        painter->setFont(theme::font(13, inHand));
-        const QRect caption(cell.left(), place.bottom() + 4, cell.width(), 18);
-        const int stars = index.data(FrameModel::RatingRole).toInt();
-        const QString bracket = index.data(FrameModel::BracketRole).toString();
-        QString role = inHand          ? FrameModel::tr("in hand")
-                       : companion > 0 ? FrameModel::tr("companion %1").arg(companion)
-                                       : QString();
-        if (index.data(FrameModel::ChangedRole).toBool())
-            role = FrameModel::tr("another content");
-        if (role.isEmpty() && !bracket.isEmpty())
-            role = bracket;
-        if (role.isEmpty() && index.data(FrameModel::DoneRole).toBool())
-            role = FrameModel::tr("done");
-        // The rating: so many squares in the lower corner of the picture.
-        for (int i = 0; i < stars; ++i) {
-            const QRect mark(shown.left() + 6 + 11 * i, shown.bottom() - 13, 8, 8);
-            painter->fillRect(mark.adjusted(-1, -1, 1, 1), QColor(0, 0, 0, 150));
-            painter->fillRect(mark, QColor(0xFA, 0xFA, 0xFA));
-        }
-        const int room = caption.width() - (role.isEmpty() ? 0 : painter->fontMetrics().horizontalAdvance(role) + 20);
-        painter->drawText(
-            caption, Qt::AlignLeft | Qt::AlignVCenter,
-            painter->fontMetrics().elidedText(index.data(Qt::DisplayRole).toString(), Qt::ElideMiddle, room));
-        if (!role.isEmpty()) {
-            const QRect tag(caption.right() - painter->fontMetrics().horizontalAdvance(role) - 11, caption.top(),
-                            painter->fontMetrics().horizontalAdvance(role) + 12, 18);
-            painter->fillRect(tag, theme::kPaper);
-            painter->setPen(theme::kInk);
-            painter->drawText(tag, Qt::AlignCenter, role);
-        }
-        if (inHand)
-            painter->fillRect(QRect(shown.left(), shown.bottom() + 1, shown.width(), 3), theme::kAmber);
-        if (option.state & QStyle::State_HasFocus)
-            theme::paintFocus(*painter, QRectF(cell).adjusted(-5, -5, 5, 3));
-        painter->restore();
-    }
-
-private:
-    static constexpr int kFittedLimit = 240;  ///< some screens of them
-    FrameModel& m_model;
-    mutable QCache<qint64, QPixmap> m_fitted{kFittedLimit};
-    QSize m_cell{kSmallestCell, kSmallestCell * 2 / 3 + kCaptionHeight};
-};
-
-}  // namespace
-
-ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keeper, QWidget* parent)
-    : QWidget(parent), m_document(document), m_keeper(keeper), m_intake(new Intake(document, this)),
-      m_model(new FrameModel(document, proxies, this)), m_filter(new FrameFilter(this)),
-      m_pages(new QStackedWidget(this)), m_sheet(new QListView(this)), m_title(new QLabel(this)),
-      m_state(new QLabel(this)), m_hint(new QLabel(this))
+void ShootPlace::makeSheet()
 {
-    setObjectName("shootPlace");
-    m_sheet->setObjectName("contactSheet");
-    m_sheet->setAccessibleName(tr("Contact sheet"));
-    m_filter->setSourceModel(m_model);
-    m_keeper.setWeights([this](std::int64_t frame) { return m_model->weightOf(frame); });
-    connect(&keeper, &TimeKeeper::changed, m_model, &FrameModel::touchAll);
-    connect(m_intake, &Intake::said, &document, &Document::failed);
-    connect(m_intake, &Intake::openRequested, this, &ShootPlace::openRequested);
-    connect(m_intake, &Intake::watchChanged, this, &ShootPlace::refresh);
     m_sheet->setModel(m_filter);
     m_sheet->setSelectionMode(QAbstractItemView::ExtendedSelection);
     auto* delegate = new FrameDelegate(*m_model, m_sheet);
@@ -155,7 +42,10 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
     connect(m_sheet->selectionModel(), &QItemSelectionModel::currentChanged, this,
             [this] { m_bracket->setEnabled(bracketInHand() >= 0); });
     connect(m_sheet, &QListView::doubleClicked, this, &ShootPlace::workRequested);
+}
 
+QHBoxLayout* ShootPlace::makeHeader()
+{
     auto* header = new QHBoxLayout;
     header->setContentsMargins(14, 6, 14, 6);
     header->setSpacing(10);
@@ -184,6 +74,11 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
     header->addWidget(companion);
     header->addWidget(open);
 
+    return header;
+}
+
+QWidget* ShootPlace::makeFull()
+{
     m_hint->setProperty("quiet", true);
     m_hint->setContentsMargins(14, 4, 14, 6);
     m_hint->setText(tr("Click takes a frame in hand. C or Ctrl+click makes it a companion, 1 to 5 rate it, B shows its "
@@ -192,12 +87,31 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
     auto* fullLayout = new QVBoxLayout(full);
     fullLayout->setContentsMargins(0, 0, 0, 0);
     fullLayout->setSpacing(0);
-    fullLayout->addLayout(header);
+    fullLayout->addLayout(makeHeader());
     fullLayout->addLayout(makeFilters());
     fullLayout->addWidget(m_sheet, 1);
     fullLayout->addWidget(m_hint);
+    return full;
+}
+
+ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keeper, QWidget* parent)
+    : QWidget(parent), m_document(document), m_keeper(keeper), m_intake(new Intake(document, this)),
+      m_model(new FrameModel(document, proxies, this)), m_filter(new FrameFilter(this)),
+      m_pages(new QStackedWidget(this)), m_sheet(new QListView(this)), m_title(new QLabel(this)),
+      m_state(new QLabel(this)), m_hint(new QLabel(this))
+{
+    setObjectName("shootPlace");
+    m_sheet->setObjectName("contactSheet");
+    m_sheet->setAccessibleName(tr("Contact sheet"));
+    m_filter->setSourceModel(m_model);
+    m_keeper.setWeights([this](std::int64_t frame) { return m_model->weightOf(frame); });
+    connect(&keeper, &TimeKeeper::changed, m_model, &FrameModel::touchAll);
+    connect(m_intake, &Intake::said, &document, &Document::failed);
+    connect(m_intake, &Intake::openRequested, this, &ShootPlace::openRequested);
+    connect(m_intake, &Intake::watchChanged, this, &ShootPlace::refresh);
+    makeSheet();
     m_pages->addWidget(makeEmpty());
-    m_pages->addWidget(full);
+    m_pages->addWidget(makeFull());
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addWidget(m_pages);
@@ -211,6 +125,30 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
             m_filter->mapFromSource(m_model->index(std::max(0, m_model->rowOf(m_document.selection().frameInHand())))));
     });
     refresh();
+}
+
+QToolButton* ShootPlace::menuButton(const QString& name, const QString& words, const QString& tip,
+                                    std::function<void(QMenu&)> fill)
+{
+    auto* button = new QToolButton(this);
+    button->setObjectName(name + "Button");
+    button->setText(words);
+    button->setToolTip(tip);
+    button->setPopupMode(QToolButton::InstantPopup);
+    auto* menu = new QMenu(button);
+    menu->setObjectName(name);
+    button->setMenu(menu);
+    connect(menu, &QMenu::aboutToShow, this, [menu, fill = std::move(fill)] { fill(*menu); });
+    return button;
+}
+
+void ShootPlace::makeBracketButton()
+{
+    m_bracket = new QToolButton(this);
+    m_bracket->setObjectName("bracketButton");
+    m_bracket->setText(tr("Bracket…"));
+    m_bracket->setToolTip(tr("The exposures of this bracket: choose one, or merge them"));
+    connect(m_bracket, &QToolButton::clicked, this, &ShootPlace::chooseBracket);
 }
 
 QLayout* ShootPlace::makeFilters()
@@ -242,33 +180,15 @@ QLayout* ShootPlace::makeFilters()
                      {tr("As opened"), tr("By time"), tr("By light"), tr("By rating"), tr("Hardest first")},
                      [this](int i) { m_filter->setOrder(static_cast<FrameFilter::Order>(i)); });
     row->addStretch(1);
-    m_bracket = new QToolButton(this);
-    m_bracket->setObjectName("bracketButton");
-    m_bracket->setText(tr("Bracket…"));
-    m_bracket->setToolTip(tr("The exposures of this bracket: choose one, or merge them"));
-    connect(m_bracket, &QToolButton::clicked, this, &ShootPlace::chooseBracket);
+    makeBracketButton();
     row->addWidget(m_bracket);
-    auto* more = new QToolButton(this);
-    more->setObjectName("shootMenuButton");
-    more->setText(tr("Watch, plan"));
-    more->setToolTip(tr("Watch a folder for pictures that arrive; the time plan"));
-    more->setPopupMode(QToolButton::InstantPopup);
-    auto* moreMenu = new QMenu(more);
-    moreMenu->setObjectName("shootMenu");
-    more->setMenu(moreMenu);
-    connect(moreMenu, &QMenu::aboutToShow, this, [this, moreMenu] { fillMoreMenu(*moreMenu); });
-    row->addWidget(more);
-    auto* groups = new QToolButton(this);
-    groups->setObjectName("groupMenuButton");
-    groups->setText(tr("Lights"));
-    groups->setToolTip(
-        tr("Light groups: move frames, make, name, join and part groups, choose which frame stands for one"));
-    groups->setPopupMode(QToolButton::InstantPopup);
-    auto* menu = new QMenu(groups);
-    menu->setObjectName("groupMenu");
-    groups->setMenu(menu);
-    connect(menu, &QMenu::aboutToShow, this, [this, menu] { fillGroupMenu(*menu); });
-    row->addWidget(groups);
+    row->addWidget(menuButton("shootMenu", tr("Watch, plan"),
+                              tr("Watch a folder for pictures that arrive; the time plan"),
+                              [this](QMenu& menu) { fillMoreMenu(menu); }));
+    row->addWidget(
+        menuButton("groupMenu", tr("Lights"),
+                   tr("Light groups: move frames, make, name, join and part groups, choose which frame stands for one"),
+                   [this](QMenu& menu) { fillGroupMenu(menu); }));
     return row;
 }
 
@@ -299,57 +219,63 @@ void ShootPlace::moveToGroup(const std::vector<std::int64_t>& frames, int group,
                       group < 0 ? tr("Light group made") : tr("Frames moved to another light"));
 }
 
+QString ShootPlace::askLightName(const QString& start)
+{
+    return askLine(this, {"groupNameDialog", tr("Light group"), tr("Name"), start}).value_or(QString());
+}
+
 void ShootPlace::fillGroupMenu(QMenu& menu)
 {
     menu.clear();
     const auto frames = chosenFrames();
-    const auto askName = [this](const QString& start) {
-        QInputDialog dialog(this);
-        dialog.setObjectName("groupNameDialog");
-        dialog.setWindowTitle(tr("Light group"));
-        dialog.setLabelText(tr("Name"));
-        dialog.setTextValue(start);
-        return dialog.exec() == QDialog::Accepted ? dialog.textValue().trimmed() : QString();
-    };
-    const auto& groups = m_document.job().lights;
     const int current = frames.empty() ? -1 : m_document.job().lightOf(frames.front());
-    if (!frames.empty()) {
-        menu.addSection(frames.size() == 1 ? tr("The chosen frame") : tr("The %1 chosen frames").arg(frames.size()));
-        menu.addAction(tr("To a group of their own…"), this, [this, frames, askName] {
-            const QString name = askName(tr("Light %1").arg(m_document.job().lights.size() + 1));
-            if (!name.isEmpty())
-                moveToGroup(frames, -1, name);
-        });
-        for (std::size_t i = 0; i < groups.size(); ++i)
-            if (static_cast<int>(i) != current)
-                menu.addAction(tr("To %1").arg(text(groups[i].name)), this,
-                               [this, frames, i] { moveToGroup(frames, static_cast<int>(i)); });
-    }
-    if (current >= 0) {
-        const auto& group = groups[static_cast<std::size_t>(current)];
-        menu.addSection(text(group.name));
-        menu.addAction(tr("Name…"), this, [this, current, askName] {
-            auto all = m_document.job().lights;
-            const QString name = askName(text(all[static_cast<std::size_t>(current)].name));
-            if (name.isEmpty())
-                return;
-            all[static_cast<std::size_t>(current)].name = name.toStdString();
-            m_document.setLights(all, tr("Light group named"));
-        });
-        menu.addAction(tr("The chosen frame stands for it"), this, [this, current, frame = frames.front()] {
-            auto all = m_document.job().lights;
-            all[static_cast<std::size_t>(current)].lead = frame;
-            m_document.setLights(all, tr("Lead of a light chosen"));
-        });
-        for (std::size_t i = 0; i < groups.size(); ++i)
-            if (static_cast<int>(i) != current)
-                menu.addAction(tr("Join with %1").arg(text(groups[i].name)), this, [this, current, i] {
-                    moveToGroup(m_document.job().lights[static_cast<std::size_t>(current)].frames, static_cast<int>(i));
-                });
-    }
+    if (!frames.empty())
+        addFrameActions(menu, frames, current);
+    if (current >= 0)
+        addLightActions(menu, frames.front(), current);
     menu.addSeparator();
     menu.addAction(tr("Propose anew from time, exposure, camera and light"), this,
                    [this] { m_model->proposeLights(); });
+}
+
+void ShootPlace::addFrameActions(QMenu& menu, const std::vector<FrameId>& frames, int current)
+{
+    const auto& lights = m_document.job().lights;
+    menu.addSection(frames.size() == 1 ? tr("The chosen frame") : tr("The %1 chosen frames").arg(frames.size()));
+    menu.addAction(tr("To a group of their own…"), this, [this, frames] {
+        const QString name = askLightName(tr("Light %1").arg(m_document.job().lights.size() + 1));
+        if (!name.isEmpty())
+            moveToGroup(frames, -1, name);
+    });
+    for (std::size_t i = 0; i < lights.size(); ++i)
+        if (static_cast<int>(i) != current)
+            menu.addAction(tr("To %1").arg(text(lights[i].name)), this,
+                           [this, frames, i] { moveToGroup(frames, static_cast<int>(i)); });
+}
+
+void ShootPlace::addLightActions(QMenu& menu, FrameId frame, int current)
+{
+    const auto& lights = m_document.job().lights;
+    const auto light = static_cast<std::size_t>(current);
+    menu.addSection(text(lights[light].name));
+    menu.addAction(tr("Name…"), this, [this, light] {
+        auto all = m_document.job().lights;
+        const QString name = askLightName(text(all[light].name));
+        if (name.isEmpty())
+            return;
+        all[light].name = name.toStdString();
+        m_document.setLights(all, tr("Light group named"));
+    });
+    menu.addAction(tr("The chosen frame stands for it"), this, [this, light, frame] {
+        auto all = m_document.job().lights;
+        all[light].lead = frame;
+        m_document.setLights(all, tr("Lead of a light chosen"));
+    });
+    for (std::size_t i = 0; i < lights.size(); ++i)
+        if (static_cast<int>(i) != current)
+            menu.addAction(tr("Join with %1").arg(text(lights[i].name)), this, [this, light, i] {
+                moveToGroup(m_document.job().lights[light].frames, static_cast<int>(i));
+            });
 }
 
 QWidget* ShootPlace::makeEmpty()
@@ -503,10 +429,21 @@ bool ShootPlace::eventFilter(QObject* watched, QEvent* event)
     if (event->type() != QEvent::KeyPress)
         return false;
     const auto* key = static_cast<QKeyEvent*>(event);
-    const QModelIndex index = m_sheet->currentIndex();
-    if (!index.isValid() || key->modifiers() & (Qt::ControlModifier | Qt::AltModifier))
+    if (!m_sheet->currentIndex().isValid() || key->modifiers() & (Qt::ControlModifier | Qt::AltModifier))
         return false;
-    switch (key->key()) {
+    return takeKey(key->key());
+}
+
+bool ShootPlace::takeKey(int key)
+{
+    const auto takeInHand = [this] {
+        m_document.selection().setFrameInHand(m_sheet->currentIndex().data(FrameModel::IdRole).toLongLong());
+    };
+    if (key >= Qt::Key_0 && key <= Qt::Key_5) {
+        m_document.setRating(chosenFrames(), key - Qt::Key_0);
+        return true;
+    }
+    switch (key) {
     case Qt::Key_C:
         toggleCompanion();
         return true;
@@ -520,20 +457,12 @@ bool ShootPlace::eventFilter(QObject* watched, QEvent* event)
         m_keeper.setDone(frames, !frames.empty() && !m_keeper.isDone(frames.front()));
         return true;
     }
-    case Qt::Key_0:
-    case Qt::Key_1:
-    case Qt::Key_2:
-    case Qt::Key_3:
-    case Qt::Key_4:
-    case Qt::Key_5:
-        m_document.setRating(chosenFrames(), key->key() - Qt::Key_0);
-        return true;
     case Qt::Key_Space:
-        m_document.selection().setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
+        takeInHand();
         return true;
     case Qt::Key_Return:
     case Qt::Key_Enter:
-        m_document.selection().setFrameInHand(index.data(FrameModel::IdRole).toLongLong());
+        takeInHand();
         emit workRequested();
         return true;
     default:

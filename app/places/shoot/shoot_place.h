@@ -8,6 +8,7 @@
 #include <functional>
 
 class QComboBox;
+class QHBoxLayout;
 class QLabel;
 class QListView;
 class QMenu;
@@ -39,6 +40,16 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
+    void makeBracketButton();
+    QWidget* makeFull();
+    QToolButton* menuButton(const QString& name, const QString& words, const QString& tip,
+                            std::function<void(QMenu&)> fill);
+    QString askLightName(const QString& start);
+    void addFrameActions(QMenu& menu, const std::vector<FrameId>& frames, int current);
+    void addLightActions(QMenu& menu, FrameId frame, int current);
+    bool takeKey(int key);
+    QHBoxLayout* makeHeader();
+    void makeSheet();
     QWidget* makeEmpty();
     QLayout* makeFilters();
     void refreshGroups();

@@ -1,5 +1,6 @@
 #include "core/look/steps/edge_darkening/edge_darkening_kernel.h"
 
+#include "core/base/statistics.h"
 #include "core/colour/oklab.h"
 #include "core/look/steps/smoothstep.h"
 
@@ -46,10 +47,6 @@ double existingFalloff(ImageView picture)
             const float* p = small.view().row(y) + 3 * x;
             (r <= 0.5 ? middle : edge).push_back(3 * std::log2(std::max(toOkLab(LinearRgb{p[0], p[1], p[2]}).L, 0.02)));
         }
-    const auto median = [](std::vector<double>& all) {
-        std::nth_element(all.begin(), all.begin() + static_cast<std::ptrdiff_t>(all.size() / 2), all.end());
-        return all[all.size() / 2];
-    };
     return edge.empty() || middle.empty() ? 0 : std::clamp(median(edge) - median(middle), -3.0, 1.0);
 }
 

@@ -17,15 +17,34 @@ struct CurveLanes {
     }
 };
 
+HWY_INLINE hn::Vec<D> EvaluateSegments(const CurveKernel& curve, hn::Vec<D> v)
+{
+    const D d;
+    using V = hn::Vec<D>;
+    V begin = hn::Set(d, curve.begin[0]), c0 = hn::Set(d, curve.c0[0]), c1 = hn::Set(d, curve.c1[0]), c2 = hn::Zero(d),
+      c3 = hn::Zero(d);
+    for (size_t i = 1; i < curve.begin.size(); ++i) {
+        const V b = hn::Set(d, curve.begin[i]);
+        const auto here = hn::Ge(v, b);
+        begin = hn::IfThenElse(here, b, begin);
+        c0 = hn::IfThenElse(here, hn::Set(d, curve.c0[i]), c0);
+        c1 = hn::IfThenElse(here, hn::Set(d, curve.c1[i]), c1);
+        c2 = hn::IfThenElse(here, hn::Set(d, curve.c2[i]), c2);
+        c3 = hn::IfThenElse(here, hn::Set(d, curve.c3[i]), c3);
+    }
+    const V t = hn::Sub(v, begin);
+    return hn::MulAdd(t, hn::MulAdd(t, hn::MulAdd(t, c3, c2), c1), c0);
+}
+
 /// Evaluates the cubics for N vectors. The segment is found by comparing with every begin, which is cheap for the few
 /// points a curve has.
 template <size_t N>
 HWY_INLINE void EvaluateCurve(const CurveKernel& curve, [[maybe_unused]] const CurveLanes& lanes, hn::Vec<D> (&x)[N])
 {
-    const D d;
-    using V = hn::Vec<D>;
 #if HWY_TARGET != HWY_SCALAR
     if (lanes.fits) {
+        const D d;
+        using V = hn::Vec<D>;
         const hn::RebindToSigned<D> di;
         hn::Vec<hn::RebindToSigned<D>> segment[N];
         for (auto& s : segment)
@@ -45,21 +64,8 @@ HWY_INLINE void EvaluateCurve(const CurveKernel& curve, [[maybe_unused]] const C
         return;
     }
 #endif
-    for (V& v : x) {
-        V begin = hn::Set(d, curve.begin[0]), c0 = hn::Set(d, curve.c0[0]), c1 = hn::Set(d, curve.c1[0]),
-          c2 = hn::Zero(d), c3 = hn::Zero(d);
-        for (size_t i = 1; i < curve.begin.size(); ++i) {
-            const V b = hn::Set(d, curve.begin[i]);
-            const auto here = hn::Ge(v, b);
-            begin = hn::IfThenElse(here, b, begin);
-            c0 = hn::IfThenElse(here, hn::Set(d, curve.c0[i]), c0);
-            c1 = hn::IfThenElse(here, hn::Set(d, curve.c1[i]), c1);
-            c2 = hn::IfThenElse(here, hn::Set(d, curve.c2[i]), c2);
-            c3 = hn::IfThenElse(here, hn::Set(d, curve.c3[i]), c3);
-        }
-        const V t = hn::Sub(v, begin);
-        v = hn::MulAdd(t, hn::MulAdd(t, hn::MulAdd(t, c3, c2), c1), c0);
-    }
+    for (hn::Vec<D>& v : x)
+        v = EvaluateSegments(curve, v);
 }
 
 HWY_INLINE void RunPlane(const CurveKernel& curve, Tile& tile, int plane)

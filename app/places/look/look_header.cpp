@@ -1,0 +1,161 @@
+#include "app/places/look/look_header.h"
+
+#include <QtWidgets>
+
+namespace amber {
+
+LookHeader::LookHeader(Document& document, QWidget* parent) : QWidget(parent), m_document(document)
+{
+    setObjectName("lookHeader");
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(14, 6, 14, 6);
+    row->setSpacing(3);
+    makeLookChoice();
+    row->addWidget(m_looks, 3);
+    tool(row, "lookNew", tr("New"), tr("Begin another look"), [this](bool) { m_document.looks().newLook(); });
+    m_buttons[Library] = toggle(row, "showLibrary", tr("Looks"), tr("All looks of this job on the frame in hand (F9)"),
+                                [this](bool) { emit libraryWanted(); });
+    m_undo = tool(row, "undo", tr("Undo"), QString(), [this](bool) { m_document.undo(); });
+    m_redo = tool(row, "redo", tr("Redo"), QString(), [this](bool) { m_document.redo(); });
+    addPanels(row);
+    addViews(row);
+    addVersions(row);
+    auto* more = tool(row, "viewMenuButton", tr("View"),
+                      tr("Quiet view, 100 %, surround, theme, blind mode, second look, trial frames"), [](bool) {});
+    auto* menu = new QMenu(more);
+    menu->setObjectName("viewMenu");
+    more->setMenu(menu);
+    more->setPopupMode(QToolButton::InstantPopup);
+    connect(menu, &QMenu::aboutToShow, this, [this, menu] { emit viewMenuWanted(*menu); });
+}
+
+void LookHeader::makeLookChoice()
+{
+    m_looks = new QComboBox(this);
+    m_looks->setObjectName("lookChoice");
+    m_looks->setAccessibleName(tr("Look"));
+    m_looks->setToolTip(tr("The looks of this job; type to rename the one in hand"));
+    m_looks->setMinimumWidth(96);
+    m_looks->setMaximumWidth(320);
+    m_looks->setEditable(true);
+    m_looks->setInsertPolicy(QComboBox::NoInsert);
+    connect(m_looks, &QComboBox::activated, this,
+            [this] { m_document.looks().choose(m_looks->currentData().toLongLong()); });
+    m_looks->lineEdit()->setObjectName("lookName");
+    m_looks->lineEdit()->setAccessibleName(tr("Name of the look"));
+    connect(m_looks->lineEdit(), &QLineEdit::editingFinished, this, [this] {
+        if (m_looks->currentData().toLongLong() == m_document.looks().lookId())
+            m_document.looks().rename(m_looks->currentText());
+    });
+}
+
+QToolButton* LookHeader::tool(QBoxLayout* row, const char* name, const QString& words, const QString& tip,
+                              std::function<void(bool)> act)
+{
+    auto* button = new QToolButton(this);
+    button->setObjectName(name);
+    button->setText(words);
+    button->setToolTip(tip);
+    connect(button, &QToolButton::clicked, this, std::move(act));
+    row->addWidget(button);
+    return button;
+}
+
+QToolButton* LookHeader::toggle(QBoxLayout* row, const char* name, const QString& words, const QString& tip,
+                                std::function<void(bool)> act)
+{
+    QToolButton* button = tool(row, name, words, tip, std::move(act));
+    button->setCheckable(true);
+    return button;
+}
+
+void LookHeader::addPanels(QBoxLayout* row)
+{
+    row->addSpacing(5);
+    row->addStretch(1);
+    m_buttons[Intent] =
+        toggle(row, "showIntent", tr("Intent"), tr("What the look is to be, and how it stands to that (Ctrl+I)"),
+               [this](bool on) { emit intentWanted(on); });
+    m_buttons[Findings] =
+        toggle(row, "showFindings", tr("Findings"),
+               tr("Steps that undo one another, levels that moved, tints that add up, sayings measured (Ctrl+F)"),
+               [this](bool on) { emit findingsWanted(on); });
+    row->addSpacing(5);
+}
+
+void LookHeader::addViews(QBoxLayout* row)
+{
+    m_aside = tool(row, "secondLook", QString(),
+                   tr("Take the frame that was put aside in hand again, beside the version left behind"),
+                   [this](bool) { emit secondLookWanted(); });
+    m_aside->setAccessibleName(tr("Second look"));
+    m_aside->hide();
+    m_buttons[Mark] = toggle(row, "markPicture", tr("Mark"),
+                             tr("Mark key colours, regions to read or to leave out, and the planned crop (Ctrl+M)"),
+                             [this](bool) { emit markWanted(); });
+    m_buttons[Split] =
+        toggle(row, "split", tr("Split"), tr("A line on the picture: before on its left, after on its right (F4)"),
+               [this](bool) { emit splitWanted(); });
+    m_buttons[Sweep] = toggle(row, "showSweep", tr("Sweep"),
+                              tr("The frame at many values of one quantity of the chosen step (Ctrl+W)"),
+                              [this](bool) { emit sweepWanted(); });
+    m_buttons[Tray] =
+        toggle(row, "showTray", tr("Tray"), tr("Pinned versions side by side, with their differences (F8)"),
+               [this](bool) { emit trayWanted(); });
+}
+
+void LookHeader::addVersions(QBoxLayout* row)
+{
+    m_compare = new QPushButton(tr("Compare"), this);
+    m_compare->setObjectName("compareVersions");
+    m_compare->setToolTip(tr("Two versions side by side with their measured difference (F7)"));
+    m_compare->setCheckable(true);
+    connect(m_compare, &QPushButton::clicked, this, &LookHeader::compareWanted);
+    row->addWidget(m_compare);
+    m_pin = new QPushButton(tr("Pin"), this);
+    m_pin->setObjectName("pinVersion");
+    m_pin->setAccessibleName(tr("Pin version"));
+    connect(m_pin, &QPushButton::clicked, this, &LookHeader::pinWanted);
+    row->addWidget(m_pin);
+}
+
+void LookHeader::refresh(bool isComparing)
+{
+    const auto entries = m_document.looks().entries();
+    const QSignalBlocker blocker(m_looks);
+    m_looks->clear();
+    for (const LookEntry& entry : entries) {
+        m_looks->addItem(text(entry.name), QVariant::fromValue<qlonglong>(entry.id));
+        if (entry.id == m_document.looks().lookId())
+            m_looks->setCurrentIndex(m_looks->count() - 1);
+    }
+    const auto show = [](QToolButton* button, const QString& action, const QString& words, const QString& keys) {
+        button->setEnabled(!action.isEmpty());
+        button->setToolTip(action.isEmpty() ? words + " (" + keys + ")" : words + ": " + action + " (" + keys + ")");
+    };
+    show(m_undo, m_document.undoAction(), tr("Undo"), tr("Ctrl+Z"));
+    show(m_redo, m_document.redoAction(), tr("Redo"), tr("Ctrl+Shift+Z"));
+    const auto pins = m_document.looks().pins().size();
+    m_pin->setToolTip(tr("Keep the look as it is now under a note, to come back to and compare (F6)") +
+                      (pins == 0   ? QString()
+                       : pins == 1 ? tr("; 1 version is pinned")
+                                   : tr("; %1 versions are pinned").arg(pins)));
+    m_compare->setEnabled(pins > 0 || isComparing);
+    for (QWidget* w : std::initializer_list<QWidget*>{m_looks, m_pin})
+        w->setEnabled(m_document.isOpen());
+    for (QToolButton* button : m_buttons)
+        button->setEnabled(m_document.isOpen());
+}
+
+void LookHeader::setChecked(Button button, bool on) { m_buttons[button]->setChecked(on); }
+
+void LookHeader::setComparing(bool on) { m_compare->setChecked(on); }
+
+void LookHeader::showSecondLook(const QString& frame)
+{
+    m_aside->setVisible(!frame.isEmpty());
+    if (!frame.isEmpty())
+        m_aside->setText(tr("Second look: %1").arg(frame));
+}
+
+}  // namespace amber

@@ -1,0 +1,52 @@
+#include "app/places/match/match_sources.h"
+
+#include "app/document/document.h"
+#include "app/theme/controls.h"
+
+#include <QtWidgets>
+
+namespace amber {
+
+MatchSources::MatchSources(std::function<QString()> folder, QWidget* parent)
+    : QWidget(parent), m_folder(std::move(folder))
+{
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(8);
+    const QString kinds =
+        tr("Pictures (%1)").arg(QStringLiteral("*.") + Document::pictureEndings().join(QStringLiteral(" *.")));
+    const auto ask = [this, kinds](const QString& title) {
+        return QFileDialog::getOpenFileName(this, title, m_folder(), kinds);
+    };
+    add("matchPictures", tr("Pictures…"),
+        tr("One or several finished pictures; where several differ, the tolerance widens"), [this, kinds] {
+            const QStringList paths =
+                QFileDialog::getOpenFileNames(this, tr("Finished pictures to match to"), m_folder(), kinds);
+            if (!paths.isEmpty())
+                emit pictures(paths);
+        });
+    add("matchFrame", tr("Frame in hand"),
+        tr("Holds the frame in hand, as it stands, as the reference; then take another frame in hand. What is taken "
+           "then holds for that frame alone"),
+        [this] { emit frame(); });
+    add("matchPair", tr("Before and after…"),
+        tr("One picture before and after an unknown treatment: it becomes editable steps"), [this, ask] {
+            const QString before = ask(tr("The picture before the treatment"));
+            const QString after = before.isEmpty() ? QString() : ask(tr("The same picture after it"));
+            if (!after.isEmpty())
+                emit pair(before, after);
+        });
+    add("matchTable", tr("Table…"), tr("A lookup table: it becomes editable steps"), [this] {
+        const QString path = QFileDialog::getOpenFileName(this, tr("A lookup table"), m_folder(),
+                                                          tr("Tables (*.cube *.clf *.cdl *.cc *.ccc *.png)"));
+        if (!path.isEmpty())
+            emit table(path);
+    });
+}
+
+void MatchSources::add(const char* name, const QString& words, const QString& tip, std::function<void()> act)
+{
+    layout()->addWidget(makeButton(this, name, words, tip, std::move(act)));
+}
+
+}  // namespace amber

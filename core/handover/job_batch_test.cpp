@@ -1,0 +1,94 @@
+// What of a job is handed over, and by which recipe.
+#include "core/handover/job_batch.h"
+
+#include <gtest/gtest.h>
+
+namespace amber {
+namespace {
+
+Frame frame(FrameId id)
+{
+    Frame f;
+    f.id = id, f.path = "/shoot/frame-" + std::to_string(id) + ".tif";
+    return f;
+}
+
+Result<Look> looksOf(LookId id)
+{
+    if (id == 9)
+        return fail("the look cannot be read");
+    Look look;
+    look.name = "look " + std::to_string(id);
+    return look;
+}
+
+TEST(JobBatch, GoesInTheOrderOfTheJobAndCarriesWhatBelongsToEachFrame)
+{
+    Job job;
+    job.frames[2].balance.light.exposureStops = 0.5;
+    job.frames[2].balance.response = "raw";
+    job.frames[3].look = 4;
+    const std::vector<Frame> frames{frame(1), frame(2), frame(3)};
+    const JobBatch batch = batchOf(job, frames, {3, 1, 2}, looksOf);
+    ASSERT_EQ(batch.frames, (std::vector<FrameId>{1, 2, 3}));
+    ASSERT_EQ(batch.sources.size(), 3u);
+    ASSERT_EQ(batch.own.size(), 3u);
+    EXPECT_EQ(batch.sources[1], frames[1].path);
+    EXPECT_EQ(batch.own[1].balance.light.exposureStops, 0.5);
+    EXPECT_FALSE(batch.own[1].response.isIdentity());
+    EXPECT_FALSE(batch.own[0].look);
+    ASSERT_TRUE(batch.own[2].look);
+    EXPECT_EQ(batch.own[2].look->name, "look 4");
+}
+
+TEST(JobBatch, WhatCannotBeReadOfAFrameFailsThatFrameAlone)
+{
+    Job job;
+    job.frames[1].balanceFault = "kelvin: not a number";
+    job.frames[2].look = 9;
+    job.frames[3].balance.response = "A camera that is gone";
+    const JobBatch batch = batchOf(job, {frame(1), frame(2), frame(3), frame(4)}, {1, 2, 3, 4}, looksOf);
+    ASSERT_EQ(batch.own.size(), 4u);
+    for (std::size_t i = 0; i < 3; ++i)
+        EXPECT_FALSE(batch.own[i].fault.empty()) << i;
+    EXPECT_TRUE(batch.own[3].fault.empty());
+}
+
+TEST(JobBatch, FramesThatAreNotTheJobsAreLeftOut)
+{
+    const JobBatch batch = batchOf({}, {frame(1)}, {1, 5}, looksOf);
+    EXPECT_EQ(batch.frames, std::vector<FrameId>{1});
+}
+
+TEST(JobBatch, ARecipeIsWhatWasChosenAndNoOtherFrameIsATarget)
+{
+    DeliveryChoices choices;
+    choices.format = "tiff16", choices.space = "p3", choices.longEdge = 2400, choices.ratio = 1.25;
+    const std::vector<Frame> frames{frame(1), frame(2)};
+    const auto recipe = recipeFor(choices, "/out", frames);
+    ASSERT_TRUE(recipe) << recipe.error().message();
+    EXPECT_EQ(recipe->output.format, FileFormat::Tiff16);
+    EXPECT_EQ(bitsOf(recipe->output.format), 16);
+    EXPECT_EQ(recipe->longEdge, 2400);
+    EXPECT_EQ(recipe->ratio, 1.25);
+    EXPECT_EQ(recipe->folder, "/out");
+    ASSERT_EQ(recipe->originals.size(), 2u);
+    EXPECT_EQ(recipe->originals[1], frames[1].path);
+}
+
+TEST(JobBatch, AFormatOrSpaceThatIsNotKnownIsSaid)
+{
+    DeliveryChoices choices;
+    choices.format = "gif";
+    const auto format = recipeFor(choices, "/out", {});
+    ASSERT_FALSE(format);
+    EXPECT_NE(format.error().message().find("gif"), std::string::npos) << format.error().message();
+    choices.format = "jpeg", choices.space = "moonlight";
+    EXPECT_FALSE(recipeFor(choices, "/out", {}));
+    for (const FileFormat known :
+         {FileFormat::Jpeg, FileFormat::Png8, FileFormat::Png16, FileFormat::Tiff8, FileFormat::Tiff16})
+        EXPECT_EQ(*fileFormatFromName(nameOf(known)), known);
+}
+
+}  // namespace
+}  // namespace amber
