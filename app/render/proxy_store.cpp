@@ -1,5 +1,6 @@
 #include "app/render/proxy_store.h"
 
+#include "app/task/post.h"
 #include "core/base/content_hash.h"
 #include "core/base/memory_gate.h"
 #include "core/image/resize.h"
@@ -228,7 +229,7 @@ std::shared_ptr<const Proxy> ProxyStore::proxy(std::int64_t frame, const std::fi
                           return;
                       const Stamp stamp = stampOf(path);
                       const ReadProxy made = readProxy(path, edge, footing, *gate);
-                      QMetaObject::invokeMethod(this, [this, frame, path, made, footing, stamp, cancel] {
+                      post(this, [this, frame, path, made, footing, stamp, cancel] {
                           if (cancel.isCancelled())
                               return;
                           m_waiting.remove(frame);
@@ -289,7 +290,7 @@ void ProxyStore::refoot(std::int64_t frame, const std::filesystem::path& path)
                 balanced = balancedProxy(source, footing);
                 return QString();
             });
-            QMetaObject::invokeMethod(this, [this, frame, source, balanced, fault, number, newest, cancel] {
+            post(this, [this, frame, source, balanced, fault, number, newest, cancel] {
                 if (cancel.isCancelled() || *newest != number || m_untouched.value(frame) != source)
                     return;
                 if (!balanced) {
@@ -325,7 +326,7 @@ std::shared_ptr<const Image> ProxyStore::wholePicture(std::int64_t frame, const 
                                   : std::move(picture->image));
                           return QString();
                       });
-                      QMetaObject::invokeMethod(this, [this, frame, whole, fault, cancel] {
+                      post(this, [this, frame, whole, fault, cancel] {
                           if (cancel.isCancelled() || m_wholeFrame != frame)
                               return;
                           m_whole = whole;
@@ -356,7 +357,7 @@ void ProxyStore::requestThumbnail(std::int64_t frame, const std::filesystem::pat
         }
         const Stamp stamp = stampOf(path);
         const Thumbnail made = thumbnailOf(path, *gate);
-        QMetaObject::invokeMethod(this, [this, frame, made, stamp, cancel] {
+        post(this, [this, frame, made, stamp, cancel] {
             if (cancel.isCancelled())
                 return;
             if (made.image.isNull()) {

@@ -1,5 +1,6 @@
 #include "app/render/render_queue.h"
 
+#include "app/task/post.h"
 #include "core/base/log.h"
 
 #include <algorithm>
@@ -19,7 +20,7 @@ RenderQueue::~RenderQueue()
         for (Lane& lane : m_lanes)
             lane.waiting.clear();
     }
-    m_pool.waitForDone();
+    waitForDone();
 }
 
 void RenderQueue::start(Priority priority, std::function<void()> work, bool isUrgent)
@@ -40,7 +41,12 @@ void RenderQueue::next()
     const std::lock_guard lock(m_mutex);
     for (std::size_t i = kPriorities; i-- > 0;)
         for (Lane& lane = m_lanes[i]; lane.running < kAtOnce[i] && !lane.waiting.empty(); ++lane.running) {
-            m_pool.start([this, i, work = std::move(lane.waiting.front())] { run(i, work); }, static_cast<int>(i));
+            handOver(Carrier::Pool);
+            const auto taken = [this, i, work = std::move(lane.waiting.front())] {
+                takeOver(Carrier::Pool);
+                run(i, work);
+            };
+            m_pool.start(taken, static_cast<int>(i));
             lane.waiting.pop_front();
         }
 }
@@ -51,9 +57,11 @@ void RenderQueue::run(std::size_t lane, const std::function<void()>& work)
         work();
     } catch (const std::bad_alloc&) {
         logWarning("not enough memory for work for the screen");
+        handOver(Carrier::Events);
         emit broke(tr("There is not enough memory to show this picture."));
     } catch (const std::exception& error) {
         logWarning(std::string("work for the screen broke: ") + error.what());
+        handOver(Carrier::Events);
         emit broke(tr("This picture cannot be shown: %1").arg(QString::fromUtf8(error.what())));
     }
     {
@@ -61,6 +69,7 @@ void RenderQueue::run(std::size_t lane, const std::function<void()>& work)
         --m_lanes[lane].running;
     }
     next();
+    handOver(Carrier::Pool);
 }
 
 bool RenderQueue::isIdle()
@@ -70,7 +79,11 @@ bool RenderQueue::isIdle()
                        [](const Lane& lane) { return lane.running == 0 && lane.waiting.empty(); });
 }
 
-void RenderQueue::waitForDone() { m_pool.waitForDone(); }
+void RenderQueue::waitForDone()
+{
+    m_pool.waitForDone();
+    takeOver(Carrier::Pool);
+}
 
 RenderSlot::RenderSlot(RenderQueue& queue, RenderQueue::Priority priority, QObject* parent)
     : QObject(parent), m_queue(queue), m_priority(priority), m_link(std::make_shared<Link>())
@@ -100,7 +113,7 @@ void RenderSlot::begin(std::function<void(const CancelToken&)> work, std::functi
     const auto tell = [link = m_link, number = m_number, show = std::move(show)] {
         const std::lock_guard lock(link->mutex);
         if (link->slot)
-            QMetaObject::invokeMethod(link->slot, [slot = link->slot, number, show] {
+            post(link->slot, [slot = link->slot, number, show] {
                 if (number != slot->m_number)
                     return;
                 slot->m_busy = false;

@@ -1,6 +1,7 @@
 #include "app/render/render_service.h"
 
 #include "core/analysis/overlay.h"
+#include "core/base/hand_over.h"
 #include "core/image/resize.h"
 
 namespace amber {
@@ -45,8 +46,10 @@ void RenderService::work()
         try {
             run(request);
         } catch (const std::bad_alloc&) {
+            handOver(Carrier::Events);
             emit m_queue.broke(tr("There is not enough memory to show this picture."));
         } catch (const std::exception& error) {
+            handOver(Carrier::Events);
             emit m_queue.broke(tr("This picture cannot be shown: %1").arg(QString::fromUtf8(error.what())));
         }
     }
@@ -138,6 +141,7 @@ void RenderService::showPart(const RenderRequest& request, const RenderPlan& pla
             layOver(source, look, request, {}, part(whole), out.mutableView());
         result = out.view();
     }
+    handOver(Carrier::Events);
     emit rendered(request.number, picture.frame, toScreen(result), toScreen(part(whole)));
 }
 
@@ -152,8 +156,10 @@ void RenderService::trace(const RenderRequest& request, Reduced& source)
     for (const KeyColour& own : automaticKeyColours(source.proxy->samples.view(), picture.frame, request.framing))
         keys.push_back(own);
     if (auto found = traceLook(look, read.view(), picture.frame, keys, request.framing,
-                               {RenderOptions::Stage::All, longEdge(source)}, [this] { return isOvertaken(); }))
+                               {RenderOptions::Stage::All, longEdge(source)}, [this] { return isOvertaken(); })) {
+        handOver(Carrier::Events);
         emit traced(request.number, *found);
+    }
 }
 
 void RenderService::measureFirst(const RenderRequest& request, const RenderPlan& plan, const RenderPlan& entering)
@@ -162,6 +168,7 @@ void RenderService::measureFirst(const RenderRequest& request, const RenderPlan&
     if (!nothing)
         return;
     Reduced& source = reduced(request.pictures[0]);
+    handOver(Carrier::Events);
     emit measured(request.number, {measure(m_after, source, plan, request.framing),
                                    measure(m_before, source, *nothing, request.framing),
                                    measure(m_entering, source, entering, request.framing)});
@@ -177,6 +184,7 @@ void RenderService::showReduced(const RenderRequest& request, const RenderPlan& 
     render(plan, source.image.view(), out.mutableView(), {}, options);
     if (request.overlay.what != RenderRequest::Overlay::What::Nothing && index == 0)
         layOver(source, look, request, options, source.image.view(), out.mutableView());
+    handOver(Carrier::Events);
     emit rendered(request.number, request.pictures[index].frame, toScreen(out.view()), source.before);
 }
 

@@ -1,6 +1,7 @@
 #include "app/shell/application.h"
 
 #include "app/theme/theme.h"
+#include "core/base/hand_over.h"
 #include "core/base/log.h"
 #include "core/base/long_call.h"
 
@@ -19,6 +20,7 @@ Application::Application(int& argc, char** argv) : QApplication(argc, argv)
 
 bool Application::notify(QObject* receiver, QEvent* event)
 {
+    takeOver(Carrier::Events);
     const NoLongCalls fluent;
     try {
         return QApplication::notify(receiver, event);

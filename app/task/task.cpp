@@ -1,5 +1,6 @@
 #include "app/task/task.h"
 
+#include "app/task/post.h"
 #include "core/base/log.h"
 
 #include <QtWidgets>
@@ -30,7 +31,7 @@ void Task::start(std::function<void(const Progress&, const CancelToken&)> work, 
                 [this](int done, int total) {
                     const double left =
                         done > 0 ? static_cast<double>(m_clock.elapsed()) / 1000 / done * (total - done) : 0;
-                    QMetaObject::invokeMethod(this, [this, done, total, left] { emit progressed(done, total, left); });
+                    post(this, [this, done, total, left] { emit progressed(done, total, left); });
                 },
                 cancel);
         } catch (const std::bad_alloc&) {
@@ -40,7 +41,7 @@ void Task::start(std::function<void(const Progress&, const CancelToken&)> work, 
             fault = QString::fromUtf8(error.what());
             logWarning(std::string("a task broke: ") + error.what());
         }
-        QMetaObject::invokeMethod(this, [this, then, cancel, fault] {
+        post(this, [this, then, cancel, fault] {
             m_running = false;
             then(cancel.isCancelled() || !fault.isEmpty());
             if (!fault.isEmpty())

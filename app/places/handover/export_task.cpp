@@ -1,5 +1,7 @@
 #include "app/places/handover/export_task.h"
 
+#include "app/task/post.h"
+
 namespace amber {
 
 void ExportTask::start(const Look& look, const std::vector<std::filesystem::path>& sources, const Recipe& recipe,
@@ -13,8 +15,7 @@ void ExportTask::start(const Look& look, const std::vector<std::filesystem::path
         [this, report, look, sources, recipe, own](const Task::Progress&, const CancelToken& cancel) {
             const auto progress = [this](int done, int total, const Delivery& latest) {
                 const double left = static_cast<double>(m_clock.elapsed()) / 1000 / done * (total - done);
-                QMetaObject::invokeMethod(
-                    this, [this, done, total, left, latest] { emit progressed(done, total, left, latest); });
+                post(this, [this, done, total, left, latest] { emit progressed(done, total, left, latest); });
             };
             *report = exportPictures(look, sources, recipe, progress, cancel, own);
         },
