@@ -288,14 +288,19 @@ TEST_F(BalanceWindow, PicturesComeInAreKnownAgainAndArriveWhileWorking)
     app->window().shoot().intake().watch(QString::fromStdString(folder.path().string()));
     writeTake(folder / "f.jpg", 0.2, 6504, 6, 8);
     {
+        int looks = 0;
+        auto* watch = app->window().shoot().intake().findChild<FolderWatch*>();
+        const auto counted = QObject::connect(watch, &FolderWatch::looked, [&] { ++looks; });
         std::ofstream half(folder / "g.jpg", std::ios::binary);
         for (int i = 0; i < 4; ++i) {
             half << std::string(1000, 'x') << std::flush;
-            QTest::qWait(500);
+            const int before = looks;
+            ASSERT_TRUE(waitUntil([&] { return looks > before; }));
             EXPECT_EQ(std::count_if(app->document().frames().begin(), app->document().frames().end(),
                                     [](const Frame& f) { return f.path.stem() == "g"; }),
                       0);
         }
+        QObject::disconnect(counted);
     }
     ASSERT_TRUE(waitUntil([&] { return app->document().frames().size() >= 7; }));
     ASSERT_TRUE(waitUntil([&] { return app->window().shoot().model().readCount() == 6; }));

@@ -1,9 +1,11 @@
 // Menus, small questions and rows of numbers, as a person goes through them; and the window closed while it works.
 #include "app/instruments/instruments.h"
 #include "app/instruments/key_list.h"
+#include "app/library/library_view.h"
 #include "app/places/balance/balance_place.h"
 #include "app/places/match/match_place.h"
 #include "app/variants/sweep_view.h"
+#include "app/variants/tile_sheet.h"
 #include "tests/window/window_support.h"
 
 #include <gtest/gtest.h>
@@ -332,6 +334,132 @@ TEST_F(MenuWindow, ClosedWhileItWorksItGoesAndTheJobIsWhole)
         ASSERT_EQ(app->document().frames().size(), 4u);
         EXPECT_EQ(app->document().job().frame(frame(0)).rating, static_cast<int>(i % 5) + 1);
     }
+}
+
+TEST_F(MenuWindow, EveryNumberOfADyeIsItsOwn)
+{
+    ASSERT_TRUE(app->goToLook());
+    ASSERT_TRUE(app->addStep("Split toning"));
+    const auto dye = [&] { return std::get<SplitToning>(app->look().steps[0].parameters).dyes[0]; };
+    const auto set = [&](const char* name, double value, int decimals) {
+        app->type(app->find(name), QLocale().toString(value, 'f', decimals));
+    };
+    const Dye before = dye();
+    set("dyePosition", 0.4, 3);
+    set("dyeHue", 210, 0);
+    set("dyeChroma", 0.05, 3);
+    set("dyeReach", 0.6, 2);
+    set("dyeBalance", 0.1, 2);
+    EXPECT_NE(dye(), before);
+    EXPECT_NEAR(dye().position, 0.4, 1e-9);
+    EXPECT_NEAR(dye().hueDegrees, 210, 1e-9);
+    EXPECT_NEAR(dye().chroma, 0.05, 1e-9);
+    EXPECT_NEAR(dye().reach, 0.6, 1e-9);
+    EXPECT_NEAR(std::get<SplitToning>(app->look().steps[0].parameters).balance, 0.1, 1e-9);
+}
+
+TEST_F(MenuWindow, EveryNumberOfAHueFamilyIsItsOwn)
+{
+    ASSERT_TRUE(app->goToLook());
+    ASSERT_TRUE(app->addStep("Hue shifts"));
+    const auto family = [&] { return std::get<HueShifts>(app->look().steps[0].parameters).families[0]; };
+    const auto set = [&](const char* name, double value, int decimals) {
+        app->type(app->find(name), QLocale().toString(value, 'f', decimals));
+    };
+    set("hueTurn", 12, 0);
+    set("hueChroma", 1.2, 2);
+    set("hueLightness", 0.05, 3);
+    set("hueWidth", 50, 0);
+    EXPECT_NEAR(family().move.turnDegrees, 12, 1e-9);
+    EXPECT_NEAR(family().move.chroma, 1.2, 1e-9);
+    EXPECT_NEAR(family().move.lightness, 0.05, 1e-9);
+    EXPECT_NEAR(family().widthDegrees, 50, 1e-9);
+    auto& name = app->find<QComboBox>("hueFamily");
+    app->type(*name.lineEdit(), "Brick");
+    EXPECT_EQ(family().name, "Brick");
+    app->document().undo();
+    EXPECT_NE(family().name, "Brick");
+}
+
+TEST_F(MenuWindow, AGuardIsSetTurnedRoundAndOpened)
+{
+    ASSERT_TRUE(app->goToLook());
+    ASSERT_TRUE(app->addStep("Contrast"));
+    click("stepGuard");
+    const auto guard = [&] { return app->look().steps[0].guard; };
+    app->type(app->find("guardToneLow"), QLocale().toString(0.2, 'f', 2));
+    app->type(app->find("guardToneHigh"), QLocale().toString(0.7, 'f', 2));
+    EXPECT_NEAR(guard().toneLow, 0.2, 1e-9);
+    EXPECT_NEAR(guard().toneHigh, 0.7, 1e-9);
+    click("guardInverted");
+    EXPECT_TRUE(guard().inverted);
+    EXPECT_TRUE(app->find<QToolButton>("stepGuard").text().contains("on"));
+    click("guardOpen");
+    EXPECT_TRUE(guard().isOpen());
+    click("stepEnabled");
+    EXPECT_FALSE(app->look().steps[0].enabled);
+    app->document().undo();
+    EXPECT_TRUE(app->look().steps[0].enabled);
+    click("stepRemove");
+    EXPECT_TRUE(app->look().steps.empty());
+}
+
+TEST_F(MenuWindow, TheFrameInHandShowsWhatTheLookIsForOrNoLonger)
+{
+    ASSERT_TRUE(app->goToLook());
+    click("showIntent");
+    const auto references = [&] { return app->look().card.references; };
+    click("intentReference");
+    ASSERT_EQ(references().size(), 1u);
+    click("intentReference");
+    EXPECT_TRUE(references().empty());
+    app->type(app->find("intentPlan"), "60, 240");
+    EXPECT_EQ(app->look().card.plan.size(), 2u);
+    app->document().undo();
+    EXPECT_TRUE(app->look().card.plan.empty());
+}
+
+TEST_F(MenuWindow, ASweepIsBookmarkedTakenAndLeft)
+{
+    ASSERT_TRUE(app->goToLook());
+    ASSERT_TRUE(app->addStep("Contrast"));
+    click("showSweep");
+    SweepView& sweep = app->window().look().sweep();
+    ASSERT_TRUE(waitUntil([&] { return sweep.sheet().count() == 12; }));
+    app->find<QComboBox>("sweepCount").setCurrentIndex(1);
+    emit app->find<QComboBox>("sweepCount").activated(1);
+    ASSERT_TRUE(waitUntil([&] { return sweep.sheet().count() == 18; }));
+    sweep.sheet().setCurrentRow(15);
+    const std::size_t pins = app->document().looks().pins().size();
+    click("sweepBookmark");
+    EXPECT_EQ(app->document().looks().pins().size(), pins + 1);
+    const Look before = app->look();
+    click("sweepTake");
+    EXPECT_NE(app->look(), before);
+    app->document().undo();
+    EXPECT_EQ(app->look(), before);
+    click("sweepClose");
+    EXPECT_EQ(app->window().look().view(), LookPlace::View::Wall);
+}
+
+TEST_F(MenuWindow, TheLibraryDuplicatesFindsAndOpensALook)
+{
+    ASSERT_TRUE(app->goToLook());
+    const std::size_t looks = app->document().looks().entries().size();
+    click("showLibrary");
+    LibraryView& library = app->window().look().library();
+    ASSERT_TRUE(waitUntil([&] { return library.sheet().count() == static_cast<int>(looks); }));
+    library.sheet().setCurrentRow(0);
+    click("libraryDuplicate");
+    EXPECT_EQ(app->document().looks().entries().size(), looks + 1);
+    ASSERT_TRUE(waitUntil([&] { return library.sheet().count() == static_cast<int>(looks) + 1; }));
+    app->type(app->find("librarySearch"), "nothing has this name");
+    ASSERT_TRUE(waitUntil([&] { return library.sheet().count() == 0; }));
+    app->find<QLineEdit>("librarySearch").clear();
+    ASSERT_TRUE(waitUntil([&] { return library.sheet().count() == static_cast<int>(looks) + 1; }));
+    library.sheet().setCurrentRow(static_cast<int>(looks));
+    click("libraryOpen");
+    EXPECT_EQ(app->window().look().view(), LookPlace::View::Wall);
 }
 
 }  // namespace

@@ -64,6 +64,7 @@ void FolderWatch::look()
     }
     if (!whole.empty())
         emit arrived(whole);
+    emit looked();
 }
 
 }  // namespace amber

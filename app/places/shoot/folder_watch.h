@@ -28,6 +28,7 @@ signals:
     void arrived(const std::vector<std::filesystem::path>& paths);
     /// The folder is gone; it is watched again once it is back.
     void vanished();
+    void looked();  ///< at the folder, once more
 
 private:
     void look();

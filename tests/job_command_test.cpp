@@ -1,0 +1,225 @@
+// `amber job`: a shoot made, arranged and worked on without a window; what is wrong is said and changes nothing.
+#include "core/base/json_text.h"
+#include "core/job/job_store.h"
+#include "tests/support/picture_files.h"
+#include "tests/support/run_command.h"
+
+#include <gtest/gtest.h>
+
+namespace amber::test {
+namespace {
+
+namespace fs = std::filesystem;
+
+std::string quoted(const fs::path& path) { return "'" + path.string() + "'"; }
+bool contains(const std::string& text, const std::string& part) { return text.find(part) != std::string::npos; }
+
+const std::string kLook = R"({"format": "jolly-amber-look", "version": 1, "name": "Evening", "steps": []})";
+
+class JobCommand : public ::testing::Test {
+protected:
+    void SetUp() override
+    {
+        fs::create_directory(m_folder / "shoot");
+        for (const char* name : {"a", "b", "c"})
+            ASSERT_TRUE(writeRaw(m_folder / "shoot" / (std::string(name) + ".png"),
+                                 noise(48, 32, 3, 8, static_cast<unsigned>(name[0]))));
+        m_folder.write("evening.json", kLook);
+        ASSERT_EQ(job("new", quoted(m_folder / "shoot")).status, 0);
+    }
+    Ran job(const std::string& verb, const std::string& rest = {})
+    {
+        return amber("job " + verb + " " + quoted(file()) + " " + rest);
+    }
+    Json told(const std::string& verb, const std::string& rest = {})
+    {
+        const Ran ran = job(verb, rest + " --json");
+        EXPECT_EQ(ran.status, 0) << ran.err;
+        const Json json = Json::parse(ran.out, nullptr, false);
+        EXPECT_FALSE(json.is_discarded()) << ran.out;
+        return json;
+    }
+    /// Is refused with these words, and the job is as it was.
+    void refuses(const std::string& verb, const std::string& rest, const std::string& words)
+    {
+        const auto before = JobStore::open(file())->job();
+        const Ran ran = job(verb, rest);
+        EXPECT_NE(ran.status, 0) << verb << " " << rest;
+        EXPECT_TRUE(contains(ran.err, words)) << verb << " " << rest << ": " << ran.err;
+        EXPECT_EQ(JobStore::open(file())->job(), before);
+    }
+    fs::path file() const { return m_folder / "shoot.amberjob"; }
+
+    TemporaryFolder m_folder;
+};
+
+TEST_F(JobCommand, ListsItsFramesWithWhatIsKnownOfThem)
+{
+    const Json list = told("list");
+    ASSERT_EQ(list["frames"].size(), 3u);
+    EXPECT_EQ(list["frames"][0]["name"], "a");
+    EXPECT_EQ(list["frames"][0]["fault"], "");
+    EXPECT_FALSE(list["frames"][0]["done"].get<bool>());
+    fs::remove(m_folder / "shoot/b.png");
+    const Ran plain = job("list");
+    EXPECT_EQ(plain.status, 0);
+    EXPECT_TRUE(contains(plain.out, "b"));
+}
+
+TEST_F(JobCommand, TakesFurtherPicturesAndKnowsThoseItHas)
+{
+    ASSERT_TRUE(writeRaw(m_folder / "d.png", noise(48, 32, 3, 8, 9)));
+    EXPECT_EQ(told("add", quoted(m_folder / "d.png"))["frames"].size(), 4u);
+    EXPECT_EQ(told("add", quoted(m_folder / "d.png"))["frames"].size(), 4u) << "a picture is a frame once";
+    refuses("add", quoted(m_folder / "missing.png"), "missing.png");
+}
+
+TEST_F(JobCommand, ANewJobReplacesNothingAndIsNamedAsOne)
+{
+    refuses("new", quoted(m_folder / "shoot"), "there is a file of this name already");
+    const Ran other = amber("job new " + quoted(m_folder / "shoot.txt") + " " + quoted(m_folder / "shoot"));
+    EXPECT_NE(other.status, 0);
+    EXPECT_TRUE(contains(other.err, ".amberjob"));
+    EXPECT_FALSE(fs::exists(m_folder / "shoot.txt"));
+    const Ran missing = amber("job list " + quoted(m_folder / "nothing.amberjob"));
+    EXPECT_NE(missing.status, 0);
+    EXPECT_TRUE(contains(missing.err, "no such job"));
+    EXPECT_FALSE(fs::exists(m_folder / "nothing.amberjob")) << "asking makes nothing";
+}
+
+TEST_F(JobCommand, AFileThatIsNoJobIsLeftAlone)
+{
+    const fs::path words = m_folder.write("words.amberjob", "these are only words");
+    for (const char* verb : {"list", "light", "key", "balance"}) {
+        const Ran ran = amber("job " + std::string(verb) + " " + quoted(words));
+        EXPECT_NE(ran.status, 0) << verb;
+        EXPECT_FALSE(ran.err.empty()) << verb;
+    }
+    EXPECT_EQ(readText(words), "these are only words");
+}
+
+TEST_F(JobCommand, LightsAreProposedArrangedAndLed)
+{
+    EXPECT_EQ(told("light", "--propose")["lights"].size(), 1u);
+    const Json lights = told("light", "--to Yard --frames b c --lead c")["lights"];
+    ASSERT_EQ(lights.size(), 2u);
+    EXPECT_EQ(lights[1]["name"], "Yard");
+    EXPECT_EQ(lights[1]["lead"], "c");
+    EXPECT_EQ(lights[1]["frames"], (Json{"b", "c"}));
+    // Back to the first one by its name.
+    const std::string first = lights[0]["name"];
+    EXPECT_EQ(told("light", "--to '" + first + "' --frames b")["lights"][0]["frames"].size(), 2u);
+    refuses("light", "--to Yard --frames nobody", "nobody");
+    refuses("light", "--to Yard", "--frames");
+    refuses("light", "--lead nobody", "nobody");
+}
+
+TEST_F(JobCommand, KeyColoursAreMarkedConfirmedAndTakenOff)
+{
+    const Json marked = told("key", "glaze --frame a --region 0.1 0.2 0.3 0.4 --tolerance 2 --target 50 -10 5")["keys"];
+    ASSERT_EQ(marked.size(), 1u);
+    EXPECT_EQ(marked[0]["name"], "glaze");
+    EXPECT_EQ(marked[0]["place"], (Json{0.1, 0.2, 0.3, 0.4}));
+    EXPECT_EQ(marked[0]["tolerance"], 2.0);
+    EXPECT_EQ(job("key", "glaze --frame b --at 0.5 0.5 --place").status, 0);
+    {
+        const auto store = JobStore::open(file());
+        ASSERT_TRUE(store);
+        ASSERT_TRUE(store->job().confirmedPlace(2, "glaze"));
+        ASSERT_TRUE(store->job().keys[0].target);
+        EXPECT_EQ(store->job().keys[0].target->a, -10);
+    }
+    refuses("key", "clay --frame nobody --at 0.5 0.5", "nobody");
+    refuses("key", "clay --at 0.5 0.5", "--frame");
+    refuses("key", "clay --frame a", "--at or --region");
+    refuses("key", "clay --frame a --region 0.5 0.2 0.3 0.4", "left edge");
+    refuses("key", "clay --frame a --at 0.5 0.5 --tolerance 900", "900");
+    refuses("key", "--remove clay", "no such key colour");
+    EXPECT_TRUE(told("key", "--remove glaze")["keys"].empty());
+}
+
+TEST_F(JobCommand, ALookIsTakenInHandOrForSomeFrames)
+{
+    EXPECT_EQ(job("look", quoted(m_folder / "evening.json")).status, 0);
+    EXPECT_EQ(job("look", quoted(m_folder / "evening.json") + " --frames b").status, 0);
+    {
+        const auto store = JobStore::open(file());
+        ASSERT_TRUE(store);
+        EXPECT_EQ(store->job().frame(1).look, 0);
+        EXPECT_NE(store->job().frame(2).look, 0);
+    }
+    refuses("look", quoted(m_folder / "missing.json"), "missing.json");
+    refuses("look", quoted(m_folder / "evening.json") + " --frames nobody", "nobody");
+    refuses("look", quoted(m_folder / "evening.json") + " --light Moon", "Moon");
+    refuses("look", quoted(m_folder / "evening.json") + " --light Moon --frames a", "--");
+}
+
+TEST_F(JobCommand, EveryGestureIsOneThatCanBeTakenBack)
+{
+    ASSERT_EQ(job("light", "--propose").status, 0);
+    ASSERT_EQ(job("key", "glaze --frame a --at 0.5 0.5").status, 0);
+    ASSERT_EQ(job("light", "--to Yard --frames b").status, 0);
+    auto store = JobStore::open(file());
+    ASSERT_TRUE(store);
+    EXPECT_EQ(store->job().lights.size(), 2u);
+    ASSERT_TRUE(store->undo());
+    EXPECT_EQ(store->job().lights.size(), 1u);
+    EXPECT_EQ(store->job().keys.size(), 1u);
+    ASSERT_TRUE(store->undo());
+    EXPECT_TRUE(store->job().keys.empty());
+}
+
+TEST_F(JobCommand, AJobThatIsOpenElsewhereIsNotChanged)
+{
+    const auto open = JobStore::open(file());
+    ASSERT_TRUE(open);
+    const Ran ran = job("key", "glaze --frame a --at 0.5 0.5");
+    EXPECT_NE(ran.status, 0);
+    EXPECT_FALSE(ran.err.empty());
+    EXPECT_TRUE(open->job().keys.empty());
+    EXPECT_EQ(job("list").status, 0) << "it can still be looked at";
+}
+
+TEST_F(JobCommand, BalanceAndConsistencySayPerFrameWhatTheyFound)
+{
+    ASSERT_EQ(job("light", "--propose").status, 0);
+    const Json balance = told("balance")["frames"];
+    ASSERT_EQ(balance.size(), 3u);
+    for (const char* field : {"frame", "stops", "kelvin", "tint", "sure", "restsOn", "note", "taken"})
+        EXPECT_TRUE(balance[0].contains(field)) << field;
+    EXPECT_FALSE(balance[1]["taken"].get<bool>());
+    refuses("consistency", "", "no");
+    ASSERT_EQ(job("look", quoted(m_folder / "evening.json")).status, 0);
+    refuses("consistency", "", "no key colours");
+    ASSERT_EQ(job("key", "glaze --frame a --at 0.5 0.5").status, 0);
+    const Json table = told("consistency");
+    EXPECT_TRUE(table.contains("within"));
+    EXPECT_EQ(table["rows"].size(), 3u);
+}
+
+TEST_F(JobCommand, HandsOverWhatTheChoicesSayAndNothingElse)
+{
+    ASSERT_EQ(job("look", quoted(m_folder / "evening.json")).status, 0);
+    const Ran ran = job("handover", "--out " + quoted(m_folder / "out") + " --format png16 --long-edge 24");
+    ASSERT_EQ(ran.status, 0) << ran.err;
+    for (const char* name : {"a.png", "b.png", "c.png"}) {
+        const RawPicture written = readRaw(m_folder / "out" / name);
+        EXPECT_EQ(written.width, 24) << name;
+        EXPECT_EQ(written.bits, 16) << name;
+    }
+    // Again: what was written is written anew; what somebody put there stays.
+    fs::remove(m_folder / "out/b.png");
+    m_folder.write("out/b.png", "somebody's");
+    EXPECT_EQ(job("handover", "--out " + quoted(m_folder / "out") + " --format png16").status, 0);
+    EXPECT_EQ(readText(m_folder / "out/b.png"), "somebody's");
+    EXPECT_TRUE(fs::exists(m_folder / "out/b-2.png"));
+    refuses("handover", "--out " + quoted(m_folder / "out2") + " --format gif", "gif");
+    EXPECT_FALSE(fs::exists(m_folder / "out2"));
+    // The shoot's own folder: no original is touched.
+    const std::string before = readText(m_folder / "shoot/a.png");
+    EXPECT_EQ(job("handover", "--out " + quoted(m_folder / "shoot") + " --format png8").status, 0);
+    EXPECT_EQ(readText(m_folder / "shoot/a.png"), before);
+}
+
+}  // namespace
+}  // namespace amber::test
