@@ -1,8 +1,8 @@
 // amber job: a whole shoot, as the window keeps it.
 #include "cli/job.h"
 
-#include "core/job/bring_in.h"
 #include "core/job/edits.h"
+#include "core/job/open_shoot.h"
 #include "core/job/shoot_work.h"
 
 #include <algorithm>
@@ -18,32 +18,10 @@ struct Options {
     bool propose = false;
 };
 
-Result<std::vector<fs::path>> picturesOf(const std::vector<std::string>& paths)
-{
-    std::vector<fs::path> all;
-    for (const std::string& path : paths) {
-        std::error_code error;
-        if (!fs::is_directory(path, error)) {
-            if (!fs::exists(path, error))
-                return fail("no such file or folder", path);
-            all.push_back(path);
-            continue;
-        }
-        const auto inside = picturesIn(path, pictureEndings());
-        if (!inside)
-            return tl::make_unexpected(inside.error());
-        all.insert(all.end(), inside->begin(), inside->end());
-    }
-    return all;
-}
-
 void listFrames(JobStore& store, Session& session)
 {
-    const auto frames = store.frames();
-    if (!frames)
-        return session.report(frames.error());
     Json list = Json::array();
-    for (const Frame& frame : *frames) {
+    for (const Frame& frame : store.frames()) {
         const FrameState& state = store.job().frame(frame.id);
         const int light = store.job().lightOf(frame.id);
         const std::string lightName = light < 0 ? "" : store.job().lights[static_cast<std::size_t>(light)].name;
@@ -67,7 +45,7 @@ void listFrames(JobStore& store, Session& session)
 
 void addPictures(JobStore& store, const std::vector<std::string>& pictures, Session& session)
 {
-    const auto paths = picturesOf(pictures);
+    const auto paths = picturesAmong({pictures.begin(), pictures.end()});
     if (!paths)
         return session.report(paths.error());
     if (const Status added = store.addFrames(*paths); !added)
@@ -81,16 +59,15 @@ void makeJob(const Options& o, Session& session)
         return session.report(Error{"there is a file of this name already", o.job, {}, {}});
     if (fs::path(o.job).extension() != ".amberjob")
         return session.report(Error{"the name of a job ends with .amberjob", o.job, {}, {}});
-    if (const auto paths = picturesOf(o.pictures); !paths)
+    const auto paths = picturesAmong({o.pictures.begin(), o.pictures.end()});
+    if (!paths)
         return session.report(paths.error());
     auto store = JobStore::open(o.job);
     if (!store)
         return session.report(store.error());
-    Look look;
-    look.name = "New look";
-    if (const auto added = store->addLook(look); !added)
-        return session.report(added.error());
-    addPictures(*store, o.pictures, session);
+    if (const auto taken = takeIn(*store, *paths, "New look"); !taken)
+        return session.report(taken.error());
+    listFrames(*store, session);
 }
 
 void listLights(const JobStore& store, const std::vector<Frame>& frames, Session& session)
@@ -134,28 +111,28 @@ void runLight(const Options& o, Session& session)
 {
     const bool changes = o.propose || !o.name.empty() || !o.lead.empty();
     auto store = openJob(o.job, changes, session);
-    const auto frames = store ? store->frames() : fail("no job");
-    if (!store || !frames)
+    if (!store)
         return;
+    const std::vector<Frame>& frames = store->frames();
     Status done;
     if (o.propose) {
         Job after = store->job();
-        after.lights = proposedLights(readAllFacts(*frames, session));
+        after.lights = proposedLights(readAllFacts(frames, session));
         done = store->commit(after, "Lights told apart anew");
     }
     if (done && !o.name.empty()) {
-        const auto ids = o.frames.empty() ? fail("which frames? --frames is missing") : namedFrames(*frames, o.frames);
+        const auto ids = o.frames.empty() ? fail("which frames? --frames is missing") : namedFrames(frames, o.frames);
         const auto after = ids ? movedTo(store->job(), *ids, o.name) : tl::make_unexpected(ids.error());
         done = after ? store->commit(*after, "Frames moved to another light") : tl::make_unexpected(after.error());
     }
     if (done && !o.lead.empty()) {
-        const auto ids = namedFrames(*frames, {o.lead});
+        const auto ids = namedFrames(frames, {o.lead});
         const auto after = ids ? withLead(store->job(), ids->front()) : tl::make_unexpected(ids.error());
         done = after ? store->commit(*after, "Lead of a light chosen") : tl::make_unexpected(after.error());
     }
     if (!done)
         return session.report(done.error());
-    listLights(*store, *frames, session);
+    listLights(*store, frames, session);
 }
 
 }  // namespace

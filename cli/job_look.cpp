@@ -92,11 +92,11 @@ void runKey(const KeyOptions& o, Session& session)
 {
     const bool changes = !o.name.empty() || !o.removed.empty();
     auto store = openJob(o.job, changes, session);
-    const auto frames = store ? store->frames() : fail("no job");
-    if (!store || !frames)
+    if (!store)
         return;
+    const std::vector<Frame>& frames = store->frames();
     if (changes) {
-        const auto after = withKey(o, store->job(), *frames);
+        const auto after = withKey(o, store->job(), frames);
         const char* what = !o.removed.empty() ? "Key colour taken off"
                            : o.isPlace        ? "Place confirmed"
                                               : "Key colour marked";
@@ -121,13 +121,12 @@ Result<std::vector<FrameId>> framesFor(const LookOptions& o, const Job& job, con
 void runLook(const LookOptions& o, Session& session)
 {
     auto store = openJob(o.job, true, session);
-    const auto frames = store ? store->frames() : fail("no job");
     const auto look = store ? session.look(o.look) : fail("no job");
-    if (!store || !frames || !look)
+    if (!store || !look)
         return;
     std::vector<FrameId> wanted;
     if (!o.light.empty() || !o.frames.empty()) {
-        const auto found = framesFor(o, store->job(), *frames);
+        const auto found = framesFor(o, store->job(), store->frames());
         if (!found)
             return session.report(found.error());
         wanted = *found;

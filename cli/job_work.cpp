@@ -89,29 +89,29 @@ Status takeSound(JobStore& store, const std::vector<BalanceProposal>& proposals,
 void runBalance(const Options& o, Session& session)
 {
     auto store = openJob(o.job, o.take, session);
-    const auto frames = store ? store->frames() : fail("no job");
-    if (!store || !frames)
+    if (!store)
         return;
-    const ReadFrames read = readAllFacts(*frames, session);
+    const std::vector<Frame>& frames = store->frames();
+    const ReadFrames read = readAllFacts(frames, session);
     Job job = store->job();
     job.lights = job.lights.empty() ? proposedLights(read) : withNewFrames(job.lights, read);
     if (o.take)
         if (const Status kept = store->adopt(job); !kept)
             return session.report(kept.error());
-    const auto asked = framesToBalance(job, *frames, read.ids, bracketsOf(read));
+    const auto asked = framesToBalance(job, frames, read.ids, bracketsOf(read));
     const auto solved = balanceShoot(asked.frames, progressOnTerminal("balance"), interrupt());
     if (!solved)
         return session.report(Error{"cancelled; nothing was changed", {}, {}, {}}, 1);
     job = withResponses(job, *solved);
-    const auto proposals = proposalsOf(job, *frames, asked, *solved);
+    const auto proposals = proposalsOf(job, frames, asked, *solved);
     if (o.take) {
         Status done = store->adopt(job);
         if (done)
-            done = takeSound(*store, proposals, *frames);
+            done = takeSound(*store, proposals, frames);
         if (!done)
             return session.report(done.error());
     }
-    printProposals(proposals, *frames, o.take, session);
+    printProposals(proposals, frames, o.take, session);
 }
 
 /// The look in hand, as the window has it.
@@ -156,9 +156,9 @@ Json described(const ConsistencyTable& table, const std::vector<FrameReading>& r
 void runConsistency(const Options& o, Session& session)
 {
     auto store = openJob(o.job, false, session);
-    const auto frames = store ? store->frames() : fail("no job");
-    if (!store || !frames)
+    if (!store)
         return;
+    const std::vector<Frame>& frames = store->frames();
     const Job& job = store->job();
     const auto look = lookInHand(*store);
     if (!look)
@@ -169,28 +169,28 @@ void runConsistency(const Options& o, Session& session)
     if (job.keys.empty())
         return session.report(Error{"the job has no key colours; see amber job key", {}, {}, {}});
     const auto readings =
-        readShoot(framesToRead(job, *frames), job.keys, *look, progressOnTerminal("consistency"), interrupt());
+        readShoot(framesToRead(job, frames), job.keys, *look, progressOnTerminal("consistency"), interrupt());
     for (const FrameReading& r : readings)
         if (!r.fault.empty())
-            session.report(Error{r.fault, nameOfId(*frames, r.frame), {}, {}}, 1);
+            session.report(Error{r.fault, nameOfId(frames, r.frame), {}, {}}, 1);
     const ConsistencyTable table = consistency(readings, job.keys);
     if (session.json)
-        return session.print(described(table, readings, job.keys, *frames));
+        return session.print(described(table, readings, job.keys, frames));
     std::vector<std::string> names;
     for (const FrameReading& r : readings)
-        names.push_back(nameOfId(*frames, r.frame));
+        names.push_back(nameOfId(frames, r.frame));
     std::cout << consistencyCsv(table, job.keys, names);
 }
 
 void runHandover(const Options& o, Session& session)
 {
     auto store = openJob(o.job, false, session);
-    const auto frames = store ? store->frames() : fail("no job");
-    if (!store || !frames)
+    if (!store)
         return;
+    const std::vector<Frame>& frames = store->frames();
     const auto look = lookInHand(*store);
-    auto wanted = namedFrames(*frames, o.frames);
-    const auto recipe = recipeFor(o.choices, o.out, *frames);
+    auto wanted = namedFrames(frames, o.frames);
+    const auto recipe = recipeFor(o.choices, o.out, frames);
     if (!look)
         return session.report(look.error());
     if (!wanted)
@@ -199,7 +199,7 @@ void runHandover(const Options& o, Session& session)
         return session.report(recipe.error());
     if (o.allButUnused)
         std::erase_if(*wanted, [&](FrameId id) { return store->job().frame(id).isUnused; });
-    const auto batch = batchOf(store->job(), *frames, *wanted, [&](LookId id) { return store->currentLook(id); });
+    const auto batch = batchOf(store->job(), frames, *wanted, [&](LookId id) { return store->currentLook(id); });
     const auto tell = progressOnTerminal("hand over");
     const auto report = exportPictures(
         *look, batch.sources, *recipe, [&](int done, int total, const Delivery&) { tell(done, total); }, interrupt(),

@@ -78,7 +78,7 @@ Result<LookId> addLooks(JobStore& job, const fs::path& folder)
 /// One frame in hand, and one companion of every other kind of light.
 Status layOut(JobStore& job, LookId look)
 {
-    const auto idOf = [&, all = job.frames().value_or(std::vector<Frame>{})](const char* name) {
+    const auto idOf = [&all = job.frames()](const char* name) {
         const auto found = std::find_if(all.begin(), all.end(), [&](const Frame& f) { return f.path.stem() == name; });
         return found == all.end() ? FrameId{0} : found->id;
     };
@@ -121,10 +121,7 @@ Result<fs::path> writeDemoJob(const fs::path& folder, DemoSize size)
     auto job = JobStore::open(file);
     if (!job)
         return tl::make_unexpected(job.error());
-    auto known = job->frames();
-    if (!known)
-        return tl::make_unexpected(known.error());
-    if (!known->empty())
+    if (!job->frames().empty())
         return file;
     std::vector<fs::path> copies;
     for (const fs::path& frame : frames)

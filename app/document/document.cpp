@@ -1,7 +1,8 @@
 #include "app/document/document.h"
 
+#include "app/task/task.h"
 #include "core/job/bring_in.h"
-#include "core/job/find_frames.h"
+#include "core/job/open_shoot.h"
 
 #include <QCoreApplication>
 #include <QFileInfo>
@@ -15,7 +16,7 @@ namespace fs = std::filesystem;
 
 Document::Document(QObject* parent)
     : QObject(parent), m_balances(new Balances(*this)), m_looks(new LooksInHand(*this)),
-      m_selection(new Selection(*this)), m_contentTimer(new QTimer(this))
+      m_selection(new Selection(*this)), m_opening(new Task(this)), m_contentTimer(new QTimer(this))
 {
     m_contentTimer->setSingleShot(true);
     m_contentTimer->setInterval(400);
@@ -46,16 +47,12 @@ const QStringList& Document::pictureEndings()
     return kEndings;
 }
 
-Status Document::readFrames()
+void Document::takeFrames()
 {
-    auto frames = m_store->frames();
-    if (!frames)
-        return tl::make_unexpected(frames.error());
-    m_frames = std::move(*frames);
+    m_frames = m_store->frames();
     for (Frame& frame : m_frames)
         if (frame.isLost)
             frame.fault = tr("The picture is not where it was: %1").arg(text(frame.path)).toStdString();
-    return {};
 }
 
 Status Document::addFrames(const std::vector<fs::path>& paths)
@@ -65,8 +62,7 @@ Status Document::addFrames(const std::vector<fs::path>& paths)
     if (auto added = m_store->addFrames(paths); !added)
         return added;
     const bool first = m_frames.empty();
-    if (auto read = readFrames(); !read)
-        return read;
+    takeFrames();
     emit framesChanged();
     if (first && !m_frames.empty())
         m_selection->setFrameInHand(m_frames.front().id);
@@ -85,8 +81,7 @@ Status Document::moveFrames(const std::vector<std::pair<std::int64_t, fs::path>>
         return fail(tr("no job is open").toStdString());
     if (auto moved = m_store->moveFrames(places); !moved)
         return moved;
-    if (auto read = readFrames(); !read)
-        return read;
+    takeFrames();
     for (const auto& [id, place] : places)
         emit frameFound(id);
     emit framesChanged();
@@ -130,94 +125,6 @@ Status Document::settleChanged(bool areTheSame)
     return added;
 }
 
-Status Document::open(const QStringList& names)
-{
-    std::vector<fs::path> paths;
-    for (const QString& name : names)
-        paths.emplace_back(name.toStdString());
-    return openPaths(paths);
-}
-
-namespace {
-
-/// What a list of paths asks to be opened.
-struct Wanted {
-    fs::path first, folder, file;
-    bool isJob = false;
-    std::vector<fs::path> pictures, jobs;
-};
-
-Result<Wanted> wantedBy(const std::vector<fs::path>& paths)
-{
-    if (paths.empty())
-        return fail(Document::tr("nothing to open").toStdString());
-    Wanted wanted;
-    std::error_code error;
-    wanted.first = (fs::absolute(paths.front()) / "").lexically_normal().parent_path();
-    const fs::file_status kind = fs::status(wanted.first, error);
-    if (!fs::exists(kind))
-        return fail(kind.type() == fs::file_type::not_found
-                        ? Document::tr("no such file or folder").toStdString()
-                        : Document::tr("cannot be opened: %1").arg(text(error.message())).toStdString(),
-                    wanted.first.string());
-    const bool isFolder = fs::is_directory(kind);
-    wanted.folder = isFolder ? wanted.first : wanted.first.parent_path();
-    wanted.isJob = !isFolder && wanted.first.extension() == ".amberjob";
-    for (const fs::path& path : wanted.isJob ? std::vector<fs::path>{} : paths) {
-        const fs::path absolute = fs::absolute(path).lexically_normal();
-        if (!fs::is_directory(path, error)) {
-            wanted.pictures.push_back(absolute);
-            continue;
-        }
-        const auto inside = picturesIn(absolute, pictureEndings());
-        if (!inside)
-            return tl::make_unexpected(inside.error());
-        wanted.pictures.insert(wanted.pictures.end(), inside->begin(), inside->end());
-    }
-    if (!wanted.isJob)
-        wanted.jobs = JobStore::jobsInFolder(wanted.folder);
-    wanted.file = wanted.isJob ? wanted.first : JobStore::fileForFolder(wanted.folder);
-    if (wanted.pictures.empty() && !fs::exists(wanted.file, error))
-        return fail(Document::tr("no pictures in this folder (JPEG, PNG, TIFF, WebP or raw)").toStdString(),
-                    wanted.first.string());
-    return wanted;
-}
-
-/// Takes out of `pictures` those that may be lost frames of the job.
-std::vector<fs::path> holdBack(std::vector<fs::path>& pictures, const std::vector<Frame>& frames)
-{
-    const auto isHeld = [&](const fs::path& picture) {
-        const auto isIt = [&](const Frame& f) { return f.path == picture; };
-        const auto mayBeIt = [&](const Frame& f) { return mayBe(f, picture); };
-        return std::none_of(frames.begin(), frames.end(), isIt) && std::any_of(frames.begin(), frames.end(), mayBeIt);
-    };
-    std::vector<fs::path> held;
-    std::copy_if(pictures.begin(), pictures.end(), std::back_inserter(held), isHeld);
-    std::erase_if(pictures, [&](const fs::path& p) { return std::find(held.begin(), held.end(), p) != held.end(); });
-    return held;
-}
-
-}  // namespace
-
-Result<std::vector<fs::path>> Document::addTo(JobStore& store, std::vector<fs::path> pictures)
-{
-    const auto before = store.frames();
-    if (!before)
-        return tl::make_unexpected(before.error());
-    std::vector<fs::path> held = holdBack(pictures, *before);
-    if (auto added = store.addFrames(pictures); !added)
-        return tl::make_unexpected(added.error());
-    if (const auto frames = store.frames(); !frames)
-        return tl::make_unexpected(frames.error());
-    if (store.job().looks.empty()) {
-        Look look;
-        look.name = tr("New look").toStdString();
-        if (const auto added = store.addLook(look); !added)
-            return tl::make_unexpected(added.error());
-    }
-    return held;
-}
-
 void Document::tellAll()
 {
     emit framesChanged();
@@ -230,37 +137,55 @@ void Document::tellAll()
     m_looks->restore();
 }
 
-Status Document::openPaths(const std::vector<fs::path>& paths)
+void Document::open(const std::vector<fs::path>& paths)
 {
-    auto wanted = wantedBy(paths);
-    if (!wanted)
-        return tl::make_unexpected(wanted.error());
+    if (m_opening->isRunning()) {
+        // What was wished for last counts.
+        m_opening->cancel();
+        disconnect(m_openingNext);
+        m_openingNext = connect(
+            m_opening, &Task::ended, this, [this, paths] { open(paths); }, Qt::SingleShotConnection);
+        return;
+    }
+    const auto shoot = std::make_shared<Result<OpenedShoot>>();
+    const auto work = [shoot, paths, openAlready = m_store ? OpenAlready{m_store->file(), m_frames} : OpenAlready{},
+                       name = nameOfFirstLook()](const Task::Progress&, const CancelToken&) {
+        *shoot = openShoot(paths, openAlready, name);
+    };
+    m_opening->start(work, [this, shoot](bool isCancelled) {
+        // A job that is not taken is let go at once: it may be the very one that is opened next.
+        Result<OpenedShoot> opened = std::exchange(*shoot, {});
+        if (isCancelled)
+            return;
+        const Status taken = opened ? take(std::move(*opened)) : tl::make_unexpected(opened.error());
+        if (!taken)
+            emit notOpened(text(taken.error().message()));
+    });
+}
+
+std::string Document::nameOfFirstLook() { return tr("New look").toStdString(); }
+
+Status Document::take(OpenedShoot&& shoot)
+{
+    // What belongs to the job before is let go while that job is still whole.
     emit settling();
     m_looks->commitPending();
-    // The job that is open already is not opened a second time: it would find itself locked.
-    const bool same = m_store && m_store->file() == wanted->file;
-    std::optional<JobStore> other;
-    if (!same) {
-        auto opened = JobStore::open(wanted->file);
-        if (!opened)
-            return tl::make_unexpected(opened.error());
-        other.emplace(std::move(*opened));
+    if (!shoot.store) {
+        m_store->lookAgainFor(shoot.gone);
+        auto held = takeIn(*m_store, shoot.pictures, nameOfFirstLook());
+        if (!held)
+            return tl::make_unexpected(held.error());
+        shoot.heldBack = std::move(*held);
     }
-    JobStore& store = same ? *m_store : *other;
-    auto held = addTo(store, wanted->pictures);
-    if (!held)
-        return tl::make_unexpected(held.error());
-    // What belongs to the job before is let go while that job is still whole.
     flushContents();
-    emit opening();
-    if (other)
-        m_store.emplace(std::move(*other));
-    m_folder = text(wanted->folder);
-    (void)readFrames();
-    m_heldBack = std::move(*held);
+    emit leaving();
+    if (shoot.store)
+        m_store.emplace(std::move(*shoot.store));
+    m_folder = text(shoot.folder);
+    takeFrames();
+    m_heldBack = std::move(shoot.heldBack);
     m_changed.clear();
-    const bool isNew = !wanted->isJob && wanted->jobs.empty();
-    writeNotice(isNew && wanted->file.parent_path() != wanted->folder, wanted->jobs.size());
+    writeNotice(shoot.liesElsewhere, shoot.jobsInFolder);
     m_balances->dropPreviews();
     m_selection->reload();
     emit opened();

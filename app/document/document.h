@@ -19,6 +19,9 @@ class QTimer;
 
 namespace amber {
 
+struct OpenedShoot;
+class Task;
+
 class Document : public QObject {
     Q_OBJECT
 
@@ -33,11 +36,12 @@ public:
     Balances& balances() { return *m_balances; }
     const Balances& balances() const { return *m_balances; }
 
-    /// Opens a folder of pictures, a job file, or a list of picture files (their folder's job, with these added). When
-    /// it fails, what was open before still is. Pictures that the job does not know and that may be its lost ones are
-    /// held back.
-    Status openPaths(const std::vector<std::filesystem::path>& paths);
-    Status open(const QStringList& paths);
+    /// Opens a folder of pictures, a job file, or a list of picture files (their folder's job, with these added), in
+    /// the background: opened() or notOpened() tells how it ended. What was open before can be worked on until then,
+    /// and still is open when it fails. Pictures that the job does not know and that may be its lost ones are held
+    /// back. Of several wishes the last counts.
+    void open(const std::vector<std::filesystem::path>& paths);
+    Task& opening() { return *m_opening; }
     /// What is to be said of the job that was opened last: that nothing is kept, where it lies, what of it cannot be
     /// read. Empty when all is well.
     const QString& notice() const { return m_notice; }
@@ -98,8 +102,9 @@ public:
     void changeDesk(const std::function<void(Desk&)>& change);
 
 signals:
-    void opening();  ///< another job takes this one's place: drop what was read for it
+    void leaving();  ///< another job takes this one's place: drop what was read for it
     void opened();
+    void notOpened(const QString& why);
     void framesChanged();
     void frameFound(FrameId frame);  ///< another file is its picture now, or none: drop what was read of it
     void contentsChanged();          ///< what changedContents() gives
@@ -117,13 +122,14 @@ signals:
 
 private:
     void tellAll();
-    /// Brings them in, and makes a first look; what was held back may be a lost frame's.
-    Result<std::vector<std::filesystem::path>> addTo(JobStore& store, std::vector<std::filesystem::path> pictures);
+    static std::string nameOfFirstLook();
+    /// Another job takes the place of this one.
+    Status take(OpenedShoot&& shoot);
     friend class LooksInHand;
     JobStore& store() { return *m_store; }
     const JobStore& store() const { return *m_store; }
     bool check(const Status& status);
-    Status readFrames();
+    void takeFrames();
     void flushContents();
     void walk(bool isUndo);
     /// Says what differs from `before`.
@@ -140,6 +146,8 @@ private:
     std::vector<Frame> m_frames;
     std::map<FrameId, std::string> m_changed;
     std::vector<std::filesystem::path> m_heldBack;
+    Task* m_opening;
+    QMetaObject::Connection m_openingNext;
     QTimer* m_contentTimer;
     std::vector<JobStore::Content> m_contents;
 };

@@ -25,7 +25,7 @@ void FrameModel::followPictures()
 
 void FrameModel::followFrames()
 {
-    connect(&m_document, &Document::opening, this, [this] {
+    connect(&m_document, &Document::leaving, this, [this] {
         beginResetModel();
         m_rows.clear();
         endResetModel();

@@ -29,7 +29,7 @@ LostFrames::LostFrames(Document& document, QObject* parent)
     m_pause->setSingleShot(true);
     m_pause->setInterval(400);
     connect(m_pause, &QTimer::timeout, this, &LostFrames::askAboutChanged);
-    connect(&document, &Document::opening, this, [this] {
+    connect(&document, &Document::leaving, this, [this] {
         m_task->cancel();
         m_pause->stop();
         for (const char* name : {kLost, kChanged})

@@ -11,7 +11,7 @@ TimeKeeper::TimeKeeper(Document& document, QObject* parent)
     m_timer->setInterval(20000);
     connect(m_timer, &QTimer::timeout, this, &TimeKeeper::flush);
     m_timer->start();
-    connect(&document, &Document::opening, this, [this] { (void)m_clock.take(); });
+    connect(&document, &Document::leaving, this, [this] { (void)m_clock.take(); });
     for (const auto changing : {&Document::opened, &Document::doneChanged})
         connect(&document, changing, this, &TimeKeeper::changed);
 }

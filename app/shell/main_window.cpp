@@ -83,6 +83,15 @@ void MainWindow::connectPlaces()
 void MainWindow::connectMessages()
 {
     connect(&m_document, &Document::failed, this, &MainWindow::say);
+    connect(&m_document, &Document::opened, this, [this] {
+        if (!m_document.notice().isEmpty())
+            say(m_document.notice());
+    });
+    connect(&m_document, &Document::notOpened, this, [this](const QString& why) {
+        say(m_document.isOpen() ? tr("%1. What was open before is still open.").arg(why) : tr("%1.").arg(why));
+    });
+    connect(&m_document.opening(), &Task::broke, this, &MainWindow::say);
+    m_messages->show(m_document.opening(), "openTask", tr("Opening…"));
     connect(&m_document.looks(), &LooksInHand::lookLocked, this, [this] {
         m_messages->ask({"look", m_document.looks().fault(),
                          m_document.looks().canTakeLastGood()
@@ -330,11 +339,7 @@ void MainWindow::open(const QStringList& names)
 void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths)
 {
     m_messages->say({});
-    if (const Status done = m_document.openPaths(paths); !done)
-        say(m_document.isOpen() ? tr("%1. What was open before is still open.").arg(text(done.error().message()))
-                                : tr("%1.").arg(text(done.error().message())));
-    else if (!m_document.notice().isEmpty())
-        say(m_document.notice());
+    m_document.open(paths);
 }
 
 bool MainWindow::eventFilter(QObject*, QEvent* event)

@@ -416,6 +416,7 @@ int writeScreenshots(const QString& folder)
     camera.take(window, "empty");
 
     window.open({demo});
+    camera.waitFor([&] { return !window.document().opening().isRunning(); }, "the demo job to be opened");
     Tour(camera, window, demo).go();
     window.close();
     return camera.status();

@@ -105,6 +105,14 @@ std::string JobFile::relativePlace(const fs::path& place) const
     return sharesNothing ? place.string() : relative.string();
 }
 
+fs::path JobFile::placeOf(const std::string& kept) const
+{
+    if (kept.empty())
+        return {};
+    const fs::path place = (folderOf(file) / kept).lexically_normal();
+    return place.has_filename() ? place : place.parent_path();
+}
+
 std::int64_t JobFile::number(const char* query, std::int64_t key) const
 {
     SQLite::Statement statement(sql, query);

@@ -36,6 +36,8 @@ struct JobFile {
 
     /// Relative to the job's folder, unless they have nothing but the root in common.
     std::string relativePlace(const std::filesystem::path& place) const;
+    /// The place that is kept like this; empty for an empty one.
+    std::filesystem::path placeOf(const std::string& kept) const;
     /// The first column of the first row, or 0.
     std::int64_t number(const char* query, std::int64_t key) const;
     std::string text(const char* query, std::int64_t key) const;

@@ -68,59 +68,89 @@ fs::path JobStore::fileForFolder(const fs::path& folder)
     return userJobs() / (name + "-" + contentHash(absolute.string()).substr(0, 12) + ".amberjob");
 }
 
+void JobStore::State::readFrames()
+{
+    frames.clear(), kept.clear();
+    SQLite::Statement query(sql, "SELECT id, path, seen, hash, fault, bytes FROM frame ORDER BY id");
+    while (query.executeStep()) {
+        kept.push_back({query.getColumn(1).getString(), query.getColumn(2).getString()});
+        frames.push_back({query.getColumn(0).getInt64(),
+                          {},
+                          query.getColumn(3).getString(),
+                          query.getColumn(4).getString(),
+                          static_cast<std::uintmax_t>(query.getColumn(5).getInt64()),
+                          true});
+    }
+    locateLost();
+}
+
+void JobStore::State::locateLost()
+{
+    std::set<fs::path> taken;
+    for (const Frame& frame : frames)
+        if (!frame.isLost)
+            taken.insert(frame.path);
+    std::error_code error;
+    for (std::size_t i = 0; i < frames.size(); ++i) {
+        Frame& frame = frames[i];
+        if (!frame.isLost)
+            continue;
+        const fs::path place = placeOf(kept[i].path), seen = kept[i].seen;
+        const bool isInPlace = !place.empty() && fs::exists(place, error);
+        // A picture that is nowhere is lost, and so is one whose place another frame has.
+        frame.path = isInPlace ? place : seen;
+        frame.isLost = !isInPlace && (place.empty() || !fs::exists(seen, error));
+        if (!frame.isLost && !taken.insert(frame.path).second)
+            frame.isLost = true;
+        // Another picture may have its name now: that one must not be read in its stead.
+        if (frame.isLost && fs::exists(frame.path, error))
+            frame.path = frame.path.parent_path() / "lost" / frame.path.filename();
+    }
+}
+
+std::size_t JobStore::State::placeInFrames(FrameId id) const
+{
+    const auto isBefore = [](const Frame& frame, FrameId sought) { return frame.id < sought; };
+    const auto found = std::lower_bound(frames.begin(), frames.end(), id, isBefore);
+    if (found == frames.end() || found->id != id)
+        throw std::logic_error("a frame that is not in the job");
+    return static_cast<std::size_t>(found - frames.begin());
+}
+
+const std::vector<Frame>& JobStore::frames() const { return m_state->frames; }
+
+void JobStore::lookAgainFor(const std::vector<FrameId>& frames)
+{
+    for (const FrameId frame : frames)
+        m_state->frames[m_state->placeInFrames(frame)].isLost = true;
+    m_state->locateLost();
+}
+
 Status JobStore::addFrames(const std::vector<fs::path>& paths)
 {
-    const auto known = frames();
-    if (!known)
-        return tl::make_unexpected(known.error());
+    State& s = *m_state;
     return guarded(file(), [&] {
         std::set<fs::path> places;
-        for (const Frame& frame : *known)
+        for (const Frame& frame : s.frames)
             places.insert(frame.path);
-        SQLite::Transaction transaction(m_state->sql);
-        SQLite::Statement insert(m_state->sql, "INSERT INTO frame (path, seen, bytes) VALUES (?, ?, 0)");
+        std::vector<Frame> frames = s.frames;
+        std::vector<State::KeptPlace> kept = s.kept;
+        SQLite::Transaction transaction(s.sql);
+        SQLite::Statement insert(s.sql, "INSERT INTO frame (path, seen, bytes) VALUES (?, ?, 0)");
         for (const fs::path& path : paths) {
             const fs::path absolute = fs::absolute(path).lexically_normal();
             if (!places.insert(absolute).second)
                 continue;
-            insert.bind(1, m_state->relativePlace(absolute));
-            insert.bind(2, absolute.string());
+            kept.push_back({s.relativePlace(absolute), absolute.string()});
+            insert.bind(1, kept.back().path);
+            insert.bind(2, kept.back().seen);
             insert.exec();
             insert.reset();
+            frames.push_back({s.sql.getLastInsertRowid(), {}, {}, {}, 0, true});
         }
         transaction.commit();
-    });
-}
-
-Result<std::vector<Frame>> JobStore::frames() const
-{
-    return guarded(file(), [&] {
-        std::vector<Frame> all;
-        std::set<fs::path> taken;
-        std::error_code error;
-        SQLite::Statement query(m_state->sql, "SELECT id, path, seen, hash, fault, bytes FROM frame ORDER BY id");
-        while (query.executeStep()) {
-            const std::string kept = query.getColumn(1).getString();
-            const fs::path place = placeOf(kept), seen = query.getColumn(2).getString();
-            Frame frame{query.getColumn(0).getInt64(),
-                        place,
-                        query.getColumn(3).getString(),
-                        query.getColumn(4).getString(),
-                        static_cast<std::uintmax_t>(query.getColumn(5).getInt64()),
-                        false};
-            // A picture that is nowhere is lost, and so is one whose place another frame has.
-            if (kept.empty() || !fs::exists(place, error)) {
-                frame.path = seen;
-                frame.isLost = kept.empty() || !fs::exists(seen, error);
-            }
-            if (!frame.isLost && !taken.insert(frame.path).second)
-                frame.isLost = true;
-            // Another picture may have its name now: that one must not be read in its stead.
-            if (frame.isLost && fs::exists(frame.path, error))
-                frame.path = frame.path.parent_path() / "lost" / frame.path.filename();
-            all.push_back(std::move(frame));
-        }
-        return all;
+        s.frames = std::move(frames), s.kept = std::move(kept);
+        s.locateLost();
     });
 }
 
@@ -131,13 +161,7 @@ std::string JobStore::keptPlace(const fs::path& place) const
     return relative.empty() || *relative.begin() == ".." ? absolute.string() : relative.string();
 }
 
-fs::path JobStore::placeOf(const std::string& kept) const
-{
-    if (kept.empty())
-        return {};
-    const fs::path place = (folderOf(file()) / kept).lexically_normal();
-    return place.has_filename() ? place : place.parent_path();
-}
+fs::path JobStore::placeOf(const std::string& kept) const { return m_state->placeOf(kept); }
 
 Status JobStore::setFrameContents(const std::vector<Content>& contents)
 {
@@ -152,35 +176,58 @@ Status JobStore::setFrameContents(const std::vector<Content>& contents)
             update.reset();
         }
         transaction.commit();
+        for (const Content& c : contents) {
+            Frame& frame = m_state->frames[m_state->placeInFrames(c.frame)];
+            frame.hash = c.hash, frame.bytes = c.bytes;
+        }
     });
 }
 
 Status JobStore::moveFrames(const std::vector<std::pair<FrameId, fs::path>>& places)
 {
     return guarded(file(), [&] {
+        std::map<std::size_t, State::KeptPlace> moved;
         SQLite::Transaction transaction(m_state->sql);
         for (const auto& [frame, place] : places) {
             const fs::path absolute = fs::absolute(place).lexically_normal();
-            m_state->run("UPDATE frame SET path = ?, seen = ?, fault = '' WHERE id = ?",
-                         m_state->relativePlace(absolute), absolute.string(), frame);
+            const State::KeptPlace kept{m_state->relativePlace(absolute), absolute.string()};
+            m_state->run("UPDATE frame SET path = ?, seen = ?, fault = '' WHERE id = ?", kept.path, kept.seen, frame);
+            moved[m_state->placeInFrames(frame)] = kept;
         }
         transaction.commit();
+        for (const auto& [at, kept] : moved) {
+            m_state->kept[at] = kept;
+            m_state->frames[at].fault.clear();
+            m_state->frames[at].isLost = true;
+        }
+        m_state->locateLost();
     });
 }
 
 Status JobStore::loseFrames(const std::vector<FrameId>& frames)
 {
     return guarded(file(), [&] {
+        std::vector<std::size_t> lost;
         SQLite::Transaction transaction(m_state->sql);
-        for (const std::int64_t frame : frames)
+        for (const FrameId frame : frames) {
             m_state->run("UPDATE frame SET path = ? WHERE id = ?", "", frame);
+            lost.push_back(m_state->placeInFrames(frame));
+        }
         transaction.commit();
+        for (const std::size_t at : lost) {
+            m_state->kept[at].path.clear();
+            m_state->frames[at].isLost = true;
+        }
+        m_state->locateLost();
     });
 }
 
 Status JobStore::setFrameFault(FrameId frame, const std::string& fault)
 {
-    return guarded(file(), [&] { m_state->run("UPDATE frame SET fault = ? WHERE id = ?", fault, frame); });
+    return guarded(file(), [&] {
+        m_state->run("UPDATE frame SET fault = ? WHERE id = ?", fault, frame);
+        m_state->frames[m_state->placeInFrames(frame)].fault = fault;
+    });
 }
 
 }  // namespace amber

@@ -10,6 +10,12 @@ struct JobStore::State : JobFile {
 
     Job job;
     Desk desk;
+    std::vector<Frame> frames;
+    struct KeptPlace {
+        std::string path;  ///< relative to the job when it can be; empty once the picture is known to be gone
+        std::string seen;  ///< where it was last seen
+    };
+    std::vector<KeptPlace> kept;  ///< one for each frame
     std::vector<Unreadable> unreadable;
     std::set<std::string> touched;  ///< parts that were written last
     struct Step {
@@ -20,6 +26,10 @@ struct JobStore::State : JobFile {
     std::size_t done = 0;    ///< how many of them are done
 
     void read();
+    void readFrames();
+    /// Looks for the pictures of the frames that have none.
+    void locateLost();
+    std::size_t placeInFrames(FrameId id) const;
     /// Makes `after` the job as one gesture, inside the caller's transaction, which then calls settle().
     Step record(const Job& after, const std::string& what, const std::string& reason);
     void settle(Job after, Step step);

@@ -12,6 +12,7 @@ namespace fs = std::filesystem;
 void JobStore::State::read()
 {
     unreadable.clear();
+    readFrames();
     job = readJob(*this, unreadable);
     desk = readDesk(*this, unreadable);
     line.clear(), done = 0;
@@ -74,6 +75,7 @@ const Desk& JobStore::desk() const { return m_state->desk; }
 
 Result<JobStore> JobStore::open(const fs::path& file)
 {
+    longCall("JobStore::open");
     try {
         auto state = std::make_unique<State>(file);
         SQLite::Database& sql = state->sql;

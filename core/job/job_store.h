@@ -58,7 +58,10 @@ public:
 
     /// Pictures. Adds frames that are not yet in the job, in this order; known paths are passed over.
     Status addFrames(const std::vector<std::filesystem::path>& paths);
-    Result<std::vector<Frame>> frames() const;
+    /// All frames, in the order of their ids. Where their pictures are is looked up when the job is opened.
+    const std::vector<Frame>& frames() const;
+    /// Looks again for the pictures of these: what is nowhere is lost.
+    void lookAgainFor(const std::vector<FrameId>& frames);
     struct Content {
         FrameId frame = 0;
         std::string hash;

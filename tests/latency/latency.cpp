@@ -136,7 +136,7 @@ int openFolder(const std::filesystem::path& folder)
     OpenWindow app;
     QElapsedTimer clock;
     clock.start();
-    app.window().open({QString::fromStdString(folder.string())});
+    app.open(QString::fromStdString(folder.string()));
     const int count = static_cast<int>(app.window().document().frames().size());
     std::printf("%d frames listed after %.0f ms\n", count, since(clock));
     bool first = false;

@@ -47,7 +47,7 @@ int main(int argc, char** argv)
     test::OpenWindow app;
     QElapsedTimer clock;
     clock.start();
-    app.window().open({QString::fromLocal8Bit(argv[1])});
+    app.open(QString::fromLocal8Bit(argv[1]));
     auto& model = app.window().shoot().model();
     const int frames = static_cast<int>(app.document().frames().size());
     if (!runUntil([&] { return model.readCount() == frames; }, 3600)) {

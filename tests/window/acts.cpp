@@ -51,7 +51,7 @@ int act(const QString& what, const QString& folder)
         if (what == "import")
             say(app.window().shoot().model().readCount());
     });
-    app.window().open({folder});
+    app.open(folder);
     if (what == "drag")
         return dragForever(app);
     if (what == "export") {

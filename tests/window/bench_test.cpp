@@ -19,7 +19,7 @@ protected:
     ABench()
     {
         writeShoot(m_folder.path(), 2);
-        m_app.window().open({QString::fromStdString(m_folder.path().string())});
+        m_app.open(QString::fromStdString(m_folder.path().string()));
     }
     void SetUp() override { ASSERT_TRUE(m_app.goToLook()); }
     TemporaryFolder m_folder;

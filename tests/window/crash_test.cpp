@@ -76,7 +76,7 @@ TEST(KillNine, DuringImportLosesNoFrameAndTouchesNoPicture)
         EXPECT_GE(static_cast<int>(actAndKill("import", folder.path(), lines).size()), lines);
         const auto job = JobStore::open(jobOf(folder));
         ASSERT_TRUE(job) << job.error().message();
-        EXPECT_EQ(job->frames()->size(), 40u);
+        EXPECT_EQ(job->frames().size(), 40u);
         for (int i = 0; i < 40; ++i)
             EXPECT_EQ(*contentHashOfFile(folder / ("frame-" + std::to_string(i) + ".png")),
                       hashes[static_cast<std::size_t>(i)]);

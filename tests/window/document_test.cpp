@@ -26,7 +26,7 @@ protected:
     void SetUp() override
     {
         writeShoot(m_folder.path(), 7);
-        ASSERT_TRUE(m_document.open({path(m_folder.path())}));
+        ASSERT_TRUE(opens(m_document, {path(m_folder.path())}));
         QObject::connect(&m_document, &Document::failed, [this](const QString& message) { m_failures << message; });
     }
     TemporaryFolder m_folder;
@@ -60,7 +60,7 @@ TEST_F(ADocument, TakesFiveCompanionsAndNoMore)
     for (int i = 0; i < 5; ++i)
         m_document.selection().toggleCompanion(m_document.frames()[static_cast<std::size_t>(i)].id);
     Document again;
-    ASSERT_TRUE(again.open({path(m_folder.path())}));
+    ASSERT_TRUE(opens(again, {path(m_folder.path())}));
     EXPECT_TRUE(again.selection().companions().empty());
 }
 
@@ -74,7 +74,7 @@ TEST_F(ADocument, RemembersChoicesAcrossARestart)
     m_document.looks().selectStep(0);
     m_document.changeDesk([](Desk& desk) { desk.plan.hoursPerDay = 7; });
     Document again;
-    ASSERT_TRUE(again.open({path(m_folder.path())}));
+    ASSERT_TRUE(opens(again, {path(m_folder.path())}));
     EXPECT_EQ(again.selection().frameInHand(), m_document.frames()[4].id);
     EXPECT_EQ(again.looks().look().name, "Second look");
     EXPECT_EQ(again.looks().lookId(), m_document.looks().lookId());
@@ -201,7 +201,7 @@ TEST_F(ADocument, HashesAndFaultsOfFramesAreWritten)
     m_document.setFrameFault(m_document.frames()[3].id, "torn");
     ASSERT_TRUE(waitUntil([&] {
         const auto frames = JobStore::open(JobStore::fileForFolder(m_folder.path()))->frames();
-        return (*frames)[2].hash == "0123" && (*frames)[3].fault == "torn";
+        return frames[2].hash == "0123" && frames[3].fault == "torn";
     }));
 }
 
@@ -225,7 +225,7 @@ TEST_F(ADocument, AFullDiskIsSaidAndTheChangeIsSavedWithTheNext)
     m_document.looks().addStep(HueShifts{});
     EXPECT_EQ(m_failures.size(), 1);
     Document again;
-    ASSERT_TRUE(again.open({path(m_folder.path())}));
+    ASSERT_TRUE(opens(again, {path(m_folder.path())}));
     ASSERT_EQ(again.looks().look().steps.size(), 2u);
     EXPECT_EQ(std::get<ToneCurve>(again.looks().look().steps[0].parameters).all[1].y, 0.61);
 }
@@ -236,7 +236,7 @@ TEST_F(ADocument, NewPicturesInTheFolderJoinTheJobAndVanishedOnesStay)
     fs::remove(m_folder / "frame-0.png");
     ASSERT_TRUE(writeRaw(m_folder / "new.png", noise(30, 20, 3, 8, 1)));
     Document again;
-    ASSERT_TRUE(again.open({path(m_folder.path())}));
+    ASSERT_TRUE(opens(again, {path(m_folder.path())}));
     EXPECT_EQ(again.frames().size(), 8u);
     EXPECT_EQ(again.frames()[0].id, first);
     EXPECT_EQ(again.frames()[7].path.filename(), "new.png");
@@ -248,11 +248,11 @@ TEST(Document, OpensTheJobFileItself)
     writeShoot(folder.path(), 2);
     {
         Document document;
-        ASSERT_TRUE(document.open({path(folder.path())}));
+        ASSERT_TRUE(opens(document, {path(folder.path())}));
         document.looks().rename("By name");
     }
     Document document;
-    ASSERT_TRUE(document.open({path(JobStore::fileForFolder(folder.path()))}));
+    ASSERT_TRUE(opens(document, {path(JobStore::fileForFolder(folder.path()))}));
     EXPECT_EQ(document.looks().look().name, "By name");
     EXPECT_EQ(document.frames().size(), 2u);
     EXPECT_EQ(document.folder(), path(folder.path()));
@@ -264,9 +264,39 @@ TEST(Document, OpensSeveralFoldersAsOneJob)
     writeShoot(one.path(), 2);
     writeShoot(two.path(), 3);
     Document document;
-    ASSERT_TRUE(document.open({path(one.path()), path(two.path())}));
+    ASSERT_TRUE(opens(document, {path(one.path()), path(two.path())}));
     EXPECT_EQ(document.frames().size(), 5u);
     EXPECT_EQ(document.folder(), path(one.path()));
+}
+
+TEST(Document, OfSeveralWishesTheLastIsOpenedAndKept)
+{
+    const TemporaryFolder one, two;
+    writeShoot(one.path(), 1);
+    writeShoot(two.path(), 2);
+    Document document;
+    int opened = 0;
+    QObject::connect(&document, &Document::opened, [&] { ++opened; });
+    for (const TemporaryFolder* folder : {&two, &one, &two, &one, &two})
+        document.open({folder->path()});
+    ASSERT_TRUE(waitUntil([&] { return opened > 0 && !document.opening().isRunning(); }));
+    EXPECT_EQ(opened, 1);
+    EXPECT_EQ(document.frames().size(), 2u);
+    EXPECT_FALSE(document.isReadOnly()) << "the wish before, for the same job, has let go of it";
+}
+
+TEST(Document, FindsOutWhatIsGoneWhenItsFolderIsOpenedAgain)
+{
+    const TemporaryFolder folder;
+    writeShoot(folder.path(), 3);
+    Document document;
+    ASSERT_TRUE(opens(document, {path(folder.path())}));
+    std::filesystem::rename(folder / "frame-1.png", folder / "renamed.png");
+    ASSERT_TRUE(opens(document, {path(folder.path())}));
+    ASSERT_EQ(document.frames().size(), 4u) << "its content was never read: nothing tells that it is the same";
+    EXPECT_TRUE(document.frames()[1].isLost);
+    EXPECT_FALSE(document.frames()[0].isLost);
+    EXPECT_EQ(document.frames()[3].path.filename(), "renamed.png");
 }
 
 TEST(Document, LeavesWhatIsOpenWhenTheNextCannotBeOpened)
@@ -274,11 +304,11 @@ TEST(Document, LeavesWhatIsOpenWhenTheNextCannotBeOpened)
     const TemporaryFolder folder, empty;
     writeShoot(folder.path(), 1);
     Document document;
-    EXPECT_FALSE(document.open({}));
+    EXPECT_FALSE(opens(document, {}));
     EXPECT_FALSE(document.isOpen());
-    ASSERT_TRUE(document.open({path(folder.path())}));
-    EXPECT_FALSE(document.open({path(empty.path())}));
-    EXPECT_FALSE(document.open({"/nowhere"}));
+    ASSERT_TRUE(opens(document, {path(folder.path())}));
+    EXPECT_FALSE(opens(document, {path(empty.path())}));
+    EXPECT_FALSE(opens(document, {"/nowhere"}));
     EXPECT_EQ(document.frames().size(), 1u);
     EXPECT_FALSE(fs::exists(JobStore::fileForFolder(empty.path())));
 }

@@ -144,7 +144,7 @@ TEST(JobWindow, ABalanceThatIsBeingDraggedIsSeenAndBecomesOneGesture)
     const TemporaryFolder folder;
     writeShoot(folder.path(), 2);
     Document document;
-    ASSERT_TRUE(document.open({QString::fromStdString(folder.path().string())}));
+    ASSERT_TRUE(opens(document, {QString::fromStdString(folder.path().string())}));
     const FrameId frame = document.frames()[0].id;
     int changes = 0;
     QObject::connect(&document.balances(), &Balances::changed, [&](FrameId id) { changes += id == frame; });

@@ -128,7 +128,7 @@ protected:
     void SetUp() override
     {
         writeShoot(folder.path(), 4);
-        ASSERT_TRUE(document.open({QString::fromStdString(folder.path().string())}));
+        ASSERT_TRUE(opens(document, {QString::fromStdString(folder.path().string())}));
     }
     FrameId id(std::size_t i) const { return document.frames()[i].id; }
     TemporaryFolder folder;
@@ -153,7 +153,7 @@ TEST_F(Planned, TicksAreGesturesAndTimesAreKept)
     keeper.setWeights([&](FrameId frame) { return frame == id(1) ? 2.0 : 1.0; });
     EXPECT_NEAR(keeper.forecastNow().budgetHours, 5 * 3.5 / 60, 1e-9) << "one frame counts twice";
     Document again;
-    ASSERT_TRUE(again.open({QString::fromStdString(folder.path().string())}));
+    ASSERT_TRUE(opens(again, {QString::fromStdString(folder.path().string())}));
     EXPECT_TRUE(again.job().frame(id(2)).isDone) << "opened beside, it is read as it was kept";
 }
 

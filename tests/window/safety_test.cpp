@@ -248,7 +248,7 @@ TEST(DamagedJobWindow, ALookThatCannotBeReadLetsNoOtherLookIn)
     OpenWindow app(folder / "one");
     ASSERT_TRUE(app.goToLook());
     ASSERT_EQ(app.look().steps.size(), 1u);
-    app.window().open({name(folder / "two")});
+    app.open(name(folder / "two"));
     EXPECT_TRUE(app.look().steps.empty()) << "nothing foreign is ever on screen";
     EXPECT_TRUE(question(app, "look").contains("cannot be read")) << question(app, "look").toStdString();
     ASSERT_TRUE(app.settled());
@@ -281,13 +281,13 @@ TEST(DamagedJobWindow, AChosenLookThatCannotBeReadIsLockedToo)
     const fs::path job = workedOn(folder / "one");
     {
         Document document;
-        ASSERT_TRUE(document.open({name(folder / "one")}));
+        ASSERT_TRUE(opens(document, {name(folder / "one")}));
         document.looks().newLook();
         document.looks().choose(1);
     }
     changeJob(job, "UPDATE revision SET json = 'x' WHERE look = 2");
     Document document;
-    ASSERT_TRUE(document.open({name(folder / "one")}));
+    ASSERT_TRUE(opens(document, {name(folder / "one")}));
     EXPECT_EQ(document.looks().look().steps.size(), 1u);
     document.looks().choose(2);
     EXPECT_FALSE(document.looks().fault().isEmpty());
@@ -337,14 +337,14 @@ TEST(DamagedJobWindow, AnEmptyJobFileAndAJobWithFewerFramesOpen)
         app.key(place[0] == 'B' ? Qt::Key_2 : place[0] == 'P' ? Qt::Key_5 : Qt::Key_1, Qt::ControlModifier);
         app.find<QComboBox>("shootOrder").setCurrentIndex(4);
         emit app.find<QComboBox>("shootOrder").activated(4);
-        app.window().open({name(folder / "few")});
+        app.open(name(folder / "few"));
         ASSERT_TRUE(app.thumbnailsRead());
         EXPECT_EQ(app.window().shoot().model().rowCount(), 2);
         EXPECT_EQ(app.window().balance().model().rowCount(), 2);
-        app.window().open({name(folder / "none/none.amberjob")});
+        app.open(name(folder / "none/none.amberjob"));
         EXPECT_EQ(app.document().frames().size(), 0u);
         EXPECT_EQ(app.window().shoot().model().rowCount(), 0);
-        app.window().open({name(folder / "many")});
+        app.open(name(folder / "many"));
         ASSERT_TRUE(app.thumbnailsRead());
     }
 }
@@ -408,7 +408,7 @@ TEST(OddFiles, AFolderThatMayNotBeReadSaysSo)
     (void)!::seteuid(0);
     ::chmod((folder / "closed").c_str(), 0000);
     (void)!::seteuid(65534);
-    app.window().open({name(folder / "closed")});
+    app.open(name(folder / "closed"));
     EXPECT_TRUE(app.message().contains("Permission denied")) << app.message().toStdString();
     EXPECT_FALSE(app.message().contains("still open")) << "nothing was";
 }
@@ -469,7 +469,7 @@ TEST(Balance, WithoutAJobNothingCanBeTypedAndWhatWasNotBalancedIsNotCalledSo)
     app.key(Qt::Key_2, Qt::ControlModifier);
     EXPECT_FALSE(app.find<QDoubleSpinBox>("balanceStops").isEnabled());
     EXPECT_FALSE(app.find<QComboBox>("balanceShape").isEnabled());
-    app.window().open({name(folder.path())});
+    app.open(name(folder.path()));
     EXPECT_TRUE(app.find<QDoubleSpinBox>("balanceStops").isEnabled());
     auto& after = app.find<PictureView>("balanceAfter");
     EXPECT_TRUE(after.caption().contains("not balanced")) << after.caption().toStdString();

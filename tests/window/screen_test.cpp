@@ -69,7 +69,7 @@ TEST(Screen, EveryWordGoesThroughTranslation)
             for (const QWidget* widget : app.window().findChildren<QWidget*>())
                 collect(*widget, texts);
         }
-        app.window().open({"/nowhere"});
+        app.open("/nowhere");
         texts << app.message() << app.document().undoAction();
     }
     QCoreApplication::removeTranslator(&marking);

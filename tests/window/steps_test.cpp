@@ -16,7 +16,7 @@ protected:
     EverySteps()
     {
         writeShoot(m_folder.path(), 2);
-        m_app.window().open({QString::fromStdString(m_folder.path().string())});
+        m_app.open(QString::fromStdString(m_folder.path().string()));
     }
     void SetUp() override { ASSERT_TRUE(m_app.goToLook()); }
     template <class T>
@@ -185,7 +185,7 @@ TEST_F(EverySteps, WhatIsKeptPerPictureStaysWithItsFrameThroughReopening)
     EXPECT_EQ(m_app.find<QDoubleSpinBox>("edge-darkening.existing").value(), 0);
     EXPECT_EQ(m_app.find<QDoubleSpinBox>("edge-darkening.net").value(), -1);
     Document again;
-    ASSERT_TRUE(again.open({QString::fromStdString(m_folder.path().string())}));
+    ASSERT_TRUE(opens(again, {QString::fromStdString(m_folder.path().string())}));
     EXPECT_EQ(existingOn(again, inHand), -0.5);
     m_app.document().undo();
     EXPECT_EQ(existingOn(m_app.document(), inHand), 0);

@@ -42,6 +42,23 @@ template <class Done>
     return QTest::qWaitFor(std::forward<Done>(done), milliseconds);
 }
 
+/// Opens what is named and waits for it. Whether it was opened.
+inline bool opens(Document& document, const QStringList& names)
+{
+    bool isDone = false, isOpened = false;
+    const auto is = [&](bool opened) { isDone = true, isOpened = opened; };
+    const auto yes = QObject::connect(&document, &Document::opened, [&] { is(true); });
+    const auto no = QObject::connect(&document, &Document::notOpened, [&] { is(false); });
+    std::vector<std::filesystem::path> paths;
+    for (const QString& name : names)
+        paths.emplace_back(name.toStdString());
+    document.open(paths);
+    const bool wasInTime = waitUntil([&] { return isDone && !document.opening().isRunning(); });
+    QObject::disconnect(yes);
+    QObject::disconnect(no);
+    return wasInTime && isOpened;
+}
+
 class OpenWindow {
 public:
     explicit OpenWindow(const std::filesystem::path& folder = {})
@@ -50,7 +67,14 @@ public:
         m_window.show();
         (void)QTest::qWaitForWindowExposed(&m_window);
         if (!folder.empty())
-            m_window.open({QString::fromStdString(folder.string())});
+            open(QString::fromStdString(folder.string()));
+    }
+    /// As by the menu of the desktop, a drop or the command line; waits for it.
+    void open(const QString& name)
+    {
+        m_window.open({name});
+        if (!waitUntil([&] { return !document().opening().isRunning(); }))
+            qFatal("%s was not opened in time", qPrintable(name));
     }
 
     MainWindow& window() { return m_window; }

@@ -376,13 +376,13 @@ TEST(Window, BadInputSaysWhatHappenedAndLosesNothing)
     FrameModel& model = app.window().shoot().model();
     EXPECT_TRUE(model.index(2).data(Qt::ToolTipRole).toString().contains("torn.jpg"));
     const QString title = app.window().windowTitle();
-    app.window().open({QString::fromStdString(other.path().string())});
+    app.open(QString::fromStdString(other.path().string()));
     EXPECT_TRUE(app.message().contains("no pictures in this folder"));
     EXPECT_TRUE(app.message().contains("still open"));
-    app.window().open({"/nowhere/at/all"});
+    app.open("/nowhere/at/all");
     EXPECT_TRUE(app.message().contains("no such file or folder"));
-    app.window().open({QString::fromStdString(
-        other.write("fake.amberjob", "not a database, but long enough to be looked at").string())});
+    app.open(QString::fromStdString(
+        other.write("fake.amberjob", "not a database, but long enough to be looked at").string()));
     EXPECT_TRUE(app.message().contains("fake.amberjob"));
     EXPECT_EQ(app.window().windowTitle(), title);
     EXPECT_EQ(app.document().frames().size(), 3u);
@@ -441,9 +441,9 @@ TEST(Window, DroppedFilesAndFoldersAreOpened)
     EXPECT_TRUE(enter.isAccepted());
     QDropEvent drop(QPointF(600, 400), Qt::CopyAction, &files, Qt::LeftButton, {});
     QApplication::sendEvent(&app.window(), &drop);
-    ASSERT_EQ(app.document().frames().size(), 2u);
+    ASSERT_TRUE(waitUntil([&] { return app.document().frames().size() == 2; }));
     EXPECT_EQ(app.document().frames()[0].path.filename(), "frame-2.png");
-    app.window().open({QString::fromStdString(folder.path().string())});
+    app.open(QString::fromStdString(folder.path().string()));
     EXPECT_EQ(app.document().frames().size(), 3u);
 }
 
@@ -481,7 +481,7 @@ TEST(Models, PassTheModelTester)
                                           QAbstractItemModelTester::FailureReportingMode::Fatal);
     DeliveryModel deliveries;
     const QAbstractItemModelTester rows(&deliveries, QAbstractItemModelTester::FailureReportingMode::Fatal);
-    app.window().open({QString::fromStdString(folder.path().string())});
+    app.open(QString::fromStdString(folder.path().string()));
     ASSERT_TRUE(app.thumbnailsRead());
     for (const char* name : {"b", "a", "c"})
         deliveries.add({name, std::string("/out/") + name, name == std::string("c") ? "no room" : ""});

@@ -8,7 +8,7 @@ namespace amber {
 BalanceModel::BalanceModel(Document& document, std::function<QPixmap(std::int64_t)> thumbnail, QObject* parent)
     : QAbstractTableModel(parent), m_document(document), m_thumbnail(std::move(thumbnail))
 {
-    connect(&document, &Document::opening, this, [this] {
+    connect(&document, &Document::leaving, this, [this] {
         m_proposals.clear(), m_last.clear();
         beginResetModel();
         m_rows.clear();

@@ -79,7 +79,7 @@ BalancePlace::BalancePlace(Document& document, ProxyStore& proxies, FrameModel& 
 
 void BalancePlace::connectDocument()
 {
-    connect(&m_document, &Document::opening, this, [this] { m_pause->stop(), m_pendingFrame = 0, m_task->cancel(); });
+    connect(&m_document, &Document::leaving, this, [this] { m_pause->stop(), m_pendingFrame = 0, m_task->cancel(); });
     connect(&m_document, &Document::opened, this, [this] { refreshGroups(), refresh(); });
     connect(&m_document, &Document::lightsChanged, this, [this] { refreshGroups(), refresh(); });
     connect(&m_document, &Document::framesChanged, this, &BalancePlace::refresh);

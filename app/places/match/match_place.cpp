@@ -66,7 +66,7 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
 
 void MatchPlace::connectDocument()
 {
-    connect(&m_document, &Document::opening, this, [this] {
+    connect(&m_document, &Document::leaving, this, [this] {
         m_task->cancel(), m_related->forget();
         m_held = {};
         m_model->show({}, {});

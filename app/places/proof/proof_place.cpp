@@ -93,7 +93,7 @@ void ProofPlace::connectParts()
             if (m_model->readings()[static_cast<std::size_t>(i)].frame == o.frame)
                 m_table->setCurrentIndex(m_model->index(i, static_cast<int>(o.column) + 1));
     });
-    connect(&m_document, &Document::opening, this, [this] {
+    connect(&m_document, &Document::leaving, this, [this] {
         m_task->cancel();
         m_read.clear();
         m_model->show({}, {});

@@ -14,7 +14,7 @@ namespace fs = std::filesystem;
 Intake::Intake(Document& document, QObject* parent)
     : QObject(parent), m_document(document), m_task(new Task(this)), m_watch(new FolderWatch(this))
 {
-    connect(&document, &Document::opening, this, [this] {
+    connect(&document, &Document::leaving, this, [this] {
         m_task->cancel();
         m_waiting.clear();
         m_watch->watch({}, {});
