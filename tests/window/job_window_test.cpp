@@ -5,6 +5,7 @@
 #include "tests/window/window_support.h"
 
 #include <gtest/gtest.h>
+#include <sqlite3.h>
 
 namespace amber::test {
 namespace {
@@ -183,6 +184,91 @@ TEST(OldJobWindow, OfFormat2OpensWithAllOfItAndItsHistory)
     app.key(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(app.look().steps.size(), 1u) << "the removed step is back";
     EXPECT_TRUE(fs::exists(folder / "shoot.amberjob-format2"));
+}
+
+/// While one lives, nobody else can write to a job: who wants to, waits.
+class BusyJob {
+public:
+    explicit BusyJob(const fs::path& file)
+    {
+        EXPECT_EQ(sqlite3_open(file.c_str(), &m_job), SQLITE_OK);
+        EXPECT_EQ(sqlite3_exec(m_job, "BEGIN IMMEDIATE", nullptr, nullptr, nullptr), SQLITE_OK);
+    }
+    ~BusyJob() { sqlite3_close(m_job); }
+
+private:
+    sqlite3* m_job = nullptr;
+};
+
+/// Two folders with jobs; the second has a picture that its job does not know yet.
+struct TwoShoots {
+    TemporaryFolder one, two;
+    TwoShoots()
+    {
+        writeShoot(one.path(), 2);
+        writeShoot(two.path(), 3);
+        Document document;
+        EXPECT_TRUE(opens(document, {QString::fromStdString(two.path().string())}));
+        writeShoot(two.path(), 4);
+    }
+    fs::path job() const { return JobStore::fileForFolder(two.path()); }
+};
+
+TEST(Opening, TheJobBeforeIsWorkedOnMeanwhileAndKeepsWhatWasDone)
+{
+    const TwoShoots shoots;
+    OpenWindow app(shoots.one.path());
+    const FrameId frame = app.document().frames()[0].id;
+    auto busy = std::make_optional<BusyJob>(shoots.job());
+    app.window().openPaths({shoots.two.path()});
+    ASSERT_TRUE(waitUntil([&] { return app.find("openTaskBar").isVisible(); })) << "that it takes long is said";
+    EXPECT_EQ(app.find<QLabel>("openTaskBarWords").text(), "Opening…");
+    app.document().setRating({frame}, 4);
+    app.document().looks().rename("Meanwhile");
+    EXPECT_EQ(app.document().frames().size(), 2u);
+    busy.reset();
+    ASSERT_TRUE(waitUntil([&] { return !app.document().opening().isRunning(); }));
+    EXPECT_EQ(app.document().frames().size(), 4u);
+    EXPECT_EQ(app.document().job().frame(frame).rating, 0) << "of the other job's frame of that number";
+    EXPECT_FALSE(app.find("openTaskBar").isVisible());
+    app.open(QString::fromStdString(shoots.one.path().string()));
+    EXPECT_EQ(app.document().frames().size(), 2u);
+    EXPECT_EQ(app.document().job().frame(frame).rating, 4);
+    EXPECT_EQ(app.look().name, "Meanwhile");
+}
+
+TEST(Opening, CancelledLeavesTheJobThatIsOpenAndLetsGoOfTheOther)
+{
+    const TwoShoots shoots;
+    OpenWindow app(shoots.one.path());
+    auto busy = std::make_optional<BusyJob>(shoots.job());
+    app.window().openPaths({shoots.two.path()});
+    ASSERT_TRUE(waitUntil([&] { return app.find("openTaskBar").isVisible(); }));
+    QTest::mouseClick(&app.find("openTaskCancel"), Qt::LeftButton);
+    busy.reset();
+    ASSERT_TRUE(waitUntil([&] { return !app.document().opening().isRunning(); }));
+    EXPECT_EQ(app.document().frames().size(), 2u);
+    EXPECT_EQ(app.message(), "");
+    app.open(QString::fromStdString(shoots.two.path().string()));
+    EXPECT_EQ(app.document().frames().size(), 4u);
+    EXPECT_FALSE(app.document().isReadOnly());
+}
+
+TEST(Opening, AWindowThatIsClosedMeanwhileEndsInGoodOrder)
+{
+    const TwoShoots shoots;
+    {
+        OpenWindow app(shoots.one.path());
+        app.document().setRating({app.document().frames()[1].id}, 2);
+        app.window().openPaths({shoots.two.path()});
+        app.window().close();
+    }
+    OpenWindow app(shoots.one.path());
+    EXPECT_EQ(app.document().job().frame(app.document().frames()[1].id).rating, 2);
+    EXPECT_FALSE(app.document().isReadOnly());
+    app.open(QString::fromStdString(shoots.two.path().string()));
+    EXPECT_EQ(app.document().frames().size(), 4u);
+    EXPECT_FALSE(app.document().isReadOnly());
 }
 
 }  // namespace
