@@ -8,6 +8,7 @@
 #include "core/job/shoot_work.h"
 
 #include <algorithm>
+#include <cmath>
 #include <csignal>
 #include <cstdio>
 #include <unistd.h>
@@ -44,6 +45,9 @@ std::string nameOfId(const std::vector<Frame>& frames, FrameId id)
     return frame ? nameOf(*frame) : std::to_string(id);
 }
 
+/// To so many parts of one, and never a zero below zero.
+double rounded(double value, int parts) { return std::round(value * parts) / parts + 0.0; }
+
 void printProposals(const std::vector<BalanceProposal>& proposals, const std::vector<Frame>& frames, bool taken,
                     Session& session)
 {
@@ -63,8 +67,9 @@ void printProposals(const std::vector<BalanceProposal>& proposals, const std::ve
                         {"taken", taken && p.isSound()}});
         if (!session.json)
             std::printf("%-26s %+6.2f stops %6.0f K  tint %+6.1f  %3.0f %%  %s%s%s\n",
-                        nameOfId(frames, p.frame).c_str(), light.exposureStops, light.kelvin, light.tint,
-                        100 * p.solved.confidence, p.balance.because.c_str(), note.empty() ? "" : " · ", note.c_str());
+                        nameOfId(frames, p.frame).c_str(), rounded(light.exposureStops, 100), light.kelvin,
+                        rounded(light.tint, 10), 100 * p.solved.confidence, p.balance.because.c_str(),
+                        note.empty() ? "" : " · ", note.c_str());
     }
     if (session.json)
         session.print({{"frames", std::move(list)}});
