@@ -119,16 +119,20 @@ public:
         key(Qt::Key_3, Qt::ControlModifier);
         return settled();
     }
+    /// The window has the keyboard; a menu that has just closed may still hold it: that it was activated is told late.
+    bool hasKeyboard()
+    {
+        return waitUntil([&] {
+            QCoreApplication::processEvents();
+            if (!m_window.isActiveWindow())
+                m_window.activateWindow();
+            return m_window.isActiveWindow() && !QApplication::activePopupWidget();
+        });
+    }
     void key(Qt::Key key, Qt::KeyboardModifiers modifiers = {})
     {
-        // A menu that has just closed may still hold the keyboard: that it was activated is told late.
         if (!QApplication::activeModalWidget())
-            (void)waitUntil([&] {
-                QCoreApplication::processEvents();
-                if (!m_window.isActiveWindow())
-                    m_window.activateWindow();
-                return m_window.isActiveWindow() && !QApplication::activePopupWidget();
-            });
+            (void)hasKeyboard();
         QWidget* to = QApplication::focusWidget();
         QTest::keyClick(to ? to : &m_window, key, modifiers);
     }
@@ -160,7 +164,7 @@ public:
         StepLine& line = m_window.look().stepLine();
         const QRect last = line.tileRect(static_cast<int>(before));
         QTest::mouseClick(&line, Qt::LeftButton, {}, QPoint(last.right() + 35, last.center().y()));
-        return look().steps.size() == before + 1 && settled();
+        return look().steps.size() == before + 1 && settled() && hasKeyboard();
     }
     static void drag(QWidget& widget, QPoint from, QPoint by, int moves = 6)
     {
