@@ -41,13 +41,14 @@ void RenderQueue::next()
     const std::lock_guard lock(m_mutex);
     for (std::size_t i = kPriorities; i-- > 0;)
         for (Lane& lane = m_lanes[i]; lane.running < kAtOnce[i] && !lane.waiting.empty(); ++lane.running) {
-            handOver(Carrier::Pool);
-            const auto taken = [this, i, work = std::move(lane.waiting.front())] {
+            std::function<void()> taken = [this, i, work = std::move(lane.waiting.front())] {
                 takeOver(Carrier::Pool);
                 run(i, work);
             };
-            m_pool.start(taken, static_cast<int>(i));
             lane.waiting.pop_front();
+            // Whole before it is handed over, and moved, not copied: nothing of it is written afterwards.
+            handOver(Carrier::Pool);
+            m_pool.start(std::move(taken), static_cast<int>(i));
         }
 }
 

@@ -36,8 +36,15 @@ inline void writeShoot(const std::filesystem::path& folder, int count, const cha
     }
 }
 
+/// How long a hand waits before it gives up; a sanitizer makes everything up to twenty times slower.
+#if defined(__SANITIZE_THREAD__) || defined(__SANITIZE_ADDRESS__)
+inline constexpr int kPatience = 300000;
+#else
+inline constexpr int kPatience = 30000;
+#endif
+
 template <class Done>
-[[nodiscard]] bool waitUntil(Done&& done, int milliseconds = 30000)
+[[nodiscard]] bool waitUntil(Done&& done, int milliseconds = kPatience)
 {
     return QTest::qWaitFor(std::forward<Done>(done), milliseconds);
 }
