@@ -49,7 +49,8 @@ Result<KeyColour> markedKey(const KeyOptions& o, const Job& job, const Frame& fr
     const auto picture = readReduced(frame.path, kMarkEdge, false);
     if (!picture)
         return tl::make_unexpected(picture.error());
-    const Image stands = placed(Image(picture->image), job.frame(frame.id).balance.geometry);
+    const FrameBalance& balance = job.frame(frame.id).balance;
+    const Image stands = placed(Image(picture->image), balance.optics, balance.geometry);
     KeyColour key;
     key.name = o.name, key.frame = frame.id, key.tolerance = o.tolerance;
     key.place = o.region.empty() ? pointPlace(o.at[0], o.at[1], stands.width(), stands.height())

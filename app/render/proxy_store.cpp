@@ -52,11 +52,14 @@ std::shared_ptr<const Proxy> balancedProxy(const std::shared_ptr<const Proxy>& p
         return proxy;
     auto made = std::make_shared<Proxy>();
     made->info = proxy->info;
-    placedSize(footing.balance.geometry, made->info.width, made->info.height);
+    const Placement whole = footing.balance.placement(made->info.width, made->info.height);
+    made->info.width = whole.width(), made->info.height = whole.height();
     made->image = balancedPicture(proxy->image, footing.balance, footing.response);
-    if (footing.balance.geometry.isIdentity()) {
+    if (whole.isIdentity()) {
         made->samples = proxy->samples;
-        applyLight(footing.balance, footing.response, made->samples.mutableView());
+        applyLight(footing.balance, footing.response,
+                   footing.balance.placement(made->samples.width(), made->samples.height()), 0,
+                   made->samples.mutableView());
     } else {
         // Single pixels lie elsewhere once a picture is turned: those of the proxy stand for them.
         const Size grid = fitted({made->image.width(), made->image.height()}, ProxyStore::kSampleEdge);

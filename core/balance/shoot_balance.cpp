@@ -199,10 +199,10 @@ std::optional<ShootBalance> ShootRun::run()
 BalanceEvidence evidenceOf(const ShootFrame& frame, ImageView untouched, const CaptureFacts& capture)
 {
     const FrameBalance& current = frame.current;
-    const double ratio = static_cast<double>(untouched.width) / untouched.height;
+    const Placement placement = current.placement(untouched.width, untouched.height);
     BalanceEvidence evidence = evidenceOf(untouched, capture);
     for (const auto& [name, place] : frame.keys)
-        evidence.keys[name] = meanOf(untouched, regionInSource(current.geometry, ratio, place));
+        evidence.keys[name] = meanOf(untouched, placement.inSource(place));
     evidence.inBracket = frame.bracket >= 0;
     if (current.exposureLocked)
         evidence.exposureStops = current.light.exposureStops;

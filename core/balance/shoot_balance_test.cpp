@@ -1,5 +1,6 @@
 // Balance on the demo shoot, nothing done by hand, against what is known of it.
 #include "core/balance/shoot_balance.h"
+#include "core/frame/upright.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"

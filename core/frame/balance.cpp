@@ -1,8 +1,8 @@
 #include "core/frame/balance.h"
 
-#include "core/base/parallel.h"
 #include "core/colour/difference.h"
 #include "core/colour/rgb_space.h"
+#include "core/frame/light_plan.h"
 
 #include <algorithm>
 #include <cmath>
@@ -102,45 +102,6 @@ Vector gainsOf(const Balance& balance)
     return {{gain * to.v[0] / from.v[0], gain * to.v[1] / from.v[1], gain * to.v[2] / from.v[2]}};
 }
 
-/// A response read from an even table over the cube root, for whole pictures: to 1e-4 of the exact one, whose ends it
-/// continues.
-class Table {
-public:
-    Table(const Response& response, bool toScene) : m_identity(response.isIdentity())
-    {
-        if (m_identity)
-            return;
-        // Scene light is tabled up to what a picture's white came from, and half a stop on.
-        m_top = toScene ? 1.2 : response.toScene(1.0) * 1.4;
-        m_values.resize(kSize + 1);
-        for (std::size_t i = 0; i <= kSize; ++i) {
-            const double t = static_cast<double>(i) / kSize, x = m_top * t * t * t;
-            m_values[i] = static_cast<float>(toScene ? response.toScene(x) : response.toPicture(x));
-        }
-        m_slope =
-            static_cast<float>((m_values[kSize] - m_values[kSize - 1]) / (m_top * (1 - std::pow(1 - 1.0 / kSize, 3))));
-    }
-    float operator()(float x) const
-    {
-        if (m_identity)
-            return x;
-        const float size = std::abs(x);
-        if (size >= m_top)
-            return std::copysign(m_values[kSize] + m_slope * (size - static_cast<float>(m_top)), x);
-        const float place = std::cbrt(size / static_cast<float>(m_top)) * kSize;
-        const auto i = std::min(static_cast<std::size_t>(place), kSize - 1);
-        const float t = place - static_cast<float>(i);
-        return std::copysign(m_values[i] + t * (m_values[i + 1] - m_values[i]), x);
-    }
-
-private:
-    static constexpr std::size_t kSize = 4096;
-    bool m_identity;
-    double m_top = 1;
-    float m_slope = 1;
-    std::vector<float> m_values;
-};
-
 LinearRgb through(const Response& response, const LinearRgb& c, bool toScene)
 {
     if (response.isIdentity())
@@ -210,6 +171,39 @@ Chromaticity chromaticityOf(double kelvin, double tint)
     return toXy({at.u + tint / 1000 * n.u, at.v + tint / 1000 * n.v});
 }
 
+namespace {
+
+/// Newton's method on mired and tint from a start that is near: lines of one temperature lean where one locus passes
+/// into the other, so that the foot of the perpendicular is not quite the light. Kept only when it lands.
+Balance exactly(const Uv& wanted, const Balance& start)
+{
+    constexpr double kNear = 1e-10, kStep = 0.01;
+    double mired = 1e6 / start.kelvin, tint = start.tint;
+    const auto miss = [&](double m, double t) {
+        const Uv at = toUv(chromaticityOf(1e6 / m, t));
+        return std::pair(at.u - wanted.u, at.v - wanted.v);
+    };
+    for (int i = 0; i < 20; ++i) {
+        const auto [u, v] = miss(mired, tint);
+        if (std::hypot(u, v) < kNear) {
+            Balance found;
+            found.kelvin = 1e6 / mired, found.tint = tint;
+            return found;
+        }
+        const auto [mu, mv] = miss(mired + kStep, tint);
+        const auto [tu, tv] = miss(mired, tint + kStep);
+        const double a = (mu - u) / kStep, b = (tu - u) / kStep, c = (mv - v) / kStep, e = (tv - v) / kStep,
+                     det = a * e - b * c;
+        mired = std::clamp(mired - (e * u - b * v) / det, 20.0, 1000.0);
+        tint -= (a * v - c * u) / det;
+        if (!std::isfinite(mired) || !std::isfinite(tint))
+            break;
+    }
+    return start;
+}
+
+}  // namespace
+
 Balance lightOf(const Chromaticity& light)
 {
     const Uv wanted = toUv(light);
@@ -224,7 +218,7 @@ Balance lightOf(const Chromaticity& light)
     found.kelvin = 2e6 / (low + high);
     const Uv at = locus(found.kelvin), n = normal(found.kelvin);
     found.tint = 1000 * ((wanted.u - at.u) * n.u + (wanted.v - at.v) * n.v);
-    return found;
+    return exactly(wanted, found);
 }
 
 Matrix3 balanceMatrix(const Balance& balance)
@@ -242,36 +236,7 @@ LinearRgb balanced(const Balance& balance, const Response& response, const Linea
 
 void applyBalance(const Balance& balance, const Response& response, MutableImageView picture)
 {
-    if (balance.isIdentity())
-        return;
-    // One matrix between the two curves: into and out of linear sRGB, whose channels the response is of, belongs to it.
-    const Matrix3 matrix = response.isIdentity()
-                               ? balanceMatrix(balance)
-                               : fromWorking(RgbSpace::Srgb) * balanceMatrix(balance) * toWorking(RgbSpace::Srgb);
-    const Matrix3 in = fromWorking(RgbSpace::Srgb), out = toWorking(RgbSpace::Srgb);
-    const Table toScene(response, true), toPicture(response, false);
-    const auto times = [](const Matrix3& m, float* p) {
-        const double r = p[0], g = p[1], b = p[2];
-        for (int k = 0; k < 3; ++k)
-            p[k] = static_cast<float>(m.m[k][0] * r + m.m[k][1] * g + m.m[k][2] * b);
-    };
-    const bool curved = !response.isIdentity();
-    inParallel(picture.height, [&](int y) {
-        float* p = picture.row(y);
-        for (int x = 0; x < picture.width; ++x, p += 3) {
-            if (curved) {
-                times(in, p);
-                for (int k = 0; k < 3; ++k)
-                    p[k] = toScene(p[k]);
-            }
-            times(matrix, p);
-            if (curved) {
-                for (int k = 0; k < 3; ++k)
-                    p[k] = toPicture(p[k]);
-                times(out, p);
-            }
-        }
-    });
+    LightPlan(balance, response, 0, 1, false).run(picture, nullptr, 0);
 }
 
 BalanceFit fitBalance(const std::vector<LinearRgb>& from, const std::vector<LinearRgb>& to, const Response& response)

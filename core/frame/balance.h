@@ -31,8 +31,7 @@ struct Chromaticity {
     double x = 0, y = 0;
 };
 Chromaticity chromaticityOf(double kelvin, double tint);
-/// The kelvin and tint of a light; the inverse of chromaticityOf to 1 K and 0.01 within 2500..15000 K, to 2 % and 1
-/// between 2800 and 5100 K, where one locus passes into the other.
+/// The kelvin and tint of a light: the inverse of chromaticityOf within 2500..15000 K and tints of 30.
 Balance lightOf(const Chromaticity& light);
 
 /// A balance as what it does to the cones of CAT16: log2 of the gain of each. Gains of one balance after another add

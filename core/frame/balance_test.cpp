@@ -116,7 +116,7 @@ TEST(BalanceGains, EndsLieWhereTheyWereSet)
     EXPECT_NEAR(white.g, 1, 1e-9);
     Image picture(1, 1);
     std::fill_n(picture.mutableView().data, 3, 0.8f);
-    applyLight(balance, {}, picture.mutableView());
+    applyLight(balance, {}, balance.placement(1, 1), 0, picture.mutableView());
     EXPECT_NEAR(picture.view().data[1], 1, 1e-6);
 }
 
@@ -126,13 +126,14 @@ TEST(FramePlaces, ARegionGoesToTheSourceAndBack)
     geometry.straightenDegrees = 3, geometry.leanUp = 0.05;
     geometry.crop = {0.1, 0.15, 0.9, 0.85};
     const Region place{0.4, 0.45, 0.5, 0.55};
-    const Region source = regionInSource(geometry, 1.5, place), again = regionInPlaced(geometry, 1.5, source);
+    const Placement turned({}, geometry, 1500, 1000), still({}, {}, 1500, 1000);
+    const Region source = turned.inSource(place), again = turned.inPlaced(source);
     // A turned region is kept as an upright one round it, so it grows a little and stays where it is.
     constexpr double kGrown = 0.02;
     EXPECT_NEAR((again.left + again.right) / 2, 0.45, 1e-3);
     EXPECT_NEAR((again.top + again.bottom) / 2, 0.5, 1e-3);
     EXPECT_NEAR(again.right - again.left, 0.1, kGrown);
-    const Region plain = regionInSource({}, 1.5, place);
+    const Region plain = still.inSource(place);
     EXPECT_NEAR(plain.left, place.left, 1e-9);
     EXPECT_NEAR(plain.bottom, place.bottom, 1e-9);
 }

@@ -1,45 +1,13 @@
-// All that belongs to one frame and to no look: its light, its ends, how it stands and what of it is shown. Kept with
-// the frame, landed before the look on screen and in every file.
+// All that belongs to one frame and to no look: what its lens did, its light, its ends, how it stands and what of it is
+// shown. Kept with the frame, landed before the look on screen and in every file.
 #pragma once
 
 #include "core/frame/balance.h"
-#include "core/measure/framing.h"
+#include "core/frame/placement.h"
 
 #include <string>
 
 namespace amber {
-
-/// How a frame is turned, set upright and cut. Lean is the keystone: how much nearer the upper (right) edge is to be
-/// seen than the middle, as a share.
-struct Geometry {
-    double straightenDegrees = 0;      ///< clockwise, -45..45
-    double leanUp = 0, leanAside = 0;  ///< -0.4..0.4
-    Region crop;                       ///< in fractions of the turned picture, which has the size of the source
-    bool operator==(const Geometry&) const = default;
-    bool isIdentity() const { return *this == Geometry{}; }
-};
-struct Spot {
-    double x = 0, y = 0;
-};
-/// A place of the finished picture (fractions) in the source, and back. `ratio` is the source's width / height.
-Spot sourceOf(const Geometry& geometry, double ratio, Spot place);
-Spot placeOf(const Geometry& geometry, double ratio, Spot source);
-/// A small region of the finished picture in the source, and back: its middle is carried over, its size kept as a share
-/// of the source.
-Region regionInSource(const Geometry& geometry, double ratio, const Region& region);
-Region regionInPlaced(const Geometry& geometry, double ratio, const Region& region);
-/// The largest crop round the middle with this ratio of width to height (0: the source's) that shows nothing from
-/// outside the source.
-Region inscribedCrop(const Geometry& geometry, double ratio, double wantedRatio);
-/// The same turn with the largest crop of this ratio inside the crop it has, round its middle; 0 leaves it.
-Geometry croppedTo(const Geometry& geometry, double ratio, double wantedRatio);
-/// The finished picture, resampled bicubically; as it is for the identity.
-Image placed(Image picture, const Geometry& geometry);
-/// Size of what placed() gives.
-void placedSize(const Geometry& geometry, int& width, int& height);
-/// The turn, within 10 degrees, that would set level what runs across the picture: a horizon, the edge of a table.
-/// Nothing when no edge is clear.
-std::optional<double> measuredTilt(ImageView picture);
 
 /// Where a frame's ends come to lie, in picture light: `black` becomes 0 and `white` becomes 1.
 struct BalanceEnds {
@@ -54,6 +22,7 @@ BalanceEnds solveEnds(ImageView picture, const Framing& framing, double blackBud
 struct FrameBalance {
     Balance light;
     BalanceEnds ends;
+    Optics optics;
     Geometry geometry;
     std::string response;  ///< by which curve it came to be: "" none, "raw" the base rendering, or a camera's name
     bool exposureLocked = false, whiteLocked = false, endsLocked = false;  ///< set by hand: solving leaves it
@@ -62,12 +31,21 @@ struct FrameBalance {
     double confidence = 0;
     bool operator==(const FrameBalance&) const = default;
     /// Whether pixels differ from the untouched picture.
-    bool changesPixels() const { return !light.isIdentity() || !(ends == BalanceEnds{}) || !geometry.isIdentity(); }
+    bool changesPixels() const
+    {
+        return changesLight() || optics.noise > 0 || optics.moves() || !geometry.isIdentity();
+    }
+    bool changesLight() const { return !light.isIdentity() || !(ends == BalanceEnds{}) || optics.dims(); }
+    Placement placement(int sourceWidth, int sourceHeight) const
+    {
+        return {optics, geometry, sourceWidth, sourceHeight};
+    }
 };
 
-/// Light, then ends, in place.
-void applyLight(const FrameBalance& balance, const Response& response, MutableImageView picture);
-/// Geometry, then light, then ends.
+/// What the lens took, light, then ends, in place: of rows of the finished picture from `firstRow` on.
+void applyLight(const FrameBalance& balance, const Response& response, const Placement& placement, int firstRow,
+                MutableImageView rows);
+/// Noise, lens and geometry, then light, then ends.
 Image balancedPicture(Image picture, const FrameBalance& balance, const Response& response);
 /// Of a single colour: light, then ends.
 LinearRgb balancedColour(const LinearRgb& c, const FrameBalance& balance, const Response& response);

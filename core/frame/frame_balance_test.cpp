@@ -9,63 +9,23 @@
 namespace amber {
 namespace {
 
-Geometry anyGeometry()
-{
-    return {*rc::gen::inRange(-200, 201) / 10.0,
-            *rc::gen::inRange(-20, 21) / 100.0,
-            *rc::gen::inRange(-20, 21) / 100.0,
-            {}};
-}
-
-RC_GTEST_PROP(Geometry, PlacesAreFoundBackAndCropsShowNothingFromOutside, ())
-{
-    Geometry g = anyGeometry();
-    const double ratio = *rc::gen::inRange(50, 200) / 100.0, wanted = *rc::gen::element(0.0, 1.0, 0.8, 16.0 / 9);
-    g.crop = inscribedCrop(g, ratio, wanted);
-    const double shape = (g.crop.right - g.crop.left) * ratio / (g.crop.bottom - g.crop.top);
-    RC_ASSERT(std::abs(shape - (wanted > 0 ? wanted : ratio)) < 1e-6);
-    for (const auto& [x, y] : {std::pair(0.0, 0.0), std::pair(1.0, 0.0), std::pair(0.0, 1.0), std::pair(1.0, 1.0),
-                               std::pair(0.5, 0.0), std::pair(0.3, 0.7)}) {
-        const Spot source = sourceOf(g, ratio, {x, y}), back = placeOf(g, ratio, source);
-        RC_ASSERT(source.x > -1e-3 && source.x < 1.001 && source.y > -1e-3 && source.y < 1.001);
-        RC_ASSERT(std::abs(back.x - x) < 1e-9 && std::abs(back.y - y) < 1e-9);
-    }
-}
-
-TEST(Geometry, TurnsThePictureAndLeavesTheIdentityAlone)
-{
-    Image picture(90, 60);
-    for (int y = 0; y < 60; ++y)
-        for (int x = 0; x < 90; ++x)
-            picture.mutableView().row(y)[3 * x] = x > 60 && std::abs(y - 30) < 4 ? 1.0f : 0.1f;
-    const Image same = placed(picture, {});
-    EXPECT_TRUE(std::equal(same.view().data, same.view().data + 3 * 90 * 60, picture.view().data));
-    // Clockwise by 30 degrees the bar that points right points down to the right.
-    const Image turned = placed(picture, {30, 0, 0, {}});
-    EXPECT_GT(turned.view().row(30 + 17)[3 * (45 + 30)], 0.8f);
-    EXPECT_LT(turned.view().row(30)[3 * (45 + 34)], 0.3f);
-    int width = 6000, height = 4000;
-    placedSize({0, 0, 0, {0.25, 0, 0.75, 1}}, width, height);
-    EXPECT_EQ(width, 3000);
-    EXPECT_EQ(height, 4000);
-    const Region square = croppedTo({}, 1.5, 1).crop;
-    EXPECT_NEAR(square.left, 1.0 / 6, 1e-12);
-    EXPECT_NEAR(square.right, 5.0 / 6, 1e-12);
-    EXPECT_TRUE(square.top == 0 && square.bottom == 1);
-}
-
 RC_GTEST_PROP(FrameBalance, IsKeptAsTextAndWholePicturesAgreeWithSingleColours, ())
 {
     FrameBalance b;
     b.light = {*rc::gen::inRange(-300, 300) / 100.0, static_cast<double>(*rc::gen::inRange(2500, 12000)),
                *rc::gen::inRange(-200, 200) / 10.0};
     b.ends = {*rc::gen::inRange(-5, 20) / 1000.0, *rc::gen::inRange(70, 130) / 100.0};
-    b.geometry = anyGeometry();
-    b.geometry.crop = {0.125, 0.25, 0.875, 1};
+    b.geometry.straightenDegrees = *rc::gen::inRange(-200, 201) / 10.0;
+    b.geometry.leanUp = *rc::gen::inRange(-20, 21) / 100.0, b.geometry.stretch = 1.125;
+    b.geometry.crop = {0.125, 0.25, 0.875, 1}, b.geometry.ratio = 1.5;
+    b.geometry.crops = {{1, {0.25, 0, 0.75, 1}}, {0.8, {0, 0, 0.5, 0.5}}};
+    b.optics.bow = 0.0625, b.optics.redFringe = -0.0005, b.optics.noise = 0.5, b.optics.falloffStops = 0.75;
+    b.optics.lens = {"Made \"up\"", {1, 0.25, 0, -0.5, 0}, {1, 0, 0.125, 0, 0}, {0.5, 0, 0, 0, 0}, {0.25, 0, -1}};
+    b.optics.lensOff = *rc::gen::arbitrary<bool>();
     b.response = "Made-up \"One\"", b.because = "same things", b.exposureLocked = *rc::gen::arbitrary<bool>(),
     b.keyStops = -0.5;
     RC_ASSERT(frameBalanceFromText(frameBalanceToText(b)) == b);
-    b.geometry = {};
+    b.geometry = {}, b.optics = {};
     const Response response = *rc::gen::element(0, 1) ? baseRendering() : Response{};
     Image picture(16, 4);
     for (int i = 0; i < 16 * 4 * 3; ++i)
@@ -89,7 +49,9 @@ TEST(FrameBalance, TextFromElsewhereCannotHarm)
     EXPECT_GT(b->ends.white, b->ends.black);
     // What is wrong is said, and never taken for a frame as it came.
     for (const char* wrong : {"[1,2]", "{", R"({"tint":"green"})", R"({"crop":[0.9,0.9,0.1,0.1]})",
-                              R"({"crop":[0,0,1]})", R"({"response":7})", R"({"exposureLocked":"yes"})"})
+                              R"({"crop":[0,0,1]})", R"({"response":7})", R"({"exposureLocked":"yes"})", R"({"optics":3})",
+                              R"({"optics":{"bow":"much"}})", R"({"optics":{"lens":{"red":[1,2]}}})",
+                              R"({"crops":[{"ratio":1,"crop":[0,0]}]})", R"({"crops":{}})"})
         EXPECT_FALSE(frameBalanceFromText(wrong)) << wrong;
     EXPECT_FALSE(responseFromText("[1,2,3]"));
     EXPECT_TRUE(responseFromText("")->isIdentity());

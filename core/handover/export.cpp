@@ -5,8 +5,10 @@
 #include "core/base/long_call.h"
 #include "core/base/parallel.h"
 #include "core/engine/render_plan.h"
+#include "core/frame/light_plan.h"
 #include "core/image/resize.h"
 #include "core/image/rows.h"
+#include "core/optics/noise.h"
 
 #include <algorithm>
 #include <atomic>
@@ -21,6 +23,8 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr int kPicturesInFlight = 2, kBandPixels = 1 << 16, kBandsInFlight = 6;
+constexpr int kMovedRows = 192;      // of a band whose pixels come from elsewhere, so that little is read twice
+constexpr int kFarthestRows = 1000;  // of the source for one band: what reaches farther is done in one piece
 
 std::string lowerCase(std::string s)
 {
@@ -48,9 +52,13 @@ std::vector<float> reducedAlpha(const std::vector<float>& alpha, int width, int 
 {
     return alphaOf(reduceByArea(alphaAsPicture(alpha, width, height).view(), size.width, size.height));
 }
-std::vector<float> placedAlpha(const std::vector<float>& alpha, int width, int height, const Geometry& geometry)
+/// Coverage lies where green does.
+std::vector<float> placedAlpha(const std::vector<float>& alpha, int width, int height, const FrameBalance& balance)
 {
-    return alphaOf(placed(alphaAsPicture(alpha, width, height), geometry));
+    Optics optics = balance.optics;
+    optics.redFringe = optics.blueFringe = 0;
+    optics.lens.red = optics.lens.blue = KnownLens{}.red;
+    return alphaOf(placed(alphaAsPicture(alpha, width, height), optics, balance.geometry));
 }
 
 /// One picture and what becomes of it.
@@ -66,9 +74,10 @@ struct Order {
 };
 
 struct Band {
-    int first, rows;
+    int first = 0, rows = 0;              ///< of the finished picture
+    int sourceFirst = 0, sourceRows = 0;  ///< that it is made of
     std::vector<std::uint8_t> in, out;
-    Image image;
+    Image source, image;
 };
 
 /// Bands go round: what one has taken of memory serves the next.
@@ -95,27 +104,155 @@ private:
     std::vector<std::unique_ptr<Band>> m_free;
 };
 
-void developBand(const Order& order, const RowReader& reader, const RowWriter& writer, Band& band)
+/// How the bands of one picture come to be.
+struct BandPlan {
+    const Order& order;
+    Placement placement;
+    LightPlan light;
+    Noise noise;
+    int sourceWidth, sourceHeight, rows;
+
+    BandPlan(const Order& o, const PictureInfo& info)
+        : order(o), placement(o.own.balance.placement(info.width, info.height)),
+          light(o.own.balance.light, o.own.response, o.own.balance.ends.black, o.own.balance.ends.white,
+                o.own.balance.optics.dims()),
+          sourceWidth(info.width), sourceHeight(info.height)
+    {
+        const bool isMoved = !placement.isIdentity() || o.own.balance.optics.noise > 0;
+        rows = isMoved ? kMovedRows : std::clamp(kBandPixels / std::max(1, placement.width()), 8, 512) / 8 * 8;
+    }
+    /// The rows of the source for rows of the finished picture, from the first on and before the second.
+    std::pair<int, int> sourceOf(int first, int count) const
+    {
+        auto [from, to] = placement.sourceRows(first, count);
+        if (order.own.balance.optics.noise > 0)
+            from = std::max(0, from - kNoiseReach), to = std::min(sourceHeight, to + kNoiseReach);
+        return {from, to};
+    }
+    /// Whether every band is made of rows that lie together.
+    bool isLocal() const
+    {
+        for (int first = 0; first < placement.height(); first += rows) {
+            const auto [from, to] = sourceOf(first, std::min(rows, placement.height() - first));
+            if (to - from > kFarthestRows && to - from > 2 * rows)
+                return false;
+        }
+        return true;
+    }
+};
+
+void developBand(const BandPlan& plan, const RowReader& reader, const RowWriter& writer, Band& band)
 {
-    const int width = reader.info().width, height = reader.info().height;
-    if (band.image.width() != width || band.image.height() != band.rows)
-        band.image = Image(width, band.rows);
-    reader.toLinear(band.in.data(), band.image.mutableView());
-    applyLight(order.own.balance, order.own.response, band.image.mutableView());
-    render(order.plan, band.image.view(), band.image.mutableView(), order.cancel,
-           {RenderOptions::Stage::All, 0, band.first, height});
-    writer.toCodes(band.image.view(), band.out);
+    const auto sized = [](Image& image, int width, int height) {
+        if (image.width() != width || image.height() != height)
+            image = Image(width, height);
+        return image.mutableView();
+    };
+    const double noise = plan.order.own.balance.optics.noise;
+    MutableImageView source = sized(band.source, plan.sourceWidth, band.sourceRows);
+    reader.toLinear(band.in.data(), source);
+    if (noise > 0)
+        reduceNoise(source, plan.noise, noise);
+    MutableImageView out;
+    if (plan.placement.isIdentity()) {
+        out = source;
+        out.data = source.row(band.first - band.sourceFirst), out.height = band.rows;
+    } else {
+        out = sized(band.image, plan.placement.width(), band.rows);
+        plan.placement.run(source, band.sourceFirst, band.first, out);
+    }
+    plan.light.run(out, &plan.placement, band.first);
+    render(plan.order.plan, out, out, plan.order.cancel,
+           {RenderOptions::Stage::All, 0, band.first, plan.placement.height()});
+    writer.toCodes(out, band.out);
+}
+
+/// The rows of a source that the next bands are made of, read once and forward.
+class SourceRows {
+public:
+    SourceRows(const BandPlan& plan, RowReader& reader) : m_plan(plan), m_reader(reader)
+    {
+        // What a later band needs is kept, whatever an earlier one needs.
+        for (int first = 0; first < plan.placement.height(); first += plan.rows)
+            m_needed.push_back(plan.sourceOf(first, std::min(plan.rows, plan.placement.height() - first)));
+        for (std::size_t i = m_needed.size(); i-- > 1;)
+            m_needed[i - 1].first = std::min(m_needed[i - 1].first, m_needed[i].first);
+    }
+    Status fill(Band& band)
+    {
+        const auto [from, to] = m_needed[static_cast<std::size_t>(band.first / m_plan.rows)];
+        const std::size_t perRow = m_reader.bytesPerRow();
+        if (const int past = std::min(from, m_first + rows(perRow)) - m_first; past > 0) {
+            m_codes.erase(m_codes.begin(), m_codes.begin() + static_cast<std::ptrdiff_t>(past * perRow));
+            m_first += past;
+        }
+        while (m_first + rows(perRow) < to) {
+            const int next = m_first + rows(perRow), count = std::min(to - next, kMovedRows);
+            if (const Status read = m_reader.read(count, m_read); !read)
+                return read;
+            if (next + count > from)
+                m_codes.insert(m_codes.end(), m_read.begin(), m_read.end());
+            else
+                m_first += count;
+        }
+        band.sourceFirst = from, band.sourceRows = to - from;
+        const auto begin = m_codes.begin() + static_cast<std::ptrdiff_t>((from - m_first) * perRow);
+        band.in.assign(begin, begin + static_cast<std::ptrdiff_t>((to - from) * perRow));
+        return {};
+    }
+
+private:
+    int rows(std::size_t perRow) const { return static_cast<int>(m_codes.size() / perRow); }
+    const BandPlan& m_plan;
+    RowReader& m_reader;
+    std::vector<std::pair<int, int>> m_needed;
+    std::vector<std::uint8_t> m_codes, m_read;
+    int m_first = 0;
+};
+
+/// Measured on a first way through the file, of which little is looked at.
+Status measureNoiseOf(const Order& order, Noise& noise)
+{
+    auto reader = RowReader::open(order.source);
+    if (!reader)
+        return tl::make_unexpected(reader.error());
+    const int width = (*reader)->info().width;
+    const std::vector<RowRange> ranges = noiseRows((*reader)->info().height);
+    int count = 0;
+    for (const RowRange& range : ranges)
+        count += range.rows;
+    Image rows(width, count);
+    std::vector<std::uint8_t> codes;
+    int at = 0, to = 0;
+    for (const RowRange& range : ranges) {
+        for (int left = range.first - at; left > 0; left -= std::min(left, kMovedRows))
+            if (const Status read = (*reader)->read(std::min(left, kMovedRows), codes); !read)
+                return read;
+        if (const Status read = (*reader)->read(range.rows, codes); !read)
+            return read;
+        MutableImageView part = rows.mutableView();
+        part.data = part.row(to), part.height = range.rows;
+        (*reader)->toLinear(codes.data(), part);
+        to += range.rows, at = range.first + range.rows;
+    }
+    noise = measureNoiseOfRows(rows.view());
+    return {};
 }
 
 /// Bands of rows are read one after another, rendered side by side, written one after another.
-Status deliverInBands(const Order& order, RowReader& reader)
+Status deliverInBands(BandPlan& plan, RowReader& reader)
 {
-    const int width = reader.info().width, height = reader.info().height;
-    const int rows = std::clamp(kBandPixels / std::max(1, width), 8, 512) / 8 * 8;
-    auto writer = RowWriter::open(order.target, width, height, order.recipe.output, &order.written);
+    const Order& order = plan.order;
+    const int height = plan.placement.height();
+    if (order.own.balance.optics.noise > 0)
+        if (const Status measured = measureNoiseOf(order, plan.noise); !measured)
+            return measured;
+    auto writer =
+        RowWriter::open(order.target, plan.placement.width(), height, order.recipe.output, &order.written);
     if (!writer)
         return tl::make_unexpected(writer.error());
     BandsOnTheirWay bands;
+    SourceRows rows(plan, reader);
     Status read;
     Status put;
     std::atomic<bool> isOver = false;
@@ -123,14 +260,14 @@ Status deliverInBands(const Order& order, RowReader& reader)
     const auto take = [&]() -> std::optional<Band*> {
         if (next >= height || order.cancel.isCancelled() || isOver)
             return std::nullopt;
-        auto band = bands.begin(next, std::min(rows, height - next));
+        auto band = bands.begin(next, std::min(plan.rows, height - next));
         next += band->rows;
-        if (!(read = reader.read(band->rows, band->in)))
+        if (!(read = rows.fill(*band)))
             return std::nullopt;
         return band.release();
     };
     // What a thread waits for inside may not make it take up another band: this one is held.
-    const auto develop = [&](Band* band) { isolated([&] { developBand(order, reader, **writer, *band); }); };
+    const auto develop = [&](Band* band) { isolated([&] { developBand(plan, reader, **writer, *band); }); };
     const auto give = [&](Band* band) {
         if (put && !order.cancel.isCancelled())
             put = (*writer)->write(band->rows, band->out);
@@ -156,8 +293,8 @@ Status deliverWhole(const Order& order)
     Image& image = picture->image;
     const FrameBalance& balance = order.own.balance;
     if (balance.changesPixels()) {
-        if (!picture->alpha.empty() && !balance.geometry.isIdentity())
-            picture->alpha = placedAlpha(picture->alpha, image.width(), image.height(), balance.geometry);
+        if (!picture->alpha.empty() && !balance.placement(image.width(), image.height()).isIdentity())
+            picture->alpha = placedAlpha(picture->alpha, image.width(), image.height(), balance);
         image = balancedPicture(std::move(image), balance, order.own.response);
     }
     if (!render(order.plan, image.view(), image.mutableView(), order.cancel, {RenderOptions::Stage::Look, 0}))
@@ -175,15 +312,17 @@ Status deliverWhole(const Order& order)
 
 Status deliverUncut(const Order& order)
 {
-    if (order.plan.needsWholePicture() || !order.own.balance.geometry.isIdentity())
+    if (order.plan.needsWholePicture())
         return deliverWhole(order);
     auto reader = RowReader::open(order.source);
     if (!reader)
         return tl::make_unexpected(reader.error());
     if (!*reader)
         return deliverWhole(order);
-    const Size size{(*reader)->info().width, (*reader)->info().height};
-    return fitted(size, order.recipe.longEdge) == size ? deliverInBands(order, **reader) : deliverWhole(order);
+    BandPlan plan(order, (*reader)->info());
+    const Size size{plan.placement.width(), plan.placement.height()};
+    return fitted(size, order.recipe.longEdge) == size && plan.isLocal() ? deliverInBands(plan, **reader)
+                                                                         : deliverWhole(order);
 }
 
 Status deliver(const Order& order)

@@ -1,12 +1,13 @@
 #include "core/job/edits.h"
 
 #include <algorithm>
+#include <cmath>
 #include <iterator>
 
 namespace amber {
 namespace {
 
-void carryMarks(Job& job, FrameId frame, const Geometry& before, const Geometry& after, const RatioOf& ratioOf)
+void carryMarks(Job& job, FrameId frame, const FrameBalance& before, const FrameBalance& after, const RatioOf& ratioOf)
 {
     std::vector<Region*> marks;
     for (KeyColour& key : job.keys)
@@ -15,12 +16,17 @@ void carryMarks(Job& job, FrameId frame, const Geometry& before, const Geometry&
     for (auto& [id, place] : job.keyPlaces)
         if (id.first == frame)
             marks.push_back(&place.place);
-    if (before == after || marks.empty())
+    if (job.frames.count(frame) > 0)
+        for (Region& region : job.frames[frame].framing.leftOut)
+            marks.push_back(&region);
+    if ((before.geometry == after.geometry && before.optics == after.optics) || marks.empty())
         return;
     constexpr double kUsualRatio = 1.5;
-    const double ratio = ratioOf(frame).value_or(kUsualRatio);
+    constexpr int kHeight = 20000;  // any size serves: fractions are carried
+    const int width = static_cast<int>(std::lround(kHeight * ratioOf(frame).value_or(kUsualRatio)));
+    const Placement from = before.placement(width, kHeight), to = after.placement(width, kHeight);
     for (Region* mark : marks)
-        *mark = regionInPlaced(after, ratio, regionInSource(before, ratio, *mark));
+        *mark = to.inPlaced(from.inSource(*mark));
 }
 
 }  // namespace
@@ -28,7 +34,7 @@ void carryMarks(Job& job, FrameId frame, const Geometry& before, const Geometry&
 Job withBalances(Job job, const std::map<FrameId, FrameBalance>& balances, const RatioOf& ratioOf)
 {
     for (const auto& [id, balance] : balances) {
-        carryMarks(job, id, job.frame(id).balance.geometry, balance.geometry, ratioOf);
+        carryMarks(job, id, job.frame(id).balance, balance, ratioOf);
         FrameState& state = job.frames[id];
         state.balance = balance;
         state.balanceFault.clear();

@@ -75,6 +75,18 @@ CREATE TABLE unreadable (part TEXT NOT NULL, subject TEXT NOT NULL, text TEXT NO
     settled INTEGER NOT NULL DEFAULT 0);
 )";
 
+constexpr const char* kFormat4 = R"(
+CREATE TABLE frame_optics (frame INTEGER PRIMARY KEY REFERENCES frame(id), lens TEXT NOT NULL, lens_off INTEGER NOT NULL,
+    bow REAL NOT NULL, red_fringe REAL NOT NULL, blue_fringe REAL NOT NULL, falloff REAL NOT NULL, noise REAL NOT NULL,
+    stretch REAL NOT NULL, ratio REAL NOT NULL);
+CREATE TABLE lens_term (frame INTEGER NOT NULL REFERENCES frame(id), position INTEGER NOT NULL, value REAL NOT NULL,
+    PRIMARY KEY (frame, position));
+CREATE TABLE ratio_crop (frame INTEGER NOT NULL REFERENCES frame(id), position INTEGER NOT NULL, ratio REAL NOT NULL,
+    left REAL NOT NULL, top REAL NOT NULL, right REAL NOT NULL, bottom REAL NOT NULL, PRIMARY KEY (frame, position));
+)";
+
+constexpr const char* kBalanceTables[] = {"frame_balance", "frame_optics", "lens_term", "ratio_crop"};
+
 /// The rows of a table as text: what is kept of it when it cannot be read.
 std::string rowsAsText(const JobFile& file, const std::string& table)
 {
@@ -104,6 +116,49 @@ FrameBalance balanceFrom(Row& row)
     return b;
 }
 
+/// The numbers of a lens, one after another.
+std::vector<double*> termsOf(KnownLens& lens)
+{
+    std::vector<double*> terms;
+    for (auto* part : {&lens.bow, &lens.red, &lens.blue})
+        for (double& v : *part)
+            terms.push_back(&v);
+    for (double& v : lens.dimming)
+        terms.push_back(&v);
+    return terms;
+}
+
+/// Lens, stretch and crops of a frame, which stand in tables of their own.
+void readOptics(const JobFile& file, FrameId id, FrameBalance& b)
+{
+    const auto rows = [&](const char* query, auto&& take) {
+        SQLite::Statement statement(file.sql, query);
+        statement.bind(1, id);
+        while (statement.executeStep()) {
+            Row row(statement);
+            take(row);
+        }
+    };
+    Optics& o = b.optics;
+    rows("SELECT lens, lens_off, bow, red_fringe, blue_fringe, falloff, noise, stretch, ratio FROM frame_optics "
+         "WHERE frame = ?",
+         [&](Row& row) {
+             o.lens.name = row.text(), o.lensOff = row.flag(), o.bow = row.real();
+             o.redFringe = row.real(), o.blueFringe = row.real(), o.falloffStops = row.real(), o.noise = row.real();
+             b.geometry.stretch = row.real(), b.geometry.ratio = row.real();
+         });
+    const std::vector<double*> terms = termsOf(o.lens);
+    rows("SELECT position, value FROM lens_term WHERE frame = ?", [&](Row& row) {
+        const auto at = static_cast<std::size_t>(row.whole());
+        *terms.at(at) = row.real();
+    });
+    rows("SELECT ratio, left, top, right, bottom FROM ratio_crop WHERE frame = ? ORDER BY position", [&](Row& row) {
+        RatioCrop crop;
+        crop.ratio = row.real(), crop.crop = row.region();
+        b.geometry.crops.push_back(crop);
+    });
+}
+
 void readBalances(const JobFile& file, Job& job, std::vector<Unreadable>& unreadable)
 {
     SQLite::Statement query(file.sql, "SELECT * FROM frame_balance");
@@ -113,6 +168,7 @@ void readBalances(const JobFile& file, Job& job, std::vector<Unreadable>& unread
         FrameState& state = job.frames[id];
         try {
             state.balance = balanceFrom(row);
+            readOptics(file, id, state.balance);
             state.balanceFault = row.text();
         } catch (const std::exception& error) {
             state.balance = {};
@@ -135,15 +191,10 @@ void readFrameStates(const JobFile& file, Job& job)
 
 void readFramings(const JobFile& file, Job& job)
 {
-    forRows(file, "SELECT frame, position, left, top, right, bottom FROM frame_region ORDER BY frame, position",
-            [&](Row& row) {
-                Framing& framing = job.frames[row.whole()].framing;
-                const bool isCrop = row.whole() == 0;
-                if (isCrop)
-                    framing.crop = row.region();
-                else
-                    framing.leftOut.push_back(row.region());
-            });
+    forRows(file, "SELECT frame, left, top, right, bottom FROM frame_region ORDER BY frame, position", [&](Row& row) {
+        Framing& framing = job.frames[row.whole()].framing;
+        framing.leftOut.push_back(row.region());
+    });
 }
 
 void readLights(const JobFile& file, Job& job)
@@ -265,10 +316,31 @@ void writeFrameState(JobFile& file, FrameId id, const FrameState& s)
                  s.look);
 }
 
+void writeOptics(JobFile& file, FrameId id, const FrameBalance& b)
+{
+    Optics o = b.optics;
+    const Geometry& g = b.geometry;
+    if (!(o == Optics{}) || g.stretch != 1 || g.ratio != 0)
+        file.run("INSERT INTO frame_optics VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)", id, o.lens.name, int(o.lensOff),
+                 o.bow, o.redFringe, o.blueFringe, o.falloffStops, o.noise, g.stretch, g.ratio);
+    if (!(o.lens == KnownLens{})) {
+        const std::vector<double*> terms = termsOf(o.lens);
+        for (std::size_t i = 0; i < terms.size(); ++i)
+            file.run("INSERT INTO lens_term VALUES (?, ?, ?)", id, static_cast<int>(i), *terms[i]);
+    }
+    for (std::size_t i = 0; i < g.crops.size(); ++i) {
+        const Region& c = g.crops[i].crop;
+        file.run("INSERT INTO ratio_crop VALUES (?, ?, ?, ?, ?, ?, ?)", id, static_cast<int>(i), g.crops[i].ratio,
+                 c.left, c.top, c.right, c.bottom);
+    }
+}
+
 void writeBalance(JobFile& file, FrameId id, const FrameState& s)
 {
-    file.run("DELETE FROM frame_balance WHERE frame = ?", id);
+    for (const char* table : kBalanceTables)
+        file.run((std::string("DELETE FROM ") + table + " WHERE frame = ?").c_str(), id);
     const FrameBalance& b = s.balance;
+    writeOptics(file, id, b);
     if (b == FrameBalance{} && s.balanceFault.empty())
         return;
     const Geometry& g = b.geometry;
@@ -289,7 +361,6 @@ void writeFraming(JobFile& file, FrameId id, const Framing& framing)
         file.run("INSERT INTO frame_region VALUES (?, ?, ?, ?, ?, ?)", id, position++, r.left, r.top, r.right,
                  r.bottom);
     };
-    put(framing.crop);
     for (const Region& r : framing.leftOut)
         put(r);
 }
@@ -404,9 +475,12 @@ bool keepWhatCannotBeRead(JobFile& file, const std::string& group, const std::ve
     const auto found = std::find_if(unreadable.begin(), unreadable.end(), isIt);
     if (found == unreadable.end())
         return false;
-    if (found->part == nameOf(Part::Balance))
-        keepUnreadable(file, found->part, found->subject,
-                       rowsAsText(file, "frame_balance WHERE frame = " + found->subject));
+    if (found->part == nameOf(Part::Balance)) {
+        std::string rows;
+        for (const char* table : kBalanceTables)
+            rows += rowsAsText(file, std::string(table) + " WHERE frame = " + found->subject);
+        keepUnreadable(file, found->part, found->subject, rows);
+    }
     for (const Reader& reader : readers())
         if (group == reader.part)
             setAside(file, group, reader.tables);
@@ -415,7 +489,12 @@ bool keepWhatCannotBeRead(JobFile& file, const std::string& group, const std::ve
 
 }  // namespace
 
-void makeTables(SQLite::Database& sql) { sql.exec(kSchema); }
+void makeTables(SQLite::Database& sql)
+{
+    sql.exec(kSchema);
+    makeTablesOfFormat4(sql);
+}
+void makeTablesOfFormat4(SQLite::Database& sql) { sql.exec(kFormat4); }
 
 void keepUnreadable(JobFile& file, const std::string& part, const std::string& subject, const std::string& text)
 {

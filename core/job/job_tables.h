@@ -9,11 +9,13 @@
 
 namespace amber {
 
-inline constexpr int kJobFormat = 3;
+inline constexpr int kJobFormat = 4;
 inline constexpr int kJobApplicationId = 0x4A41424A;  // "JABJ"
 
 /// Makes all tables but those that an earlier format has already.
 void makeTables(SQLite::Database& sql);
+/// Of these, the ones that came with format 4: what lens and crops a frame has.
+void makeTablesOfFormat4(SQLite::Database& sql);
 
 /// Everything that was decided. What of it cannot be read is added to `unreadable`.
 Job readJob(const JobFile& file, std::vector<Unreadable>& unreadable);

@@ -46,7 +46,7 @@ std::string textOfFraming(const FrameState& s)
 {
     if (s.framing.isWhole())
         return {};
-    Json json{{"crop", toJson(s.framing.crop)}, {"leftOut", Json::array()}};
+    Json json{{"leftOut", Json::array()}};
     for (const Region& r : s.framing.leftOut)
         json["leftOut"].push_back(toJson(r));
     return jsonText(json);
@@ -192,7 +192,7 @@ struct Setter {
         Framing framing;
         if (!text.empty()) {
             const Json kept = json();
-            framing.crop = regionFrom(kept.at("crop"));
+            // What format 3 called the planned crop is the frame's crop now, and no part of this.
             for (const Json& r : kept.at("leftOut"))
                 framing.leftOut.push_back(regionFrom(r));
         }

@@ -1,7 +1,9 @@
 // Jobs of earlier formats. Format 1 kept pictures by absolute place. Formats 1 and 2 kept what was decided as texts
 // with names, and a history of their own for every look and one for balances.
 #include "core/base/json_text.h"
+#include "core/job/edits.h"
 #include "core/job/job_state.h"
+#include "core/job/table_rows.h"
 
 #include <algorithm>
 #include <array>
@@ -396,6 +398,44 @@ std::string partOf(const std::string& name)
     return kind;
 }
 
+/// What was a planned crop, measured by and not delivered, is the frame's crop: marks stay on what they lie on.
+Job withPlannedCrops(Job job)
+{
+    std::map<FrameId, FrameBalance> balances;
+    for (auto& [id, state] : job.frames) {
+        const Region planned = std::exchange(state.framing.crop, {});
+        if (planned.isWhole() || !state.balanceFault.empty())
+            continue;
+        FrameBalance balance = state.balance;
+        const Region& c = state.balance.geometry.crop;
+        const double w = c.right - c.left, h = c.bottom - c.top;
+        balance.geometry.crop = {c.left + planned.left * w, c.top + planned.top * h, c.left + planned.right * w,
+                                 c.top + planned.bottom * h};
+        balances[id] = std::move(balance);
+    }
+    return withBalances(std::move(job), balances, [](FrameId) { return std::optional<double>(); });
+}
+
+/// Format 3 kept the planned crop as the first of the regions that do not count.
+void takeCropsOfFormat3(JobFile& file)
+{
+    std::map<FrameId, Region> planned;
+    forRows(file, "SELECT frame, left, top, right, bottom FROM frame_region WHERE position = 0", [&](Row& row) {
+        const FrameId id = row.whole();
+        planned[id] = row.region();
+    });
+    file.run("DELETE FROM frame_region WHERE position = 0");
+    file.run("UPDATE frame_region SET position = -position");
+    file.run("UPDATE frame_region SET position = -position - 1");
+    std::vector<Unreadable> unreadable;
+    const Job before = readJob(file, unreadable);
+    Job after = before;
+    for (const auto& [id, crop] : planned)
+        after.frames[id].framing.crop = crop;
+    after = withPlannedCrops(std::move(after));
+    writeJob(file, after, changesBetween(before, after), unreadable);
+}
+
 void takeTexts(JobFile& file, const std::map<std::string, std::string>& texts)
 {
     Job job;
@@ -412,7 +452,7 @@ void takeTexts(JobFile& file, const std::map<std::string, std::string>& texts)
     std::erase_if(job.frames, [&](const auto& entry) {
         return file.number("SELECT count(*) FROM frame WHERE id = ?", entry.first) == 0;
     });
-    writeWholeJob(file, job);
+    writeWholeJob(file, withPlannedCrops(std::move(job)));
     writeDesk(file, Desk{}, desk, {});
 }
 
@@ -423,6 +463,13 @@ void bringUpToDate(JobFile& file, int format)
     SQLite::Database& sql = file.sql;
     file.copyTo(file.file.string() + "-format" + std::to_string(format));
     SQLite::Transaction transaction(sql);
+    if (format == 3) {
+        makeTablesOfFormat4(sql);
+        takeCropsOfFormat3(file);
+        sql.exec("PRAGMA user_version = " + std::to_string(kJobFormat));
+        transaction.commit();
+        return;
+    }
     if (format < 2)
         placeFramesRelatively(file);
     auto texts = textsOf(file);

@@ -37,11 +37,13 @@ Result<Opened> read(const ReadFrame& frame, bool withFeatures, MemoryGate& gate)
     Opened opened;
     opened.longEdge = std::max(picture->info.width, picture->info.height);
     if (withFeatures)
-        opened.features = featuresOf(placed(picture->image, frame.balance.geometry).view());
+        opened.features = featuresOf(placed(picture->image, frame.balance.optics, frame.balance.geometry).view());
     const Size size = fitted({picture->image.width(), picture->image.height()}, kEvidenceEdge);
-    opened.untouched = placed(reduceByArea(picture->image.view(), size.width, size.height), frame.balance.geometry);
+    opened.untouched = placed(reduceByArea(picture->image.view(), size.width, size.height), frame.balance.optics,
+                              frame.balance.geometry);
     opened.balanced = opened.untouched;
-    applyLight(frame.balance, frame.response, opened.balanced.mutableView());
+    applyLight(frame.balance, frame.response, frame.balance.placement(size.width, size.height), 0,
+               opened.balanced.mutableView());
     return opened;
 }
 

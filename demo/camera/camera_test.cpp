@@ -186,7 +186,7 @@ TEST(Dng, LibRawReadsItsTagsAndItsColours)
     ASSERT_EQ(raw.open_file((folder / "chart.dng").c_str()), LIBRAW_SUCCESS);
     EXPECT_STREQ(raw.imgdata.idata.make, kMaker);
     EXPECT_STREQ(raw.imgdata.idata.model, kModel);
-    EXPECT_STREQ(raw.imgdata.lens.Lens, kLensName);
+    EXPECT_STREQ(raw.imgdata.lens.Lens, CameraNotes().lens.c_str());
     EXPECT_EQ(raw.imgdata.sizes.flip, 0);
     EXPECT_FLOAT_EQ(raw.imgdata.other.shutter, 0.25f);
     EXPECT_FLOAT_EQ(raw.imgdata.other.iso_speed, 400);

@@ -71,7 +71,7 @@ Image toScene(ImageView sensorColours, const Sensor& sensor)
     return everyPixel(sensorColours, [&](const LinearRgb& c) { return apply(m, c); });
 }
 
-Image plainRendering(ImageView sensorColours, const Sensor& sensor, double asShotKelvin)
+Image plainRendering(ImageView sensorColours, const Sensor& sensor, double asShotKelvin, double protectedStops)
 {
     const Xyz white = lightOf(asShotKelvin);
     double n[3];
@@ -80,7 +80,7 @@ Image plainRendering(ImageView sensorColours, const Sensor& sensor, double asSho
         inverse(rgbToXyz(RgbSpace::Srgb)) * bradford(white, whiteOf(RgbSpace::Srgb)) * inverse(sensor.fromXyz());
     for (auto& row : m.m)
         for (int k = 0; k < 3; ++k)
-            row[k] *= n[k] * sensor.headroom;
+            row[k] *= n[k] * sensor.headroom * std::exp2(protectedStops);
     const Matrix3& working = toWorking(RgbSpace::Srgb);
     return everyPixel(sensorColours, [&](const LinearRgb& c) {
         const LinearRgb balanced{std::min(1.0, c.r / n[0]), std::min(1.0, c.g / n[1]), std::min(1.0, c.b / n[2])};
@@ -112,7 +112,13 @@ Status writeCameraJpeg(const std::filesystem::path& path, ImageView rendering, c
         exif["Exif.Photo.FNumber"] = thousandths(notes.aperture);
         exif["Exif.Photo.FocalLength"] = thousandths(notes.focalLength);
         exif["Exif.Photo.ISOSpeedRatings"] = static_cast<std::uint16_t>(notes.iso);
-        exif["Exif.Photo.LensModel"] = kLensName;
+        exif["Exif.Photo.LensModel"] = notes.lens;
+        const Xyz white = lightOf(notes.asShotKelvin);
+        const double sum = white.x + white.y + white.z;
+        const auto value = Exiv2::Value::create(Exiv2::unsignedRational);
+        value->read(std::to_string(std::lround(white.x / sum * 1e5)) + "/100000 " +
+                    std::to_string(std::lround(white.y / sum * 1e5)) + "/100000");
+        exif.add(Exiv2::ExifKey("Exif.Image.AsShotWhiteXY"), value.get());
         const auto image = Exiv2::ImageFactory::open(path.string());
         image->readMetadata();
         image->setExifData(exif);

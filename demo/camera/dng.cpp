@@ -57,7 +57,7 @@ bool setTags(TIFF* file, const Mosaic& mosaic, const Sensor& sensor, const Camer
            TIFFSetField(file, TIFFTAG_CALIBRATIONILLUMINANT1, kStandardLightA) &&
            TIFFSetField(file, TIFFTAG_CALIBRATIONILLUMINANT2, kD65) &&
            TIFFSetField(file, TIFFTAG_ASSHOTNEUTRAL, 3, asShot) &&
-           TIFFSetField(file, TIFFTAG_BASELINEEXPOSURE, std::log2(sensor.headroom));
+           TIFFSetField(file, TIFFTAG_BASELINEEXPOSURE, std::log2(sensor.headroom) + notes.protectedStops);
 }
 
 bool setExif(TIFF* file, const CameraNotes& notes)
@@ -68,7 +68,7 @@ bool setExif(TIFF* file, const CameraNotes& notes)
            TIFFSetField(file, EXIFTAG_ISOSPEEDRATINGS, 1, &iso) &&
            TIFFSetField(file, EXIFTAG_FOCALLENGTH, notes.focalLength) &&
            TIFFSetField(file, EXIFTAG_DATETIMEORIGINAL, notes.time.c_str()) &&
-           TIFFSetField(file, EXIFTAG_LENSMODEL, kLensName);
+           TIFFSetField(file, EXIFTAG_LENSMODEL, notes.lens.c_str());
 }
 
 bool writeAll(const std::filesystem::path& path, const Mosaic& mosaic, const Sensor& sensor, const CameraNotes& notes)

@@ -16,11 +16,12 @@ struct CameraNotes {
     double shutterSeconds = 0.01, aperture = 4, focalLength = 60;
     int iso = 100;
     double asShotKelvin = 6504;  ///< the white the camera chose
+    double protectedStops = 0;   ///< so much less light was let in, to keep the lights; renderings make up for it
+    std::string lens = "Ombrel 60 mm f/2.8";
 };
 
 inline constexpr const char* kMaker = "Ombrel";
 inline constexpr const char* kModel = "Bellows One";
-inline constexpr const char* kLensName = "Ombrel 60 mm f/2.8";
 inline constexpr const char* kRights = "Ombrel Stoneware (made up)";
 
 /// Uncompressed, one directory and its EXIF directory; whole or not at all.

@@ -29,11 +29,11 @@ void spread(Image& image, bool along, float share)
 
 }  // namespace
 
-Point sceneAt(const Lens& lens, int width, int height, Point picture)
+Point sceneAt(const Lens& lens, int width, int height, Point picture, double fringe)
 {
     const double half = 0.5 * std::hypot(width, height);
     double x = (picture.x - 0.5 * width) / half, y = (picture.y - 0.5 * height) / half;
-    const double spread = (1 + lens.distortion * (x * x + y * y)) / lens.zoom,
+    const double spread = (1 + lens.distortion * (x * x + y * y)) * (1 + fringe) / lens.zoom,
                  angle = lens.rollDegrees * std::numbers::pi / 180;
     const double u = x * spread, v = y * spread;
     x = u * std::cos(angle) - v * std::sin(angle);
@@ -52,10 +52,15 @@ Image throughLens(ImageView scene, const Lens& lens)
             if (lens.isPlain()) {
                 std::copy_n(scene.row(y) + 3 * x, 3, pixel);
             } else {
-                const Point from = sceneAt(lens, scene.width, scene.height, {x + 0.5, y + 0.5});
-                sampleBicubic(scene, from.x - 0.5, from.y - 0.5, pixel);
-                for (int k = 0; k < 3; ++k)
-                    pixel[k] = std::max(0.0f, pixel[k]);
+                const double fringes[3] = {lens.redFringe, 0, lens.blueFringe};
+                float seen[3];
+                for (int k = 0; k < 3; ++k) {
+                    if (k == 0 || lens.hasFringes()) {
+                        const Point from = sceneAt(lens, scene.width, scene.height, {x + 0.5, y + 0.5}, fringes[k]);
+                        sampleBicubic(scene, from.x - 0.5, from.y - 0.5, seen);
+                    }
+                    pixel[k] = std::max(0.0f, seen[k]);
+                }
             }
             if (lens.falloffStops != 0) {
                 const double r = std::hypot(x + 0.5 - 0.5 * out.width, y + 0.5 - 0.5 * out.height) / half;

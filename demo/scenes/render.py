@@ -10,7 +10,7 @@ import argparse, json, os, struct, subprocess, sys, time
 import numpy as np
 
 sys.path.insert(0, os.path.dirname(os.path.abspath(__file__)))
-import backdrops, card, figure, hand, pottery, sky, surfaces
+import backdrops, card, figure, hand, pottery, sky, street, surfaces
 from geometry import halton, kelvin_rgb, hdr, png16, srgb
 
 vec = lambda c: "<%.6g,%.6g,%.6g>" % tuple(c)
@@ -77,6 +77,10 @@ FRAMES = {
     "lamp-shelf-seat": dict(light="lamp", room="deep", things=SEAT_LAMP, person=("glazer", 34, (6, 27, 70)), cam=dict(loc=(-3, 23, -100), look=(0, 12.0, 0), hfov=32)),
     "lamp-shelf-mixed": dict(light="mixed", things=MIXED, cam=dict(loc=(-2, 26, -98), look=(0, 9.5, 1), hfov=32)),
     "dusk-terrace-tilt": dict(light="dusk", things=TILT_DUSK, cam=dict(loc=(-6, 25, -104), look=(2, 13.0, 0), hfov=32, roll=3.4)),
+    # The shop front: the camera looks up, aside, down; its uprights stand upright, whatever the picture says.
+    "shop-front-door": dict(light="street", things=[], passes=5, cam=dict(loc=(-20, 150, -760), look=(-14, 268, 0), hfov=50, ap=0.05, focus=(0, 200, 0))),
+    "shop-front-aside": dict(light="street", things=[], passes=5, cam=dict(loc=(-330, 160, -640), look=(-60, 222, 0), hfov=52, ap=0.05, focus=(0, 160, 0), roll=1.2)),
+    "shop-front-shelf": dict(light="street", things=[], passes=5, cam=dict(loc=(120, 152, -300), look=(104, 92, -44), hfov=47, ap=0.05, focus=(104, 90, -40))),
     "stray": dict(light="flash", things=STRAY, cam=dict(loc=(0, 30, -80), look=(1, 6.0, 2), hfov=30, focus=(0, 6, 0))),
     "reference": dict(light="orchard", things=REFERENCE, cam=dict(loc=(6, 28, -98), look=(1, 12.5, 0), hfov=33, focus=(0, 5, -2))),
 }
@@ -193,6 +197,8 @@ def surroundings(light, work, frame):
         room = ROOM
     if light == "orchard":
         return orchard(work)
+    if light == "street":
+        return street.surroundings(kelvin_rgb(6500, 1.0), frame)
     if light == "flash":
         s = kelvin_rgb(5500, 1.0)
         return (room + "light_source{<16,52,-76> rgb %s area_light x*FA*9,y*FB*7,NS,NS adaptive 20 area_illumination on fade_power 2 fade_distance 60 translate JIT2}\n" % vec(s * 1.3)).replace(
@@ -344,6 +350,12 @@ def axes(cam):
     return loc, d, right, up, 2 * np.tan(np.radians(cam["hfov"]) / 2)
 
 
+def stands(cam):
+    """How the camera stood: its axes (right, up, forward) in the scene, and half the height of its picture at distance one."""
+    loc, d, right, up, w = axes(cam)
+    return dict(right=[round(float(v), 6) for v in right], up=[round(float(v), 6) for v in up], forward=[round(float(v), 6) for v in d], half_height=round(float(w) / 3, 6))
+
+
 def card_in_picture(frame, cam, width, height):
     """Where the card's marks and patches lie in the picture: pixels from the upper left, and the patch's radius there; None without a card."""
     place = [(turn, at) for o, turn, at in frame["things"] if o == "O_Card"]
@@ -398,7 +410,7 @@ def render(name, work, out, passes, width):
     cam = dict(CAM, **frame.get("cam", {}))
     height = width * 2 // 3
     with open("%s/%s.json" % (out, name), "w") as f:
-        json.dump(dict(width=width, height=height, light=frame["light"], card=card_in_picture(frame, cam, width, height)), f, indent=1)
+        json.dump(dict(width=width, height=height, light=frame["light"], stands=stands(cam), card=card_in_picture(frame, cam, width, height)), f, indent=1)
     if os.path.exists("%s/%s.exr" % (out, name)):
         return
     folder = "%s/%s-%d" % (work, name, width)

@@ -20,6 +20,7 @@
 
 #include <CLI/CLI.hpp>
 #include <OpenImageIO/imageio.h>
+#include <array>
 #include <cmath>
 #include <iostream>
 #include <map>
@@ -108,6 +109,7 @@ Lens lensOf(const Json& frame)
     const Json given = frame.value("lens", Json::object());
     lens.falloffStops = given.value("falloffStops", 0.0);
     lens.distortion = given.value("distortion", 0.0);
+    lens.redFringe = given.value("redFringe", 0.0), lens.blueFringe = given.value("blueFringe", 0.0);
     lens.zoom = given.value("zoom", 1.0);
     lens.shiftX = given.value("shiftX", 0.0);
     lens.shiftY = given.value("shiftY", 0.0);
@@ -140,7 +142,8 @@ std::string exposureOf(const Json& entry) { return entry.value("same_exposure_as
 struct Taken {
     CameraNotes notes;
     Image rendering;
-    Json patches = Json::object(), marks;
+    Image clean;  // the same without noise, when its truth is wanted
+    Json patches = Json::object(), marks, stands;
     double kelvin = 0;
     Xyz white;
 };
@@ -152,8 +155,10 @@ CameraNotes notesOf(const Shoot& shoot, const Json& frame, const std::string& ex
     CameraNotes notes;
     notes.description = frame["name"];
     notes.time = timeOf(settings, shoot.numbers.at(exposed));
-    notes.iso = settings["iso"];
+    notes.iso = frame.value("iso", settings["iso"].get<int>());
     notes.aperture = settings["aperture"];
+    notes.lens = frame.value("lens_name", notes.lens), notes.focalLength = frame.value("focal", notes.focalLength);
+    notes.protectedStops = frame.value("protects", 0.0);
     notes.shutterSeconds = settings["shutter"].get<double>() * std::exp2(stops);
     notes.asShotKelvin = frame.value("as_shot", settings["as_shot"].get<double>());
     return notes;
@@ -170,6 +175,7 @@ Result<Taken> take(Shoot& shoot, const Json& frame, const fs::path& dng)
         return tl::make_unexpected(placed.error());
     const Json& settings = shoot.list["groups"][group];
     Taken taken;
+    taken.stands = placed->value("stands", Json());
     taken.kelvin = frame.value("light_kelvin", settings["kelvin"].get<double>());
     if (const Json& card = (*placed)["card"]; !card.is_null())
         taken.patches = patchesOf(scene->view(), card), taken.marks = card["marks"];
@@ -181,19 +187,84 @@ Result<Taken> take(Shoot& shoot, const Json& frame, const fs::path& dng)
         changeLight(*scene, from, to);
         taken.white = {taken.white.x * to.x / from.x, 1, taken.white.z * to.z / from.z};
     }
-    const double stops = frame["stops"];
     const CameraNotes& notes = taken.notes = notesOf(shoot, frame, exposed);
+    const double stops = frame["stops"].get<double>() - notes.protectedStops;
     const Sensor sensor;
     const Exposure exposure{stops, notes.iso, std::stoull(contentHash(exposed).substr(0, 15), nullptr, 16), true};
-    if (auto written =
-            writeDng(dng, expose(throughLens(scene->view(), lensOf(frame)).view(), sensor, exposure), sensor, notes);
-        !written)
-        return tl::make_unexpected(written.error());
-    const auto seen = readRaw(dng);
-    if (!seen)
-        return tl::make_unexpected(seen.error());
-    taken.rendering = plainRendering(seen->view(), sensor, notes.asShotKelvin);
+    const Image thrown = throughLens(scene->view(), lensOf(frame));
+    const auto rendered = [&](const Exposure& how, const fs::path& file) -> Result<Image> {
+        if (auto written = writeDng(file, expose(thrown.view(), sensor, how), sensor, notes); !written)
+            return tl::make_unexpected(written.error());
+        const auto seen = readRaw(file);
+        return seen ? Result<Image>(
+                          plainRendering(seen->view(), sensor, notes.asShotKelvin, notes.protectedStops))
+                    : tl::make_unexpected(seen.error());
+    };
+    if (frame.contains("iso")) {
+        Exposure quiet = exposure;
+        quiet.noise = false;
+        const fs::path file = fs::temp_directory_path() / "amber-quiet.dng";
+        auto clean = rendered(quiet, file);
+        fs::remove(file);
+        if (!clean)
+            return tl::make_unexpected(clean.error());
+        taken.clean = std::move(*clean);
+    }
+    auto rendering = rendered(exposure, dng);
+    if (!rendering)
+        return tl::make_unexpected(rendering.error());
+    taken.rendering = std::move(*rendering);
     return taken;
+}
+
+/// y = (r + 2 g + b) / 4, r - g and b - g of encoded sRGB.
+std::array<double, 3> apartOf(ImageView picture, int x, int y)
+{
+    const float* p = picture.row(y) + 3 * x;
+    const EncodedRgb e = encode(RgbSpace::Srgb, {p[0], p[1], p[2]});
+    return {(e.r + 2 * e.g + e.b) / 4, e.r - e.g, e.b - e.g};
+}
+
+/// Whether the scene is even round a pixel: what differs there is noise, and not an edge that JPEG could not hold.
+bool isFlat(ImageView clean, int x, int y)
+{
+    constexpr int kRound = 4;
+    constexpr double kEven = 0.02;
+    if (x < kRound || y < kRound || x >= clean.width - kRound || y >= clean.height - kRound)
+        return false;
+    const auto here = apartOf(clean, x, y);
+    for (int v = -kRound; v <= kRound; v += 2)
+        for (int u = -kRound; u <= kRound; u += 2)
+            for (std::size_t k = 0; k < 3; ++k)
+                if (std::abs(apartOf(clean, x + u, y + v)[k] - here[k]) > kEven)
+                    return false;
+    return true;
+}
+
+/// The noise in the even places of a written picture, against its rendering without any: standard deviations by eighths
+/// of the tone axis, of lightness and of both colours together.
+Result<Json> noiseOf(const fs::path& file, ImageView clean)
+{
+    const auto noisy = readPicture(file);
+    if (!noisy)
+        return tl::make_unexpected(noisy.error());
+    constexpr std::size_t kTones = 8;
+    double light[kTones] = {}, colour[kTones] = {}, count[kTones] = {};
+    for (int y = 0; y < clean.height; ++y)
+        for (int x = 0; x < clean.width; ++x) {
+            if (!isFlat(clean, x, y))
+                continue;
+            const std::array<double, 3> v[2] = {apartOf(clean, x, y), apartOf(noisy->image.view(), x, y)};
+            const auto tone = static_cast<std::size_t>(std::clamp(v[0][0], 0.0, 0.999) * kTones);
+            const auto square = [](double d) { return d * d; };
+            light[tone] += square(v[1][0] - v[0][0]), ++count[tone];
+            colour[tone] += (square(v[1][1] - v[0][1]) + square(v[1][2] - v[0][2])) / 2;
+        }
+    Json noise{{"lightness", Json::array()}, {"colour", Json::array()}};
+    for (std::size_t i = 0; i < kTones; ++i)
+        for (const auto& [name, sum] : {std::pair("lightness", light[i]), std::pair("colour", colour[i])})
+            noise[name].push_back(count[i] > 2000 ? std::round(1e6 * std::sqrt(sum / count[i])) / 1e6 : 0);
+    return noise;
 }
 
 Status takeFrame(Shoot& shoot, const Json& frame)
@@ -213,15 +284,26 @@ Status takeFrame(Shoot& shoot, const Json& frame)
                   {"kelvin", taken->kelvin},
                   {"as_shot_kelvin", taken->notes.asShotKelvin},
                   {"white", chromaticity(taken->white)}};
-    for (const char* fact : {"bracket", "mixed", "clipped", "tilt_degrees", "lens", "note"})
+    for (const char* fact : {"bracket", "mixed", "clipped", "tilt_degrees", "lens", "lens_name", "iso", "protects", "note"})
         if (frame.contains(fact))
             entry[fact] = frame[fact];
     if (const Json& people = shoot.list["people"]; people.contains(entry["render"].get<std::string>()))
         entry["person"] = people[entry["render"].get<std::string>()];
+    if (frame["group"] == "shop-front" && !taken->stands.is_null())
+        entry["stands"] = taken->stands;
     if (!taken->patches.empty())
         entry["patches"] = taken->patches, entry["marks"] = taken->marks;
+    const fs::path file = shoot.to / "frames" / (name + ".jpg");
+    if (const Status written = writeCameraJpeg(file, taken->rendering.view(), taken->notes); !written)
+        return written;
+    if (!taken->clean.isEmpty()) {
+        const auto noise = noiseOf(file, taken->clean.view());
+        if (!noise)
+            return tl::make_unexpected(noise.error());
+        entry["noise"] = *noise;
+    }
     shoot.truth.push_back(entry);
-    return writeCameraJpeg(shoot.to / "frames" / (name + ".jpg"), taken->rendering.view(), taken->notes);
+    return {};
 }
 
 /// The reference and the before/after pair: a rendering, with a finish when the list gives one.
@@ -265,10 +347,32 @@ int writeManifest(const fs::path& demo)
                               {"time", captureTime(file)}});
         text += (text.size() > 2 ? ",\n " : " ") + Json(fs::relative(file, demo).string()).dump() + ": " + facts.dump();
     }
+    fs::remove(demo / "manifest.json");
     const auto written = writeFileAtomically(demo / "manifest.json", text + "\n}\n");
     if (!written)
         std::cerr << "amber_shoot: " << written.error().message() << "\n";
     return written ? 0 : 1;
+}
+
+/// What is known of the other frames stays; all stand in the list's order.
+void mergeTruth(Shoot& shoot)
+{
+    const auto known = readJson(shoot.to / "truth.json");
+    const auto in = [](const Json& all, const std::string& name) -> const Json* {
+        for (const Json& entry : all)
+            if (entry["name"] == name)
+                return &entry;
+        return nullptr;
+    };
+    Json merged = Json::array();
+    for (const Json& frame : shoot.list["frames"]) {
+        const Json* entry = in(shoot.truth, frame["name"]);
+        if (!entry && known)
+            entry = in((*known)["frames"], frame["name"]);
+        if (entry)
+            merged.push_back(*entry);
+    }
+    shoot.truth = std::move(merged);
 }
 
 Status writeTruth(const Shoot& shoot)
@@ -279,6 +383,7 @@ Status writeTruth(const Shoot& shoot)
                        "of the part that was averaged.\",\n \"frames\": [\n";
     for (std::size_t i = 0; i < shoot.truth.size(); ++i)
         text += "  " + shoot.truth[i].dump() + (i + 1 < shoot.truth.size() ? ",\n" : "\n");
+    fs::remove(shoot.to / "truth.json");  // made by this program, like what takes its place
     return writeFileAtomically(shoot.to / "truth.json", text + " ]\n}\n");
 }
 
@@ -314,7 +419,9 @@ int run(const fs::path& renders, const fs::path& to, const std::vector<std::stri
                 std::cerr << "amber_shoot: " << name << ": " << status.error().message() << "\n";
                 ++failed;
             }
-    if (only.empty() && failed == 0) {
+    if (failed == 0) {
+        if (!only.empty())
+            mergeTruth(shoot);
         if (const Status written = writeTruth(shoot); !written) {
             std::cerr << "amber_shoot: " << written.error().message() << "\n";
             return 1;
@@ -335,7 +442,7 @@ int main(int argc, char** argv)
     app.add_option("--renders", renders, "The folder with the rendered scenes");
     app.add_flag("--manifest", manifest, "Write the manifest of what is there; takes no pictures");
     app.add_option("--to", to, "The demo folder")->required();
-    app.add_option("frames", only, "Only these frames (truth.json is then left as it is)");
+    app.add_option("frames", only, "Only these frames; what truth.json knows of the others stays");
     CLI11_PARSE(app, argc, argv);
     try {
         return manifest ? amber::demo::writeManifest(to) : amber::demo::run(renders, to, only);

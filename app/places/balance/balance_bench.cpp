@@ -161,7 +161,7 @@ void BalanceBench::followFraming()
     const auto reframe = [this](FrameBalance& b) {
         Geometry uncut = b.geometry;
         uncut.crop = {};
-        b.geometry.crop = inscribedCrop(uncut, m_ratio,
+        b.geometry.crop = inscribedCrop(b.optics, uncut, m_ratio,
                                         shapes()[static_cast<std::size_t>(std::max(0, m_shape->currentIndex()))].ratio);
     };
     follow(m_straighten, tr("Frame straightened"),

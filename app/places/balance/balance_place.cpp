@@ -5,6 +5,7 @@
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
+#include "core/frame/upright.h"
 #include "core/image/resize.h"
 
 #include <QtWidgets>
@@ -257,15 +258,14 @@ namespace {
 std::pair<QImage, QImage> balancedAndUntouched(const Proxy& proxy, const FrameBalance& balance,
                                                const Response& response, const QSize& space)
 {
-    int width = proxy.image.width(), height = proxy.image.height();
-    placedSize(balance.geometry, width, height);
+    const Placement placement = balance.placement(proxy.image.width(), proxy.image.height());
+    const int width = placement.width(), height = placement.height();
     // Reduced so far that the finished picture fits, then balanced: what is not seen costs nothing.
     const double scale =
         std::min({1.0, static_cast<double>(space.width()) / width, static_cast<double>(space.height()) / height});
     Image small = reduceByArea(proxy.image.view(), std::max(1, static_cast<int>(proxy.image.width() * scale)),
                                std::max(1, static_cast<int>(proxy.image.height() * scale)));
-    const QImage before =
-        balance.geometry.isIdentity() ? toScreen(small.view()) : toScreen(placed(small, balance.geometry).view());
+    const QImage before = toScreen(placed(small, balance.optics, balance.geometry).view());
     return {toScreen(balancedPicture(std::move(small), balance, response).view()), before};
 }
 
@@ -367,7 +367,7 @@ void BalancePlace::takeTilt(FrameId id, const Proxy& proxy, const std::optional<
     balance.geometry.straightenDegrees = std::round(*tilt * 100) / 100;
     Geometry uncut = balance.geometry;
     uncut.crop = {};
-    balance.geometry.crop = inscribedCrop(uncut, static_cast<double>(proxy.info.width) / proxy.info.height, 0);
+    balance.geometry.crop = inscribedCrop(balance.optics, uncut, static_cast<double>(proxy.info.width) / proxy.info.height, 0);
     setFrame(balance, tr("Frame straightened"));
 }
 
