@@ -96,7 +96,7 @@ Status copyFiles(const fs::path& shipped, const std::vector<fs::path>& frames, c
 {
     if (auto copied = copyInto(frames, folder); !copied)
         return copied;
-    for (const char* part : {"looks", "tables", "reference", "pair", "profiles", "card", "raw"})
+    for (const char* part : {"looks", "tables", "reference", "pair", "profiles", "card", "lenses", "raw"})
         if (size == DemoSize::Full || std::string_view(part) != "raw")
             if (auto copied = copyInto(sortedFiles(shipped / part), folder / part); !copied)
                 return copied;

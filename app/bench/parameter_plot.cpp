@@ -133,6 +133,41 @@ PlotModel modelOf(const Primaries& s)
     return m;
 }
 
+/// The value of a field in low..high at which what is read of the step becomes `wanted`; it must rise with the field.
+template <class Read>
+double solved(double low, double high, double wanted, const Read& read)
+{
+    for (int i = 0; i < 40; ++i) {
+        const double middle = (low + high) / 2;
+        (read(middle) < wanted ? low : high) = middle;
+    }
+    return (low + high) / 2;
+}
+
+PlotModel modelOf(const Warmth& s)
+{
+    constexpr double kWarmAt = 0.7, kGreenAt = 0.45;
+    PlotModel m;
+    m.low = -0.09, m.high = 0.09;
+    m.unit = QCoreApplication::translate("Plot", "cast of greys");
+    m.levels = {-0.05, 0, 0.05};
+    const auto warm = [](const Warmth& w, double L) { return toOkLab(evaluate(w, grey(L))).b; };
+    const auto green = [](const Warmth& w, double L) { return -toOkLab(evaluate(w, grey(L))).a; };
+    m.lines.push_back({[s, warm](double L) { return warm(s, L); }, false, QCoreApplication::translate("Plot", "warm")});
+    m.lines.push_back({[s, green](double L) { return green(s, L); }, true, QCoreApplication::translate("Plot", "green")});
+    m.handles.push_back({kWarmAt, warm(s, kWarmAt),
+                         [s, warm](Json& p, double, double up) {
+                             p["warmth"] = solved(-100, 150, up, [&](double v) { return warm({v, s.green, {}}, kWarmAt); });
+                         },
+                         QCoreApplication::translate("Plot", "warmth")});
+    m.handles.push_back({kGreenAt, green(s, kGreenAt),
+                         [s, green](Json& p, double, double up) {
+                             p["green"] = solved(-30, 30, up, [&](double v) { return green({s.warmth, v, {}}, kGreenAt); });
+                         },
+                         QCoreApplication::translate("Plot", "green")});
+    return m;
+}
+
 PlotModel modelOf(const Wash& s)
 {
     PlotModel m;

@@ -54,6 +54,8 @@ const Entry kEntries[] = {
     {"primaries", "blueTurn", WORDS("blue turn °"), WORDS("Turns the blue primary"), 0.5, 1},
     {"primaries", "bluePurity", WORDS("purity ×"), WORDS("Draws the blue primary away from white or towards it"), 0.01,
      2},
+    {"warmth", "warmth", WORDS("warmth"), WORDS("Mired: above 0 as under a warmer light, below as under a cooler one"), 1, 0},
+    {"warmth", "green", WORDS("green"), WORDS("Above 0 greener, below more magenta"), 0.5, 1},
     {"wash", "blend", WORDS("blend"), WORDS("How the ramp is laid over the picture"), 0, 0},
     {"wash", "amount", WORDS("amount"), WORDS("How much of the wash: 0 nothing, 1 all of it"), 0.02, 2},
     {"wash", "position", WORDS("at"), WORDS("The tone at which the chosen colour lies"), 0.01, 2},

@@ -21,7 +21,8 @@ QString stepTitle(const Step& step)
         QT_TRANSLATE_NOOP("Step", "Haze"),           QT_TRANSLATE_NOOP("Step", "Edge darkening"),
         QT_TRANSLATE_NOOP("Step", "Grain"),          QT_TRANSLATE_NOOP("Step", "Output sharpening"),
         QT_TRANSLATE_NOOP("Step", "Tone curve"),     QT_TRANSLATE_NOOP("Step", "Split toning"),
-        QT_TRANSLATE_NOOP("Step", "Hue shifts"),     QT_TRANSLATE_NOOP("Step", "Lookup table")};
+        QT_TRANSLATE_NOOP("Step", "Hue shifts"),     QT_TRANSLATE_NOOP("Step", "Lookup table"),
+        QT_TRANSLATE_NOOP("Step", "Warmth")};
     return QCoreApplication::translate("Step", titleOf(step).c_str());
 }
 

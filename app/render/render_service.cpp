@@ -1,8 +1,11 @@
 #include "app/render/render_service.h"
 
+#include "app/render/clip_overlay.h"
 #include "core/analysis/overlay.h"
 #include "core/base/hand_over.h"
+#include "core/frame/frame_balance.h"
 #include "core/image/resize.h"
+#include "core/optics/noise.h"
 
 namespace amber {
 
@@ -55,21 +58,116 @@ void RenderService::work()
     }
 }
 
+namespace {
+
+Image reducedTo(ImageView source, const QSize& space, int width, int height)
+{
+    const double scale = std::min({1.0, static_cast<double>(space.width()) / width,
+                                   static_cast<double>(space.height()) / height});
+    return reduceByArea(source, std::max(1, static_cast<int>(source.width * scale + 0.5)),
+                        std::max(1, static_cast<int>(source.height * scale + 0.5)));
+}
+
+}  // namespace
+
+/// Lens, turn and crop at the size of the screen: reduced so far that the finished picture fits.
+void RenderService::placeStill(Reduced& entry, const RenderRequest::Picture& picture)
+{
+    const Proxy& untouched = *picture.base->untouched;
+    const FrameBalance& balance = picture.base->balance;
+    if (entry.untouched == picture.base->untouched && entry.size == picture.size && entry.optics == balance.optics &&
+        entry.geometry == balance.geometry)
+        return;
+    entry = {};
+    entry.untouched = picture.base->untouched, entry.size = picture.size;
+    entry.optics = balance.optics, entry.geometry = balance.geometry;
+    const Placement whole = balance.placement(untouched.image.width(), untouched.image.height());
+    Image small = reducedTo(untouched.image.view(), picture.size, whole.width(), whole.height());
+    if (balance.optics.noise > 0)
+        reduceNoise(small.mutableView(), measureNoise(small.view()), balance.optics.noise);
+    entry.stillPlacement = balance.placement(small.width(), small.height());
+    entry.still = placed(std::move(small), balance.optics, balance.geometry);
+    if (whole.isIdentity()) {
+        entry.stillSamples = untouched.samples;
+        entry.samplesPlacement = balance.placement(untouched.samples.width(), untouched.samples.height());
+    }
+}
+
+void RenderService::light(Reduced& entry, const RenderRequest::Picture& picture)
+{
+    const FrameBalance& balance = picture.base->balance;
+    if (entry.proxy && entry.lit == balance)
+        return;
+    entry.lit = balance;
+    entry.image = entry.still;
+    applyLight(balance, picture.base->response, *entry.stillPlacement, 0, entry.image.mutableView());
+    auto proxy = std::make_shared<Proxy>();
+    proxy->info = entry.untouched->info;
+    if (entry.samplesPlacement) {
+        proxy->samples = entry.stillSamples;
+        applyLight(balance, picture.base->response, *entry.samplesPlacement, 0, proxy->samples.mutableView());
+    } else {
+        // Single pixels lie elsewhere once a picture is turned: those of the screen stand for them.
+        const Size grid = fitted({entry.image.width(), entry.image.height()}, ProxyStore::kSampleEdge);
+        proxy->samples = sampleGrid(entry.image.view(), grid.width, grid.height);
+    }
+    entry.proxy = std::move(proxy);
+    entry.before = QImage();
+    entry.absent.reset();
+}
+
 RenderService::Reduced& RenderService::reduced(const RenderRequest::Picture& picture)
 {
     auto& entry = m_reduced[picture.frame];
-    if (!entry || entry->proxy != picture.proxy || entry->size != picture.size) {
+    if (!entry)
         entry = std::make_shared<Reduced>();
+    if (!picture.proxy) {
+        placeStill(*entry, picture);
+        light(*entry, picture);
+    } else if (entry->proxy != picture.proxy || entry->size != picture.size) {
+        *entry = {};
         entry->proxy = picture.proxy;
         entry->size = picture.size;
         const Image& source = picture.proxy->image;
-        const double scale = std::min({1.0, static_cast<double>(picture.size.width()) / source.width(),
-                                       static_cast<double>(picture.size.height()) / source.height()});
-        entry->image = reduceByArea(source.view(), std::max(1, static_cast<int>(source.width() * scale + 0.5)),
-                                    std::max(1, static_cast<int>(source.height() * scale + 0.5)));
-        entry->before = toScreen(entry->image.view());
+        entry->image = reducedTo(source.view(), picture.size, source.width(), source.height());
     }
     return *entry;
+}
+
+std::size_t RenderService::stepsOf(const RenderRequest& request)
+{
+    return request.state == RenderRequest::State::BeforeStep ? request.entering : kStepLimit;
+}
+
+/// A picture in one of its states; the result is rendered elsewhere.
+QImage RenderService::shown(const RenderRequest& request, const RenderRequest::Picture& picture, Reduced& source,
+                            const Look& look, RenderRequest::State state, bool isBeside)
+{
+    using State = RenderRequest::State;
+    if (state == State::AsItCame && picture.base) {
+        const Image& untouched = picture.base->untouched->image;
+        QImage& kept = isBeside ? source.cameStill : source.came;
+        if (kept.isNull()) {
+            Image small = reducedTo(untouched.view(), picture.size, untouched.width(), untouched.height());
+            const FrameBalance& b = picture.base->balance;
+            kept = toScreen(isBeside ? (source.still.isEmpty() ? placed(std::move(small), b.optics, b.geometry).view()
+                                                               : source.still.view())
+                                     : small.view());
+        }
+        return kept;
+    }
+    if (state == State::BeforeStep || state == State::Result) {
+        const auto plan =
+            RenderPlan::compile(look, state == State::BeforeStep ? request.entering : kStepLimit);
+        if (plan) {
+            Image out(source.image.width(), source.image.height());
+            render(*plan, source.image.view(), out.mutableView(), {}, {RenderOptions::Stage::All, longEdge(source)});
+            return toScreen(out.view());
+        }
+    }
+    if (source.before.isNull())
+        source.before = toScreen(source.image.view());
+    return source.before;
 }
 
 const FrameMeasures& RenderService::measure(Remembered& last, const Reduced& source, const RenderPlan& plan,
@@ -141,8 +239,11 @@ void RenderService::showPart(const RenderRequest& request, const RenderPlan& pla
             layOver(source, look, request, {}, part(whole), out.mutableView());
         result = out.view();
     }
+    QImage after = toScreen(result);
+    if (request.clipMargin >= 0)
+        layOverClipping(result, request.clipMargin, after);
     handOver(Carrier::Events);
-    emit rendered(request.number, picture.frame, toScreen(result), toScreen(part(whole)));
+    emit rendered(request.number, picture.frame, after, toScreen(part(whole)));
 }
 
 void RenderService::trace(const RenderRequest& request, Reduced& source)
@@ -179,13 +280,26 @@ void RenderService::measureFirst(const RenderRequest& request, const RenderPlan&
 void RenderService::showReduced(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look,
                                 std::size_t index)
 {
-    const RenderOptions options{RenderOptions::Stage::All, longEdge(source)};
-    Image out(source.image.width(), source.image.height());
-    render(plan, source.image.view(), out.mutableView(), {}, options);
-    if (request.overlay.what != RenderRequest::Overlay::What::Nothing && index == 0)
-        layOver(source, look, request, options, source.image.view(), out.mutableView());
+    using State = RenderRequest::State;
+    const RenderRequest::Picture& picture = request.pictures[index];
+    QImage after;
+    if (request.state == State::AsItCame || request.state == State::Balanced) {
+        after = shown(request, picture, source, look, request.state, false);
+    } else {
+        const RenderOptions options{RenderOptions::Stage::All, longEdge(source)};
+        Image out(source.image.width(), source.image.height());
+        render(plan, source.image.view(), out.mutableView(), {}, options);
+        if (request.overlay.what != RenderRequest::Overlay::What::Nothing && index == 0)
+            layOver(source, look, request, options, source.image.view(), out.mutableView());
+        after = toScreen(out.view());
+        if (request.clipMargin >= 0 && index == 0)
+            layOverClipping(out.view(), request.clipMargin, after);
+    }
+    const QImage before = index == 0 || request.beside == State::Balanced
+                              ? shown(request, picture, source, look, request.beside, true)
+                              : QImage();
     handOver(Carrier::Events);
-    emit rendered(request.number, request.pictures[index].frame, toScreen(out.view()), source.before);
+    emit rendered(request.number, picture.frame, after, before);
 }
 
 void RenderService::run(const RenderRequest& request)
@@ -197,7 +311,7 @@ void RenderService::run(const RenderRequest& request)
         const auto& picture = request.pictures[i];
         const Look look = alike ? request.look : lookFor(request.look, picture.name);
         if (!plan || !alike) {
-            auto compiled = RenderPlan::compile(look, request.steps);
+            auto compiled = RenderPlan::compile(look, stepsOf(request));
             if (!compiled)
                 return;
             plan = std::move(*compiled);

@@ -17,14 +17,25 @@
 namespace amber {
 
 struct RenderRequest {
+    /// A frame from its untouched proxy on, balanced by the renderer: for light that is being dragged, and for what
+    /// is shown without it.
+    struct Base {
+        std::shared_ptr<const Proxy> untouched;
+        FrameBalance balance;
+        Response response;
+    };
     struct Picture {
         std::int64_t frame;
-        std::shared_ptr<const Proxy> proxy;
+        std::shared_ptr<const Proxy> proxy;  ///< balanced; none: it is made from `base`
         QSize size;                               ///< device pixels to fit into
         std::string name = {};                    ///< by which the look knows it
         std::shared_ptr<const Image> whole = {};  ///< shown pixel for pixel, a part of `size` round `centre`
         QPointF centre = {0.5, 0.5};
+        std::optional<Base> base = {};
     };
+    /// What a picture is shown as: as it came (the camera's own file, only turned upright; beside another state with
+    /// the frame's lens, turn and crop, so that both lie alike), balanced, up to before the chosen step, or all of it.
+    enum class State { AsItCame, Balanced, BeforeStep, Result };
     /// What is laid over the first picture, in a colour that it does not contain.
     struct Overlay {
         enum class What { Nothing, Step, Family } what = What::Nothing;
@@ -32,13 +43,14 @@ struct RenderRequest {
     };
     std::uint64_t number = 0;
     Look look;
-    std::size_t steps = kStepLimit;  ///< how many steps to run: fewer for "before this step"
+    State state = State::Result, beside = State::Balanced;  ///< shown, and given as `before`
     std::size_t entering = 0;        ///< the picture after so many steps is measured as well
     std::vector<Picture> pictures;   ///< the frame in hand first
     bool measure = true;             ///< measure the first picture
     Overlay overlay;                 ///< of the step after `entering`
     std::vector<KeyColour> keys;  ///< traced through the look; those the first picture watches by itself come to them
     Framing framing;              ///< of the first picture
+    double clipMargin = -1;       ///< below 0: no overlay of clipped pixels; else within this margin of the ends
 };
 
 /// The frame in hand, measured as it leaves the look, as it came in, and as it enters the chosen step.
@@ -57,7 +69,7 @@ public:
     std::uint64_t submit(RenderRequest request);
 
 signals:
-    /// `before` is the untouched picture at the same size.
+    /// `before` is the picture in the request's state `beside`.
     void rendered(std::uint64_t number, std::int64_t frame, const QImage& after, const QImage& before);
     void measured(std::uint64_t number, const MeasuredFrame& frame);
     /// What every step did to the first picture; follows `measured` when the hand pauses.
@@ -67,13 +79,22 @@ private:
     struct Reduced;
     void showReduced(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look,
                      std::size_t index);
+    static std::size_t stepsOf(const RenderRequest& request);
     void measureFirst(const RenderRequest& request, const RenderPlan& plan, const RenderPlan& entering);
+    /// A picture at its size on screen. What depends on less is kept longer: a drag of light leaves what stands.
     struct Reduced {
         std::shared_ptr<const Proxy> proxy;
         QSize size;
-        Image image;
-        QImage before;
+        Image image;                      ///< balanced
+        QImage before;                    ///< the same on screen
         std::optional<LinearRgb> absent;  ///< a colour that it does not contain
+        std::shared_ptr<const Proxy> untouched;
+        Optics optics;
+        Geometry geometry;
+        Image still, stillSamples;  ///< placed, before its light
+        std::optional<Placement> samplesPlacement, stillPlacement;
+        FrameBalance lit;
+        QImage cameStill, came;     ///< as it came on screen: placed alike, and only upright
     };
     /// Measures of one proxy by the hash of the plan it was measured through.
     struct Remembered {
@@ -92,6 +113,10 @@ private:
     void run(const RenderRequest& request);
     static int longEdge(const Reduced& source);
     Reduced& reduced(const RenderRequest::Picture& picture);
+    static void placeStill(Reduced& entry, const RenderRequest::Picture& picture);
+    static void light(Reduced& entry, const RenderRequest::Picture& picture);
+    QImage shown(const RenderRequest& request, const RenderRequest::Picture& picture, Reduced& source,
+                 const Look& look, RenderRequest::State state, bool isBeside);
     const FrameMeasures& measure(Remembered& last, const Reduced& source, const RenderPlan& plan,
                                  const Framing& framing);
     static void layOver(Reduced& source, const Look& look, const RenderRequest& request, const RenderOptions& options,

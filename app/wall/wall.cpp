@@ -5,6 +5,7 @@
 namespace amber {
 namespace {
 constexpr int kMargin = 14, kGap = 14;
+constexpr double kClipMargin = 0.004;  // of encoded values: a code of eight bits
 }
 
 Wall::Wall(Document& document, ProxyStore& proxies, RenderService& renders, QWidget* parent)
@@ -13,6 +14,7 @@ Wall::Wall(Document& document, ProxyStore& proxies, RenderService& renders, QWid
     setObjectName("wall");
     m_inHand->setObjectName("frameInHand");
     m_inHand->setInteractive(true);
+    m_inHand->setSplitWords(wordsOf(m_splitStates.first), wordsOf(m_splitStates.second));
     connect(m_inHand, &PictureView::resized, this, [this] { requestRender(); });
     connect(m_inHand, &PictureView::panned, this, [this](QPointF by) { setActualSize(true, m_centre + by); });
     connect(&document, &Document::keyColoursChanged, this, [this] { requestRender(); });
@@ -172,7 +174,8 @@ void Wall::hold(Hold what)
     if (m_hold == what)
         return;
     m_hold = what;
-    m_inHand->setHeld(what == Hold::Untouched    ? tr("untouched")
+    m_inHand->setHeld(what == Hold::AsItCame     ? tr("as it came")
+                      : what == Hold::Balanced   ? tr("balanced")
                       : what == Hold::BeforeStep ? tr("before this step")
                                                  : m_overlayWords);
     requestRender();
@@ -187,6 +190,29 @@ void Wall::setOverlay(const RenderRequest::Overlay& overlay, const QString& word
 }
 
 void Wall::setSplit(bool on) { m_inHand->setSplit(on); }
+
+void Wall::setSplitStates(State left, State right)
+{
+    m_splitStates = {left, right};
+    m_inHand->setSplitWords(wordsOf(left), wordsOf(right));
+    requestRender();
+}
+
+void Wall::setClipping(bool on)
+{
+    if (m_clipping == on)
+        return;
+    m_clipping = on;
+    requestRender();
+}
+
+QString Wall::wordsOf(State state)
+{
+    return state == State::AsItCame     ? tr("as it came")
+           : state == State::Balanced   ? tr("balanced")
+           : state == State::BeforeStep ? tr("before this step")
+                                        : tr("result");
+}
 
 std::shared_ptr<const Proxy> Wall::proxyInHand()
 {
@@ -216,9 +242,12 @@ void Wall::requestRender()
         return;
     RenderRequest request;
     request.look = m_document.looks().look();
-    request.steps = m_hold == Hold::Untouched    ? 0
-                    : m_hold == Hold::BeforeStep ? static_cast<std::size_t>(m_document.looks().selectedStep())
-                                                 : kStepLimit;
+    request.state = m_hold == Hold::AsItCame     ? State::AsItCame
+                    : m_hold == Hold::Balanced   ? State::Balanced
+                    : m_hold == Hold::BeforeStep ? State::BeforeStep
+                                                 : m_splitStates.second;
+    request.beside = m_splitStates.first;
+    request.clipMargin = m_clipping && m_hold == Hold::Nothing ? kClipMargin : -1;
     const auto add = [&](std::int64_t id, PictureView* view) {
         const Frame* frame = m_document.frame(id);
         if (!frame || frame->isLost)
@@ -226,6 +255,11 @@ void Wall::requestRender()
         if (auto proxy = m_proxies.proxy(id, frame->path)) {
             view->setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()));
             request.pictures.push_back({id, proxy, view->pictureSpace(), LooksInHand::pictureName(id)});
+            if (request.state == State::AsItCame || (request.beside == State::AsItCame && view == m_inHand)) {
+                const FrameBalance balance = m_document.balances().of(id);
+                request.pictures.back().base = {m_proxies.untouched(id, frame->path), balance,
+                                                m_document.balances().responseOf(balance)};
+            }
         }
     };
     request.entering = static_cast<std::size_t>(m_document.looks().selectedStep());

@@ -16,10 +16,18 @@ public:
     PictureView& inHand() { return *m_inHand; }
     RenderQueue& queue() { return m_proxies.queue(); }
     const std::vector<PictureView*>& companionViews() const { return m_companions; }
-    /// What a held key shows: the look, the picture untouched, or the look up to before the chosen step.
-    enum class Hold { Nothing, Untouched, BeforeStep };
+    using State = RenderRequest::State;
+    /// What a held key shows in place of the look: one of three befores, each by its name.
+    enum class Hold { Nothing, AsItCame, Balanced, BeforeStep };
     void hold(Hold what);
     void setSplit(bool on);
+    /// What stands on either side of the line: any two.
+    void setSplitStates(State left, State right);
+    std::pair<State, State> splitStates() const { return m_splitStates; }
+    static QString wordsOf(State state);
+    /// Clipped pixels are marked on the frame in hand.
+    void setClipping(bool on);
+    bool isClipping() const { return m_clipping; }
     /// What is laid over the frame in hand, in a colour it does not contain; `words` go to its caption.
     void setOverlay(const RenderRequest::Overlay& overlay, const QString& words);
     /// One pixel of the picture on one of the screen, round `centre` (fractions), or the whole picture fitted.
@@ -66,6 +74,8 @@ private:
     QString m_overlayWords;
     std::vector<KeyColour> m_watched;  ///< of the last trace: the marked ones, then the automatic ones
     int m_namedMark = -1;
+    std::pair<State, State> m_splitStates{State::Balanced, State::Result};
+    bool m_clipping = false;
     bool m_actual = false, m_quiet = false;
     QPointF m_centre{0.5, 0.5};
     Hold m_hold = Hold::Nothing;

@@ -36,6 +36,9 @@ const Shoot& shoot()
         const auto known = nlohmann::json::parse(test::readText(fs::path(AMBER_SOURCE_DIR) / "demo/truth.json"));
         std::vector<FrameFacts> facts;
         for (const auto& frame : known["frames"]) {
+            // The lenses of the shop front lose up to a stop in the corners: their frames are those of the optics' tests.
+            if (frame["group"] == "shop-front")
+                continue;
             const fs::path path = kFrames / (frame["name"].get<std::string>() + ".jpg");
             s.names.push_back(frame["name"]);
             s.truth.push_back(frame);

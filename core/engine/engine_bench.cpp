@@ -234,6 +234,7 @@ std::vector<std::pair<const char*, Look>> timedLooks()
             {"contrast", lookOf({contrast})},
             {"tone_bands", lookOf({bands})},
             {"primaries", lookOf({primaries})},
+            {"warmth", lookOf({Warmth{40, -3, {}}})},
             {"wash", lookOf({wash})},
             {"table_33", lookOf({aTable(true)})},
             {"table_33_encoding", lookOf({aTable(false)})},

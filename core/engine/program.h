@@ -18,6 +18,7 @@
 #include "core/look/steps/split_toning/split_toning_kernel.h"
 #include "core/look/steps/tone_bands/tone_bands_kernel.h"
 #include "core/look/steps/tone_curve/tone_curve_kernel.h"
+#include "core/look/steps/warmth/warmth_kernel.h"
 #include "core/look/steps/wash/wash_kernel.h"
 
 namespace amber {

@@ -10,62 +10,7 @@
 namespace amber {
 namespace {
 
-struct Uv {
-    double u, v;
-};
-
-Uv toUv(const Chromaticity& c)
-{
-    const double d = -2 * c.x + 12 * c.y + 3;
-    return {4 * c.x / d, 6 * c.y / d};
-}
-
-Chromaticity toXy(const Uv& c)
-{
-    const double d = 2 * c.u - 8 * c.v + 4;
-    return {3 * c.u / d, 2 * c.v / d};
-}
-
-Uv planck(double T)
-{
-    return {(0.860117757 + 1.54118254e-4 * T + 1.28641212e-7 * T * T) / (1 + 8.42420235e-4 * T + 7.08145163e-7 * T * T),
-            (0.317398726 + 4.22806245e-5 * T + 4.20481691e-8 * T * T) /
-                (1 - 2.89741816e-5 * T + 1.61456053e-7 * T * T)};
-}
-
-Uv daylight(double T)
-{
-    const double x = T <= 7000 ? -4.6070e9 / (T * T * T) + 2.9678e6 / (T * T) + 0.09911e3 / T + 0.244063
-                               : -2.0064e9 / (T * T * T) + 1.9018e6 / (T * T) + 0.24748e3 / T + 0.237040;
-    return toUv({x, -3 * x * x + 2.870 * x - 0.275});
-}
-
-Uv locus(double T)
-{
-    // Daylight lies beside Planck's locus; the way over is long, so that lines of one temperature do not cross near it.
-    constexpr double kFrom = 2900, kTo = 4950, kDaylight = 4000;
-    const double t = std::clamp((T - kFrom) / (kTo - kFrom), 0.0, 1.0), w = t * t * t * (t * (6 * t - 15) + 10);
-    const Uv p = planck(T);
-    if (w == 0)
-        return p;
-    const double from = std::max(T, kDaylight);
-    const Uv d = daylight(from), beside = planck(from);
-    return {p.u + w * (d.u - beside.u), p.v + w * (d.v - beside.v)};
-}
-
-/// The unit normal of the locus, towards green.
-Uv normal(double T)
-{
-    const Uv a = locus(T * 0.999), b = locus(T * 1.001);
-    const double du = b.u - a.u, dv = b.v - a.v, length = std::hypot(du, dv);
-    Uv n{-dv / length, du / length};
-    if (n.v < 0)
-        n = {-n.u, -n.v};
-    return n;
-}
-
-constexpr Matrix3 kCat16{
-    {{0.401288, 0.650173, -0.051461}, {-0.250268, 1.204414, 0.045854}, {-0.002079, 0.048952, 0.953127}}};
+const Matrix3& kCat16 = cat16();
 const Matrix3& toXyz() { return rgbToXyz(RgbSpace::Rec2020); }
 
 struct Vector {
@@ -95,9 +40,8 @@ double median(std::vector<std::pair<double, double>> values)
 
 Vector gainsOf(const Balance& balance)
 {
-    // Relative to where the locus itself passes at 6504 K, so that the neutral setting changes exactly nothing.
     const Vector from = times(kCat16, lightXyz(chromaticityOf(balance.kelvin, balance.tint))),
-                 to = times(kCat16, lightXyz(chromaticityOf(Balance{}.kelvin, 0)));
+                 to = times(kCat16, lightXyz(chromaticityOf(balance.fromKelvin, balance.fromTint)));
     const double gain = std::exp2(balance.exposureStops);
     return {{gain * to.v[0] / from.v[0], gain * to.v[1] / from.v[1], gain * to.v[2] / from.v[2]}};
 }
@@ -129,18 +73,44 @@ std::array<double, 3> coneGains(const Balance& balance)
     return {std::log2(g.v[0]), std::log2(g.v[1]), std::log2(g.v[2])};
 }
 
+namespace {
+
+/// The light that these gains make the same as `from`, and how far its numbers lie beside it.
+struct ToldLight {
+    Balance balance;
+    double miss;
+};
+ToldLight told(const std::array<double, 3>& log2Gains, double fromKelvin, double fromTint)
+{
+    const Vector from = times(kCat16, lightXyz(chromaticityOf(fromKelvin, fromTint)));
+    const Vector light = times(
+        inverse(kCat16), {{from.v[0] / std::exp2(log2Gains[0]), from.v[1] / std::exp2(log2Gains[1]),
+                           from.v[2] / std::exp2(log2Gains[2])}});
+    const double sum = light.v[0] + light.v[1] + light.v[2];
+    const Chromaticity wanted{light.v[0] / sum, light.v[1] / sum};
+    ToldLight found{lightOf(wanted), 0};
+    found.balance.fromKelvin = fromKelvin, found.balance.fromTint = fromTint;
+    // The light's own luminance is what is left: lights of equal luminance need no exposure.
+    found.balance.exposureStops = -std::log2(light.v[1]);
+    const Chromaticity got = chromaticityOf(found.balance.kelvin, found.balance.tint);
+    constexpr double kWarmest = 2000, kCoolest = 25000, kMostTint = 50;
+    const bool isInRange = found.balance.kelvin >= kWarmest && found.balance.kelvin <= kCoolest &&
+                           std::abs(found.balance.tint) <= kMostTint;
+    found.miss = isInRange ? std::hypot(got.x - wanted.x, got.y - wanted.y) : 1;
+    return found;
+}
+
+}  // namespace
+
 Balance fromConeGains(const std::array<double, 3>& log2Gains)
 {
-    // The light that these gains make white: D65's cones divided by them.
-    const Vector d65 = times(kCat16, lightXyz(chromaticityOf(Balance{}.kelvin, 0)));
-    const Vector light = times(
-        inverse(kCat16),
-        {{d65.v[0] / std::exp2(log2Gains[0]), d65.v[1] / std::exp2(log2Gains[1]), d65.v[2] / std::exp2(log2Gains[2])}});
-    const double sum = light.v[0] + light.v[1] + light.v[2];
-    Balance found = lightOf({light.v[0] / sum, light.v[1] / sum});
-    // The light's own luminance is what is left: lights of equal luminance need no exposure.
-    found.exposureStops = -std::log2(light.v[1]);
-    return found;
+    constexpr double kExact = 1e-7;
+    ToldLight best = told(log2Gains, Balance{}.kelvin, 0);
+    for (const double from : {3200.0, 15000.0, 2200.0})
+        if (best.miss > kExact)
+            if (const ToldLight other = told(log2Gains, from, 0); other.miss < best.miss)
+                best = other;
+    return best.balance;
 }
 
 namespace {
@@ -156,6 +126,31 @@ Balance withGainsOf(const Balance& one, const Balance& other, double way)
 Balance added(const Balance& one, const Balance& other) { return withGainsOf(one, other, 1); }
 Balance without(const Balance& whole, const Balance& part) { return withGainsOf(whole, part, -1); }
 
+AsShot asShotOf(const CaptureFacts& facts)
+{
+    AsShot found;
+    found.from = facts.whiteFrom;
+    if (facts.whiteXy)
+        found.light = lightOf({(*facts.whiteXy)[0], (*facts.whiteXy)[1]});
+    else if (facts.whiteKelvin > 0)
+        found.light.kelvin = std::clamp(facts.whiteKelvin, 2000.0, 25000.0);
+    found.light.exposureStops = 0;
+    return found;
+}
+
+Balance absoluteOf(const Balance& balance, const AsShot& asShot)
+{
+    const double kelvin = asShot.light.kelvin, tint = asShot.light.tint;
+    if (balance.fromKelvin == kelvin && balance.fromTint == tint)
+        return balance;
+    Balance absolute = asShot.light;
+    if (balance.kelvin != balance.fromKelvin || balance.tint != balance.fromTint)
+        absolute = told(coneGains(balance), kelvin, tint).balance;
+    absolute.fromKelvin = kelvin, absolute.fromTint = tint;
+    absolute.exposureStops = balance.exposureStops;
+    return absolute;
+}
+
 std::optional<std::array<double, 2>> coneRatios(const LinearRgb& scene)
 {
     static const Matrix3 toCones = kCat16 * toXyz();
@@ -165,60 +160,12 @@ std::optional<std::array<double, 2>> coneRatios(const LinearRgb& scene)
     return std::array{std::log2(c.r / c.g), std::log2(c.b / c.g)};
 }
 
-Chromaticity chromaticityOf(double kelvin, double tint)
-{
-    const Uv at = locus(kelvin), n = normal(kelvin);
-    return toXy({at.u + tint / 1000 * n.u, at.v + tint / 1000 * n.v});
-}
-
-namespace {
-
-/// Newton's method on mired and tint from a start that is near: lines of one temperature lean where one locus passes
-/// into the other, so that the foot of the perpendicular is not quite the light. Kept only when it lands.
-Balance exactly(const Uv& wanted, const Balance& start)
-{
-    constexpr double kNear = 1e-10, kStep = 0.01;
-    double mired = 1e6 / start.kelvin, tint = start.tint;
-    const auto miss = [&](double m, double t) {
-        const Uv at = toUv(chromaticityOf(1e6 / m, t));
-        return std::pair(at.u - wanted.u, at.v - wanted.v);
-    };
-    for (int i = 0; i < 20; ++i) {
-        const auto [u, v] = miss(mired, tint);
-        if (std::hypot(u, v) < kNear) {
-            Balance found;
-            found.kelvin = 1e6 / mired, found.tint = tint;
-            return found;
-        }
-        const auto [mu, mv] = miss(mired + kStep, tint);
-        const auto [tu, tv] = miss(mired, tint + kStep);
-        const double a = (mu - u) / kStep, b = (tu - u) / kStep, c = (mv - v) / kStep, e = (tv - v) / kStep,
-                     det = a * e - b * c;
-        mired = std::clamp(mired - (e * u - b * v) / det, 20.0, 1000.0);
-        tint -= (a * v - c * u) / det;
-        if (!std::isfinite(mired) || !std::isfinite(tint))
-            break;
-    }
-    return start;
-}
-
-}  // namespace
-
 Balance lightOf(const Chromaticity& light)
 {
-    const Uv wanted = toUv(light);
-    // Along the locus the foot of the perpendicular; bisected in mired, where the locus runs evenly.
-    double low = 40, high = 500;
-    for (int i = 0; i < 60; ++i) {
-        const double middle = (low + high) / 2, T = 1e6 / middle;
-        const Uv at = locus(T), a = locus(T * 1.001), b = locus(T * 0.999);
-        ((wanted.u - at.u) * (b.u - a.u) + (wanted.v - at.v) * (b.v - a.v) > 0 ? low : high) = middle;
-    }
+    const LightNumbersOf numbers = lightNumbersOf(light);
     Balance found;
-    found.kelvin = 2e6 / (low + high);
-    const Uv at = locus(found.kelvin), n = normal(found.kelvin);
-    found.tint = 1000 * ((wanted.u - at.u) * n.u + (wanted.v - at.v) * n.v);
-    return exactly(wanted, found);
+    found.kelvin = numbers.kelvin, found.tint = numbers.tint;
+    return found;
 }
 
 Matrix3 balanceMatrix(const Balance& balance)

@@ -1,17 +1,16 @@
 // The balance of a frame: what brings it onto the same footing as its light group before any look is applied. Stored
 // with the frame, never with the look.
 //
-// White: the light that is to become white, as correlated colour temperature T and a distance along the isotherm (green
-// - magenta), in the CIE 1960 (u, v) plane. On the daylight locus for T >= 4950 K (CIE 15:2004, 3.1), on Planck's up to
-// 2900 K (M. Krystek, Color Res. Appl. 10(1), 1985), passing smoothly from one to the other between; `tint` is 1000
-// times the signed distance from the locus, positive towards green. It is adapted to D65 by CAT16 in its one-step von
-// Kries form with full adaptation (C. Li et al., Color Res. Appl. 42(6), 2017). Exposure multiplies light by 2^stops.
+// White: the light that is to become white, by its temperature and tint (core/colour/light.h), adapted to that for which
+// the picture came balanced. Exposure multiplies light by 2^stops.
 // Both act on scene light: a picture that came through a camera's rendering is taken back through its response
 // (response.h) first, and forward again after.
 #pragma once
 
+#include "core/colour/light.h"
 #include "core/colour/types.h"
 #include "core/frame/response.h"
+#include "core/image/metadata.h"
 
 #include <array>
 #include <optional>
@@ -20,24 +19,33 @@ namespace amber {
 
 struct Balance {
     double exposureStops = 0;
-    double kelvin = 6504;  ///< 2000..25000; at 6504 and tint 0 nothing changes
+    double kelvin = 6504;  ///< the light that is to become white, 2000..25000
     double tint = 0;       ///< -50..50
+    /// The light that the picture came balanced for: when these are the same, nothing changes.
+    double fromKelvin = 6504, fromTint = 0;
     bool operator==(const Balance&) const = default;
-    bool isIdentity() const { return *this == Balance{}; }
+    bool isIdentity() const { return exposureStops == 0 && kelvin == fromKelvin && tint == fromTint; }
 };
 
-/// CIE 1931 (x, y) of a light.
-struct Chromaticity {
-    double x = 0, y = 0;
-};
-Chromaticity chromaticityOf(double kelvin, double tint);
 /// The kelvin and tint of a light: the inverse of chromaticityOf within 2500..15000 K and tints of 30.
 Balance lightOf(const Chromaticity& light);
+
+/// The light that a frame was taken in, as its camera balanced it away: what of the frame is neutral was of this light.
+struct AsShot {
+    Balance light;  ///< no exposure; 6504 K where the file does not say
+    CaptureFacts::WhiteFrom from = CaptureFacts::WhiteFrom::Nowhere;
+    bool operator==(const AsShot&) const = default;
+};
+AsShot asShotOf(const CaptureFacts& facts);
+/// The same balance in numbers of the light itself, for a picture that came balanced for `asShot`: one number means one
+/// light on all frames of a camera.
+Balance absoluteOf(const Balance& balance, const AsShot& asShot);
 
 /// A balance as what it does to the cones of CAT16: log2 of the gain of each. Gains of one balance after another add
 /// up.
 std::array<double, 3> coneGains(const Balance& balance);
-/// The balance with these gains, exposure counted in luminance of a grey; inverse of coneGains as far as lightOf is.
+/// The balance with these gains, exposure counted in luminance of a grey; the inverse of coneGains. It is told from a
+/// light near 6504 K where it can be, else from one that leaves room for it.
 Balance fromConeGains(const std::array<double, 3>& log2Gains);
 /// One balance after another, and what is left of `whole` when `part` came first: their gains are added, taken away.
 Balance added(const Balance& one, const Balance& other);

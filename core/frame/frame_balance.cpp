@@ -76,6 +76,8 @@ std::string frameBalanceToText(const FrameBalance& b)
     Json json{{"stops", b.light.exposureStops},
                      {"kelvin", b.light.kelvin},
                      {"tint", b.light.tint},
+                     {"fromKelvin", b.light.fromKelvin},
+                     {"fromTint", b.light.fromTint},
                      {"black", b.ends.black},
                      {"white", b.ends.white},
                      {"straighten", b.geometry.straightenDegrees},
@@ -210,6 +212,8 @@ Result<FrameBalance> frameBalanceFromText(const std::string& text)
     kept.number("stops", b.light.exposureStops, -8, 8);
     kept.number("kelvin", b.light.kelvin, 2000, 25000);
     kept.number("tint", b.light.tint, -50, 50);
+    kept.number("fromKelvin", b.light.fromKelvin, 1500, 30000);
+    kept.number("fromTint", b.light.fromTint, -100, 100);
     kept.number("black", b.ends.black, -0.5, 0.5);
     kept.number("white", b.ends.white, b.ends.black + 0.05, 4);
     kept.number("straighten", b.geometry.straightenDegrees, -45, 45);

@@ -1,5 +1,8 @@
 #include "core/image/metadata.h"
 
+#include "core/image/opened_picture.h"
+#include "core/image/raw.h"
+
 #include "core/base/json_text.h"
 
 #include <cmath>
@@ -121,6 +124,78 @@ double CaptureFacts::exposureStops() const
     return std::log2(exposureSeconds * sensitivity / (100 * fNumber * fNumber));
 }
 
+namespace {
+
+/// Kelvin of the light sources that EXIF names (EXIF 2.32, table 8; those of CIE by their own, ranges by their middle).
+double kelvinOfSource(long source)
+{
+    switch (source) {
+    case 1:
+    case 9:
+    case 20:
+        return 5500;  // daylight, fine weather, D55
+    case 3:
+    case 17:
+        return 2856;  // tungsten, A
+    case 4:
+        return 5500;  // flash
+    case 10:
+    case 21:
+        return 6504;  // cloudy, D65
+    case 11:
+    case 22:
+        return 7504;  // shade, D75
+    case 12:
+        return 6400;
+    case 13:
+        return 5000;
+    case 14:
+        return 4150;
+    case 15:
+        return 3525;
+    case 16:
+        return 2925;
+    case 18:
+        return 4874;  // B
+    case 19:
+        return 6774;  // C
+    case 23:
+        return 5003;  // D50
+    case 24:
+        return 3200;  // studio tungsten
+    default:
+        return 0;
+    }
+}
+
+/// The white a camera wrote down: as (x, y) in the tag that raw files have for it, or as kelvin under whatever name its
+/// maker gives it.
+void readWhite(const Exiv2::ExifData& exif, CaptureFacts& facts)
+{
+    using From = CaptureFacts::WhiteFrom;
+    if (const auto xy = exif.findKey(Exiv2::ExifKey("Exif.Image.AsShotWhiteXY"));
+        xy != exif.end() && xy->count() == 2) {
+        const double x = xy->toFloat(0), y = xy->toFloat(1);
+        if (x > 0.2 && x < 0.6 && y > 0.2 && y < 0.6) {
+            facts.whiteXy = {x, y}, facts.whiteFrom = From::Written;
+            return;
+        }
+    }
+    constexpr double kLeast = 1500, kMost = 25000;
+    for (const Exiv2::Exifdatum& d : exif)
+        if ((d.tagName() == "ColorTemperature" || d.tagName() == "ColourTemperature") && d.count() == 1)
+            if (const double kelvin = d.toFloat(); kelvin >= kLeast && kelvin <= kMost) {
+                facts.whiteKelvin = kelvin, facts.whiteFrom = From::Written;
+                return;
+            }
+    if (const auto source = exif.findKey(Exiv2::ExifKey("Exif.Photo.LightSource"));
+        source != exif.end() && source->count() > 0)
+        if (const double kelvin = kelvinOfSource(source->toLong()); kelvin > 0)
+            facts.whiteKelvin = kelvin, facts.whiteFrom = From::Setting;
+}
+
+}  // namespace
+
 CaptureFacts captureFacts(const std::filesystem::path& path)
 {
     const std::lock_guard lock(exivMutex());
@@ -151,8 +226,14 @@ CaptureFacts captureFacts(const std::filesystem::path& path)
         facts.exposureSeconds = number("Exif.Photo.ExposureTime");
         facts.fNumber = number("Exif.Photo.FNumber");
         facts.sensitivity = number("Exif.Photo.ISOSpeedRatings");
+        facts.maker = validUtf8(words("Exif.Image.Make"));
+        facts.focalLength = number("Exif.Photo.FocalLength");
+        readWhite(exif, facts);
     } catch (const std::exception&) {
     }
+    if (wantsRaw(path))
+        if (const auto white = rawWhite(path))
+            facts.whiteXy = *white, facts.whiteKelvin = 0, facts.whiteFrom = CaptureFacts::WhiteFrom::Neutral;
     return facts;
 }
 

@@ -3,8 +3,10 @@
 
 #include "core/base/result.h"
 
+#include <array>
 #include <cstdint>
 #include <filesystem>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -29,8 +31,13 @@ std::string captureTime(const std::filesystem::path& path);
 /// What a camera wrote down about a picture. Absent numbers are 0, absent words empty.
 struct CaptureFacts {
     std::int64_t seconds = 0;  ///< since 1970, by the camera's own clock; 0 when unknown
-    std::string camera, lens;
-    double exposureSeconds = 0, fNumber = 0, sensitivity = 0;
+    std::string maker, camera, lens;
+    double exposureSeconds = 0, fNumber = 0, sensitivity = 0, focalLength = 0;
+    /// The white that the camera balanced for, as CIE 1931 (x, y) or kelvin, and how the file says it: of a raw file
+    /// its neutral through the camera's matrix; else written down; else only the name of a setting ("tungsten").
+    enum class WhiteFrom { Nowhere, Neutral, Written, Setting } whiteFrom = WhiteFrom::Nowhere;
+    std::optional<std::array<double, 2>> whiteXy;
+    double whiteKelvin = 0;
     bool hasExposure() const { return exposureSeconds > 0 && fNumber > 0 && sensitivity > 0; }
     /// How much light the camera let in and amplified, in stops: log2(t S / (100 N^2)). One more means a picture twice
     /// as light.

@@ -155,6 +155,82 @@ bool isRawFile(const std::filesystem::path& path)
     return raw.open_file(path.c_str()) == LIBRAW_SUCCESS;
 }
 
+namespace {
+
+using Three = std::array<double, 3>;
+
+Matrix3 matrixOf(const float (&m)[4][3])
+{
+    Matrix3 out{};
+    for (int i = 0; i < 3; ++i)
+        for (int k = 0; k < 3; ++k)
+            out.m[i][k] = m[i][k];
+    return out;
+}
+
+bool isSolvable(const Matrix3& m)
+{
+    const auto& a = m.m;
+    return std::abs(a[0][0] * (a[1][1] * a[2][2] - a[1][2] * a[2][1]) -
+                    a[0][1] * (a[1][0] * a[2][2] - a[1][2] * a[2][0]) +
+                    a[0][2] * (a[1][0] * a[2][1] - a[1][1] * a[2][0])) > 1e-9;
+}
+
+/// Of (x, y), by C. McCamy (Color Res. Appl. 17(2), 1992).
+double nearKelvin(double x, double y)
+{
+    const double n = (x - 0.3320) / (0.1858 - y);
+    return std::clamp(((449 * n + 3525) * n + 6823.3) * n + 5520.33, 1500.0, 25000.0);
+}
+
+double kelvinOfIlluminant(int illuminant)
+{
+    return illuminant == 17 ? 2856 : illuminant == 23 ? 5003 : illuminant == 20 ? 5503 : illuminant == 22 ? 7504 : 6504;
+}
+
+}  // namespace
+
+std::optional<std::array<double, 2>> rawWhite(const std::filesystem::path& path)
+{
+    const auto file = opened(path);
+    if (!file)
+        return std::nullopt;
+    const libraw_colordata_t& colour = (*file)->imgdata.color;
+    Three neutral{};
+    for (std::size_t k = 0; k < 3; ++k) {
+        if (!(colour.cam_mul[k] > 0))
+            return std::nullopt;
+        neutral[k] = 1.0 / colour.cam_mul[k];
+    }
+    const auto& two = colour.dng_color;
+    const bool isBetween = two[0].illuminant != 0 && two[1].illuminant != 0 && two[0].colormatrix[0][0] != 0 &&
+                           two[1].colormatrix[0][0] != 0 &&
+                           kelvinOfIlluminant(two[0].illuminant) != kelvinOfIlluminant(two[1].illuminant);
+    double x = 0.3127, y = 0.3290;
+    for (int round = 0; round < 30; ++round) {
+        Matrix3 matrix = matrixOf(colour.cam_xyz);
+        if (isBetween) {
+            const double a = 1 / kelvinOfIlluminant(two[0].illuminant), b = 1 / kelvinOfIlluminant(two[1].illuminant),
+                         share = std::clamp((1 / nearKelvin(x, y) - b) / (a - b), 0.0, 1.0);
+            const Matrix3 one = matrixOf(two[0].colormatrix), other = matrixOf(two[1].colormatrix);
+            for (int i = 0; i < 3; ++i)
+                for (int k = 0; k < 3; ++k)
+                    matrix.m[i][k] = share * one.m[i][k] + (1 - share) * other.m[i][k];
+        }
+        if (!isSolvable(matrix))
+            return std::nullopt;
+        const LinearRgb xyz = apply(inverse(matrix), {neutral[0], neutral[1], neutral[2]});
+        const double sum = xyz.r + xyz.g + xyz.b, nextX = xyz.r / sum, nextY = xyz.g / sum;
+        if (!(nextX > 0.15 && nextX < 0.7 && nextY > 0.15 && nextY < 0.7))
+            return std::nullopt;
+        const bool isSettled = std::abs(nextX - x) + std::abs(nextY - y) < 1e-7;
+        x = nextX, y = nextY;
+        if (isSettled)
+            break;
+    }
+    return std::array{x, y};
+}
+
 Result<PictureInfo> readRawInfo(const std::filesystem::path& path)
 {
     const auto raw = opened(path);

@@ -78,7 +78,7 @@ CREATE TABLE unreadable (part TEXT NOT NULL, subject TEXT NOT NULL, text TEXT NO
 constexpr const char* kFormat4 = R"(
 CREATE TABLE frame_optics (frame INTEGER PRIMARY KEY REFERENCES frame(id), lens TEXT NOT NULL, lens_off INTEGER NOT NULL,
     bow REAL NOT NULL, red_fringe REAL NOT NULL, blue_fringe REAL NOT NULL, falloff REAL NOT NULL, noise REAL NOT NULL,
-    stretch REAL NOT NULL, ratio REAL NOT NULL);
+    stretch REAL NOT NULL, ratio REAL NOT NULL, from_kelvin REAL NOT NULL, from_tint REAL NOT NULL);
 CREATE TABLE lens_term (frame INTEGER NOT NULL REFERENCES frame(id), position INTEGER NOT NULL, value REAL NOT NULL,
     PRIMARY KEY (frame, position));
 CREATE TABLE ratio_crop (frame INTEGER NOT NULL REFERENCES frame(id), position INTEGER NOT NULL, ratio REAL NOT NULL,
@@ -104,7 +104,7 @@ std::string rowsAsText(const JobFile& file, const std::string& table)
 FrameBalance balanceFrom(Row& row)
 {
     FrameBalance b;
-    b.light = {row.real(), row.real(), row.real()};
+    b.light.exposureStops = row.real(), b.light.kelvin = row.real(), b.light.tint = row.real();
     b.ends = {row.real(), row.real()};
     b.geometry.straightenDegrees = row.real(), b.geometry.leanUp = row.real(), b.geometry.leanAside = row.real();
     b.geometry.crop = row.region();
@@ -140,12 +140,14 @@ void readOptics(const JobFile& file, FrameId id, FrameBalance& b)
         }
     };
     Optics& o = b.optics;
-    rows("SELECT lens, lens_off, bow, red_fringe, blue_fringe, falloff, noise, stretch, ratio FROM frame_optics "
+    rows("SELECT lens, lens_off, bow, red_fringe, blue_fringe, falloff, noise, stretch, ratio, "
+         "from_kelvin, from_tint FROM frame_optics "
          "WHERE frame = ?",
          [&](Row& row) {
              o.lens.name = row.text(), o.lensOff = row.flag(), o.bow = row.real();
              o.redFringe = row.real(), o.blueFringe = row.real(), o.falloffStops = row.real(), o.noise = row.real();
              b.geometry.stretch = row.real(), b.geometry.ratio = row.real();
+             b.light.fromKelvin = row.real(), b.light.fromTint = row.real();
          });
     const std::vector<double*> terms = termsOf(o.lens);
     rows("SELECT position, value FROM lens_term WHERE frame = ?", [&](Row& row) {
@@ -320,9 +322,11 @@ void writeOptics(JobFile& file, FrameId id, const FrameBalance& b)
 {
     Optics o = b.optics;
     const Geometry& g = b.geometry;
-    if (!(o == Optics{}) || g.stretch != 1 || g.ratio != 0)
-        file.run("INSERT INTO frame_optics VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)", id, o.lens.name, int(o.lensOff),
-                 o.bow, o.redFringe, o.blueFringe, o.falloffStops, o.noise, g.stretch, g.ratio);
+    if (!(o == Optics{}) || g.stretch != 1 || g.ratio != 0 || b.light.fromKelvin != Balance{}.kelvin ||
+        b.light.fromTint != 0)
+        file.run("INSERT INTO frame_optics VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)", id, o.lens.name, int(o.lensOff),
+                 o.bow, o.redFringe, o.blueFringe, o.falloffStops, o.noise, g.stretch, g.ratio,
+                 b.light.fromKelvin, b.light.fromTint);
     if (!(o.lens == KnownLens{})) {
         const std::vector<double*> terms = termsOf(o.lens);
         for (std::size_t i = 0; i < terms.size(); ++i)

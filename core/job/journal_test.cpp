@@ -29,11 +29,20 @@ Region randomRegion(Random& random)
 FrameBalance randomBalance(Random& random)
 {
     FrameBalance b;
-    b.light = {random.between(-3, 3), random.between(2500, 12000), random.between(-20, 20)};
+    b.light.exposureStops = random.between(-3, 3);
+    b.light.kelvin = random.between(2500, 12000), b.light.tint = random.between(-20, 20);
     b.ends = {random.between(-0.01, 0.1), random.between(0.8, 1.2)};
     b.geometry.straightenDegrees = random.between(-5, 5);
     b.geometry.leanUp = random.between(-0.1, 0.1), b.geometry.leanAside = random.between(-0.1, 0.1);
-    b.geometry.crop = randomRegion(random);
+    b.geometry.crop = randomRegion(random), b.geometry.stretch = random.between(0.8, 1.25);
+    if (random.whole(0, 1))
+        b.geometry.ratio = 1.5, b.geometry.crops = {{1, randomRegion(random)}, {0.8, randomRegion(random)}};
+    if (random.whole(0, 1))
+        b.optics.lens = {"Made up", {1, random.between(-0.1, 0.1), 0, 0, 0}, {1, 0, 0, 0, 0}, {1, 0, 0, 0, 0}, {}};
+    b.optics.bow = random.between(-0.1, 0.1), b.optics.noise = random.whole(0, 1) ? random.between(0, 1) : 0;
+    b.optics.lensOff = random.whole(0, 1);
+    if (random.whole(0, 1))
+        b.light.fromKelvin = random.between(2500, 9000), b.light.fromTint = random.between(-5, 5);
     b.response = random.whole(0, 1) ? "raw" : "";
     b.exposureLocked = random.whole(0, 1), b.whiteLocked = random.whole(0, 1), b.endsLocked = random.whole(0, 1);
     b.keyStops = random.between(-1, 1), b.confidence = random.between(0, 1);
@@ -85,7 +94,7 @@ void changeFrame(Random& random, Job& job)
         state.balance = random.whole(0, 4) == 0 ? FrameBalance{} : randomBalance(random);
         break;
     case 1:
-        state.framing = random.whole(0, 3) == 0 ? Framing{} : Framing{randomRegion(random), {randomRegion(random)}};
+        state.framing = random.whole(0, 3) == 0 ? Framing{} : Framing{{}, {randomRegion(random)}};
         break;
     case 2:
         state.rating = random.whole(0, 5);
@@ -478,7 +487,12 @@ void expectAllOfFormat2(JobStore& store)
     EXPECT_EQ(job.frame(5).rating, 5);
     EXPECT_TRUE(job.frame(1).isDone && job.frame(6).isDone && !job.frame(2).isDone);
     EXPECT_TRUE(job.frame(4).isUnused && job.frame(6).isUnused && !job.frame(5).isUnused);
-    EXPECT_EQ(job.frame(3).framing, (Framing{{0.1, 0, 1, 0.9}, {{0, 0, 0.2, 0.2}}}));
+    // What was a planned crop is the frame's crop; the region left out stays on what it lies on.
+    EXPECT_EQ(job.frame(3).balance.geometry.crop, (Region{0.1, 0, 1, 0.9}));
+    EXPECT_TRUE(job.frame(3).framing.crop.isWhole());
+    ASSERT_EQ(job.frame(3).framing.leftOut.size(), 1u);
+    EXPECT_NEAR(job.frame(3).framing.leftOut[0].right, 0.1 / 0.9, 1e-9);
+    EXPECT_NEAR(job.frame(3).framing.leftOut[0].bottom, 0.2 / 0.9, 1e-9);
     EXPECT_EQ(job.frame(6).mergedFrom, (std::vector<FrameId>{4, 5}));
     const Desk& desk = store.desk();
     EXPECT_EQ(desk.frame, 2);
@@ -524,6 +538,32 @@ TEST(OldJob, OfFormat2IsAllThereWithItsHistoryAsOneJournal)
     ASSERT_TRUE(store->redo());
     EXPECT_EQ(store->job().frame(3).balance.light.exposureStops, -0.25);
     EXPECT_FALSE(store->redoAction());
+}
+
+TEST(OldJob, APlannedCropOfFormat3BecomesTheCropAndItsMarksStay)
+{
+    const TemporaryFolder folder;
+    const fs::path file = oldJob(folder, 3);
+    auto store = JobStore::open(file);
+    ASSERT_TRUE(store) << store.error().message();
+    EXPECT_TRUE(store->unreadable().empty());
+    EXPECT_TRUE(fs::exists(file.string() + "-format3"));
+    const Job& job = store->job();
+    // Within the crop it had, 0.1 to 0.9 across: the middle half of it.
+    EXPECT_NEAR(job.frame(1).balance.geometry.crop.left, 0.3, 1e-12);
+    EXPECT_NEAR(job.frame(1).balance.geometry.crop.right, 0.7, 1e-12);
+    EXPECT_EQ(job.frame(1).balance.light.exposureStops, 0.5);
+    ASSERT_EQ(job.keys.size(), 1u);
+    EXPECT_NEAR((job.keys[0].place.left + job.keys[0].place.right) / 2, 0.5, 1e-9) << "of the middle half the middle";
+    EXPECT_EQ(job.frame(2).balance.geometry.crop, (Region{0, 0.25, 1, 0.75})) << "no balance but a planned crop";
+    ASSERT_EQ(job.frame(2).framing.leftOut.size(), 1u);
+    ASSERT_EQ(job.frame(3).framing.leftOut.size(), 1u) << "a region left out of a whole picture";
+    EXPECT_EQ(job.frame(3).framing.leftOut[0], (Region{0.5, 0.5, 0.75, 0.75}));
+    ASSERT_TRUE(store->undo());
+    EXPECT_EQ(store->job().frame(1).balance.light.exposureStops, 0) << "the gesture on its light is taken back";
+    EXPECT_NEAR(store->job().frame(1).balance.geometry.crop.left, 0.3, 1e-12) << "and the crop stays";
+    ASSERT_TRUE(store->redo());
+    EXPECT_EQ(store->job().frame(1).balance.light.exposureStops, 0.5);
 }
 
 TEST(OldJob, TextsOfFormat2ThatCannotBeReadAreNamedAndKept)

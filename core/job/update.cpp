@@ -398,7 +398,43 @@ std::string partOf(const std::string& name)
     return kind;
 }
 
-/// What was a planned crop, measured by and not delivered, is the frame's crop: marks stay on what they lie on.
+/// What was a planned crop, in fractions of the finished picture, within the crop that the frame has.
+Region within(const Region& crop, const Region& planned)
+{
+    const double w = crop.right - crop.left, h = crop.bottom - crop.top;
+    return {crop.left + planned.left * w, crop.top + planned.top * h, crop.left + planned.right * w,
+            crop.top + planned.bottom * h};
+}
+
+/// The journal's balances of such frames have the crop as well: walking over them leaves it.
+void takeCropsIntoJournal(JobFile& file, const std::map<FrameId, Region>& planned)
+{
+    struct Entry {
+        std::int64_t gesture, position;
+        std::string before, after;
+    };
+    const auto cropped = [](const std::string& text, const Region& crop) {
+        auto balance = frameBalanceFromText(text);
+        if (!balance)
+            return text;
+        balance->geometry.crop = within(balance->geometry.crop, crop);
+        return frameBalanceToText(*balance);
+    };
+    for (const auto& [id, crop] : planned) {
+        std::vector<Entry> entries;
+        SQLite::Statement query(file.sql, "SELECT gesture, position, before, after FROM change "
+                                          "WHERE part = 'balance' AND subject = ?");
+        query.bind(1, std::to_string(id));
+        while (query.executeStep())
+            entries.push_back({query.getColumn(0).getInt64(), query.getColumn(1).getInt64(),
+                               query.getColumn(2).getString(), query.getColumn(3).getString()});
+        for (const Entry& e : entries)
+            file.run("UPDATE change SET before = ?, after = ? WHERE gesture = ? AND position = ?",
+                     cropped(e.before, crop), cropped(e.after, crop), e.gesture, e.position);
+    }
+}
+
+/// It was measured by and not delivered; it is the frame's crop now, and marks stay on what they lie on.
 Job withPlannedCrops(Job job)
 {
     std::map<FrameId, FrameBalance> balances;
@@ -407,10 +443,7 @@ Job withPlannedCrops(Job job)
         if (planned.isWhole() || !state.balanceFault.empty())
             continue;
         FrameBalance balance = state.balance;
-        const Region& c = state.balance.geometry.crop;
-        const double w = c.right - c.left, h = c.bottom - c.top;
-        balance.geometry.crop = {c.left + planned.left * w, c.top + planned.top * h, c.left + planned.right * w,
-                                 c.top + planned.bottom * h};
+        balance.geometry.crop = within(balance.geometry.crop, planned);
         balances[id] = std::move(balance);
     }
     return withBalances(std::move(job), balances, [](FrameId) { return std::optional<double>(); });
@@ -434,9 +467,11 @@ void takeCropsOfFormat3(JobFile& file)
         after.frames[id].framing.crop = crop;
     after = withPlannedCrops(std::move(after));
     writeJob(file, after, changesBetween(before, after), unreadable);
+    takeCropsIntoJournal(file, planned);
 }
 
-void takeTexts(JobFile& file, const std::map<std::string, std::string>& texts)
+/// Gives back the planned crops.
+std::map<FrameId, Region> takeTexts(JobFile& file, const std::map<std::string, std::string>& texts)
 {
     Job job;
     Desk desk;
@@ -452,8 +487,13 @@ void takeTexts(JobFile& file, const std::map<std::string, std::string>& texts)
     std::erase_if(job.frames, [&](const auto& entry) {
         return file.number("SELECT count(*) FROM frame WHERE id = ?", entry.first) == 0;
     });
+    std::map<FrameId, Region> planned;
+    for (const auto& [id, state] : job.frames)
+        if (!state.framing.crop.isWhole())
+            planned[id] = state.framing.crop;
     writeWholeJob(file, withPlannedCrops(std::move(job)));
     writeDesk(file, Desk{}, desk, {});
+    return planned;
 }
 
 }  // namespace
@@ -482,11 +522,12 @@ void bringUpToDate(JobFile& file, int format)
     sql.exec("ALTER TABLE pin ADD COLUMN surround INTEGER NOT NULL DEFAULT 0");
     makeTables(sql);
     const auto balances = balanceHistory(file, texts);
-    takeTexts(file, texts);
+    const auto planned = takeTexts(file, texts);
     std::vector<OldGesture> done = balances.first, undone = looks.second;
     done.insert(done.end(), looks.first.begin(), looks.first.end());
     undone.insert(undone.end(), balances.second.begin(), balances.second.end());
     writeJournal(file, done, undone);
+    takeCropsIntoJournal(file, planned);
     sql.exec("DROP TABLE choice");
     sql.exec("PRAGMA user_version = " + std::to_string(kJobFormat));
     transaction.commit();

@@ -20,6 +20,7 @@
 #include "core/look/steps/split_toning/split_toning.h"
 #include "core/look/steps/tone_bands/tone_bands.h"
 #include "core/look/steps/tone_curve/tone_curve.h"
+#include "core/look/steps/warmth/warmth.h"
 #include "core/look/steps/wash/wash.h"
 
 #include <map>
@@ -38,8 +39,8 @@ struct UnknownStep {
 
 /// Registration: every kind of step once. The order is that of the menu in which steps are added.
 using StepParameters =
-    std::variant<Contrast, ToneBands, Ends, ToneCurve, SplitToning, HueShifts, Chroma, Primaries, LookupTable, Wash,
-                 LocalContrast, FineDetail, Haze, EdgeDarkening, Grain, OutputSharpening, UnknownStep>;
+    std::variant<Contrast, ToneBands, Ends, ToneCurve, SplitToning, HueShifts, Chroma, Primaries, Warmth, LookupTable,
+                 Wash, LocalContrast, FineDetail, Haze, EdgeDarkening, Grain, OutputSharpening, UnknownStep>;
 
 struct Step {
     StepParameters parameters = UnknownStep{};

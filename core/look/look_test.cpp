@@ -572,6 +572,29 @@ TEST(Chroma, HoldsLightnessHueNeutralsAndTheSheltered)
     EXPECT_LT(chromaFactor(step, 0.12, step.shelterHue), 1.03);
 }
 
+TEST(Warmth, HoldsTheLuminanceOfNeutralsAndIsUndoneByItsOwnCure)
+{
+    const auto luminance = [](const LinearRgb& c) {
+        const auto& y = rgbToXyz(RgbSpace::Rec2020).m[1];
+        return y[0] * c.r + y[1] * c.g + y[2] * c.b;
+    };
+    Random random(8);
+    for (int i = 0; i < 200; ++i) {
+        const Warmth step = random.any<Warmth>();
+        const double v = random.between(0.01, 4);
+        EXPECT_NEAR(luminance(evaluate(step, {v, v, v})), v, 1e-12 * v);
+    }
+    // Warmer is yellower, green is greener; mired add up on neutrals.
+    EXPECT_GT(toOkLab(evaluate(Warmth{40, 0, {}}, {0.3, 0.3, 0.3})).b, 0.02);
+    EXPECT_LT(toOkLab(evaluate(Warmth{0, 10, {}}, {0.3, 0.3, 0.3})).a, -0.01);
+    // A neutral that a tint made blue is brought back by as much warmth as is offered.
+    for (const Warmth& cast : {Warmth{-40, 6, {}}, Warmth{70, -4, {}}, Warmth{0, 0, {}}}) {
+        const LinearRgb tinted = evaluate(cast, {0.4, 0.4, 0.4}), back = evaluate(neutralising(tinted), tinted);
+        EXPECT_LT(toOkLch(toOkLab(back)).chroma, 2e-4) << cast.warmth;
+    }
+    EXPECT_TRUE(isIdentity(neutralising({0, 0, 0})));
+}
+
 TEST(Primaries, KeepWhiteAndEveryNeutral)
 {
     holds("white to 1e-6", [](Random& random) {

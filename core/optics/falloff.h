@@ -25,7 +25,7 @@ struct MeasuredFalloff {
     double stops = 0;  ///< that the corners lack: light left is 2^(-stops r^2)
     double error = 0;  ///< standard error
     int frames = 0;
-    bool isSure() const { return frames > 0 && error < 0.1; }
+    bool isSure() const { return frames > 0 && error < 0.15; }
 };
 /// Over the frames of one lens; nothing without slopes.
 std::optional<MeasuredFalloff> measureFalloff(const std::vector<RadialSlopes>& frames);

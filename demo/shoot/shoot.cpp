@@ -159,7 +159,9 @@ CameraNotes notesOf(const Shoot& shoot, const Json& frame, const std::string& ex
     notes.aperture = settings["aperture"];
     notes.lens = frame.value("lens_name", notes.lens), notes.focalLength = frame.value("focal", notes.focalLength);
     notes.protectedStops = frame.value("protects", 0.0);
-    notes.shutterSeconds = settings["shutter"].get<double>() * std::exp2(stops);
+    // More sensitive, as much shorter: the noise is all that differs.
+    notes.shutterSeconds = settings["shutter"].get<double>() * std::exp2(stops - frame.value("protects", 0.0)) *
+                           settings["iso"].get<double>() / notes.iso;
     notes.asShotKelvin = frame.value("as_shot", settings["as_shot"].get<double>());
     return notes;
 }
@@ -333,7 +335,7 @@ Status takeExtra(Shoot& shoot, const Json& extra)
 int writeManifest(const fs::path& demo)
 {
     std::vector<fs::path> files;
-    for (const char* folder : {"frames", "raw", "looks", "tables", "profiles", "reference", "pair", "card"})
+    for (const char* folder : {"frames", "raw", "looks", "tables", "profiles", "reference", "pair", "card", "lenses"})
         for (const auto& entry : fs::directory_iterator(demo / folder))
             files.push_back(entry.path());
     std::sort(files.begin(), files.end());

@@ -37,6 +37,7 @@ TEST_F(EverySteps, HasAnEditorThatDragsTypesAndExplains)
                  {"Ends", "ends", "floor"},
                  {"Chroma", "chroma", "even"},
                  {"Primaries", "primaries", "greenTurn"},
+                 {"Warmth", "warmth", "green"},
                  {"Wash", "wash", "amount"},
                  {"Local contrast", "local-contrast", "size"},
                  {"Fine detail", "fine-detail", "size"},
