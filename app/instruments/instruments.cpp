@@ -70,16 +70,22 @@ void Instruments::renewTrail()
 {
     constexpr int kGreys = 41;
     constexpr double kNearlyFolded = 0.25;
-    m_trail = neutralTrail(m_document.looks().lookOf(m_document.selection().frameInHand()), kGreys);
+    m_trail = neutralTrail(m_withLook ? m_document.looks().lookOf(m_document.selection().frameInHand()) : Look{}, kGreys);
     m_families.clear();
     m_torn = -1;
-    if (const Step* step = m_document.looks().step())
+    if (const Step* step = m_withLook ? m_document.looks().step() : nullptr)
         if (const auto* shifts = std::get_if<HueShifts>(&step->parameters)) {
             m_families = shifts->families;
             if (const TearMeter tear = tearMeter(*shifts); tear.smallestHueSlope <= kNearlyFolded)
                 m_torn = tear.atDegrees;
         }
     update();
+}
+
+void Instruments::setWithLook(bool on)
+{
+    m_withLook = on;
+    renewTrail();
 }
 
 void Instruments::setMeasures(const MeasuredFrame& frame)

@@ -23,6 +23,8 @@ public:
     void setMeasures(const MeasuredFrame& frame);
     void setProbe(const std::optional<Probe>& probe);
     void clear();
+    /// Whether the greys shown go through the look, or stay as they are.
+    void setWithLook(bool on);
     QSize sizeHint() const override { return {216, 300}; }
 
 protected:
@@ -55,6 +57,7 @@ private:
     std::optional<LookTrace> m_trace;
     std::optional<MeasuredFrame> m_frame;
     std::optional<Probe> m_probe;
+    bool m_withLook = true;
 };
 
 }  // namespace amber

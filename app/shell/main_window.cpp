@@ -186,7 +186,17 @@ void MainWindow::addShortcuts()
 void MainWindow::addViewShortcuts()
 {
     addShortcut("help", [this] { showShortcuts(this); });
-    addShortcut("split", [this] { m_look->toggleSplit(); });
+    addShortcut("split", [this] { place() == Place::Balance ? m_balance->toggleSplit() : m_look->toggleSplit(); });
+    addShortcut("clipped", [this] {
+        if (place() == Place::Balance)
+            m_balance->toggleClipping();
+        else
+            m_look->wall().setClipping(!m_look->wall().isClipping());
+    });
+    addShortcut("withLook", [this] {
+        if (place() == Place::Balance)
+            m_balance->toggleLook();
+    });
     addShortcut("pin", [this] { m_look->askPin(); });
     addShortcut("compare", [this] {
         go(Place::Look);
@@ -371,20 +381,63 @@ bool MainWindow::eventFilter(QObject*, QEvent* event)
         setQuiet(false);
         return true;
     }
-    const bool untouched = key->key() == Qt::Key_F2, before = key->key() == Qt::Key_F3;
-    if (!untouched && !before)
+    return holdKey(*key);
+}
+
+/// Keys that show or move something as long as they are held.
+bool MainWindow::holdKey(const QKeyEvent& key)
+{
+    const bool isDown = key.type() == QEvent::KeyPress, isBalance = place() == Place::Balance;
+    if (key.key() == Qt::Key_F2 || key.key() == Qt::Key_F3) {
+        using State = RenderRequest::State;
+        const State state = key.key() == Qt::Key_F3                    ? State::BeforeStep
+                            : key.modifiers() & Qt::ShiftModifier ? State::Balanced
+                                                                       : State::AsItCame;
+        if (!key.isAutoRepeat()) {
+            if (isBalance)
+                m_balance->pictures().hold(isDown ? std::optional(state == State::BeforeStep ? State::Balanced : state)
+                                                  : std::nullopt);
+            m_look->wall().hold(!isDown                     ? Wall::Hold::Nothing
+                                : state == State::AsItCame  ? Wall::Hold::AsItCame
+                                : state == State::Balanced ? Wall::Hold::Balanced
+                                                            : Wall::Hold::BeforeStep);
+        }
+        return true;
+    }
+    if (key.key() == Qt::Key_F12) {
+        if (!key.isAutoRepeat())
+            isBalance ? m_balance->pictures().setClipping(isDown) : m_look->wall().setClipping(isDown);
+        return true;
+    }
+    return isBalance && holdLightKey(key);
+}
+
+/// E, W, T, D, L: what a drag on the picture moves. Not while words are typed.
+bool MainWindow::holdLightKey(const QKeyEvent& key)
+{
+    static constexpr std::pair<int, LightPart> kKeys[] = {{Qt::Key_E, LightPart::Exposure},
+                                                          {Qt::Key_W, LightPart::Kelvin},
+                                                          {Qt::Key_T, LightPart::Tint},
+                                                          {Qt::Key_D, LightPart::Black},
+                                                          {Qt::Key_L, LightPart::White}};
+    const QWidget* focus = QApplication::focusWidget();
+    if (key.modifiers() != Qt::NoModifier || qobject_cast<const QAbstractSpinBox*>(focus) ||
+        qobject_cast<const QLineEdit*>(focus) || QApplication::activePopupWidget())
         return false;
-    if (!key->isAutoRepeat())
-        m_look->wall().hold(event->type() == QEvent::KeyRelease ? Wall::Hold::Nothing
-                            : untouched                         ? Wall::Hold::Untouched
-                                                                : Wall::Hold::BeforeStep);
-    return true;
+    for (const auto& [code, part] : kKeys)
+        if (key.key() == code) {
+            if (!key.isAutoRepeat())
+                m_balance->pictures().holdPart(key.type() == QEvent::KeyPress ? std::optional(part) : std::nullopt);
+            return true;
+        }
+    return false;
 }
 
 void MainWindow::changeEvent(QEvent* event)
 {
     if (event->type() == QEvent::ActivationChange && !isActiveWindow()) {
         m_look->wall().hold(Wall::Hold::Nothing);
+        m_balance->pictures().hold(std::nullopt), m_balance->pictures().holdPart(std::nullopt);
         m_look->holdExtreme(0);
     }
     QWidget::changeEvent(event);

@@ -50,6 +50,8 @@ public:
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
+    bool holdKey(const QKeyEvent& key);
+    bool holdLightKey(const QKeyEvent& key);
     void changeEvent(QEvent* event) override;
     void closeEvent(QCloseEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;

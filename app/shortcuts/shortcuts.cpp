@@ -27,6 +27,8 @@ std::vector<Keys> localKeys()
         {tr("Enter"), tr("Contact sheet: to the look. Companion: take it in hand. Ladder: take the row, with Shift all "
                          "down to it, with Ctrl every row")},
         {tr("C"), tr("Contact sheet: companion or not")},
+        {tr("E, W, T, D, L"), tr("Balance, held while dragging on the picture: exposure, white, tint, dark end, light end")},
+        {tr("G"), tr("Crop on the picture: thirds or diagonals")},
         {tr("0 to 5"), tr("Contact sheet: rate the chosen frames")},
         {tr("B"), tr("Sweep sheet: bookmark the chosen tile")},
         {tr("Flicker"), tr("Compare: both versions by turns, about one change a second and never more than three, "
@@ -39,7 +41,8 @@ const std::vector<Shortcut>& shortcuts()
 {
     static const std::vector<Shortcut> all{
         {"help", QKeySequence(Qt::Key_F1), tr("This list")},
-        {"untouched", QKeySequence(Qt::Key_F2), tr("Hold: the picture untouched")},
+        {"came", QKeySequence(Qt::Key_F2), tr("Hold: the picture as it came")},
+        {"balanced", QKeySequence(Qt::SHIFT | Qt::Key_F2), tr("Hold: the picture balanced, without the look")},
         {"before", QKeySequence(Qt::Key_F3), tr("Hold: the look up to before the chosen step")},
         {"split", QKeySequence(Qt::Key_F4), tr("Split line on the picture, before and after")},
         {"extreme", QKeySequence(Qt::Key_F5), tr("Hold: the number in hand at its upper end; with Shift at its lower")},
@@ -50,6 +53,8 @@ const std::vector<Shortcut>& shortcuts()
         {"sweep", QKeySequence(Qt::CTRL | Qt::Key_W), tr("Sweep sheet of the chosen step")},
         {"actual", QKeySequence(Qt::Key_F10), tr("Pixel for pixel, or fitted")},
         {"quiet", QKeySequence(Qt::Key_F11), tr("Quiet view: only the picture")},
+        {"clipped", QKeySequence(Qt::CTRL | Qt::Key_K), tr("Mark clipped pixels; F12 while it is held")},
+        {"withLook", QKeySequence(Qt::CTRL | Qt::Key_L), tr("Balance: with the look, or without")},
         {"mark", QKeySequence(Qt::CTRL | Qt::Key_M), tr("Mark on the picture")},
         {"intent", QKeySequence(Qt::CTRL | Qt::Key_I), tr("Intent card")},
         {"findings", QKeySequence(Qt::CTRL | Qt::Key_F), tr("Findings")},

@@ -149,6 +149,12 @@ double baseCurveInverse(double picture)
     return kKnee + (kWhite - kKnee) * v / (kBend + 1 - kBend * v);
 }
 
+double rawSaturation()
+{
+    constexpr double kNearly = 0.97;  // channels run together just before the end
+    return baseCurve(kNearly * kWhite);
+}
+
 bool isRawFile(const std::filesystem::path& path)
 {
     LibRaw raw;

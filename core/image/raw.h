@@ -21,6 +21,8 @@ namespace amber {
 inline constexpr double kRawHeadroomStops = 2.5;
 double baseCurve(double scene);
 double baseCurveInverse(double picture);
+/// The least value of a linear sRGB channel of a picture so rendered that was at the sensor's end.
+double rawSaturation();
 
 /// CIE 1931 (x, y) of the light that the camera balanced for: its as-shot neutral through the matrix of the camera, that
 /// between two lights by the temperature found (DNG specification 1.4, "Translating Camera Neutral Coordinates to White

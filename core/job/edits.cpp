@@ -42,6 +42,31 @@ Job withBalances(Job job, const std::map<FrameId, FrameBalance>& balances, const
     return job;
 }
 
+std::map<FrameId, FrameBalance> lightTogether(const std::map<FrameId, FrameBalance>& balances, FrameId inHand,
+                                              LightPart part, double value, Together how,
+                                              const std::function<AsShot(FrameId)>& asShotOf)
+{
+    std::map<FrameId, FrameBalance> changed;
+    const auto own = balances.find(inHand);
+    if (own == balances.end())
+        return changed;
+    const double shift = shiftOf(part, valueOf(own->second, part, asShotOf(inHand)), value);
+    for (const auto& [id, balance] : balances) {
+        if (id != inHand && isLocked(balance, part))
+            continue;
+        const AsShot asShot = asShotOf(id);
+        const bool isMoved = how == Together::Shift && id != inHand;
+        changed[id] = withValue(balance, part,
+                                isMoved ? shifted(part, valueOf(balance, part, asShot), shift) : value, asShot);
+        // What goes with the frame in hand is not meant for each by itself: it is not locked there.
+        if (id != inHand) {
+            changed[id].exposureLocked = balance.exposureLocked, changed[id].whiteLocked = balance.whiteLocked;
+            changed[id].endsLocked = balance.endsLocked;
+        }
+    }
+    return changed;
+}
+
 Job withChosenExposure(Job job, const std::vector<FrameId>& bracket, FrameId chosen)
 {
     for (const FrameId id : bracket)

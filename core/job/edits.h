@@ -1,6 +1,7 @@
 // Gestures as functions from a job to a job, for what takes more than setting a value. JobStore::commit() records them.
 #pragma once
 
+#include "core/frame/light_edit.h"
 #include "core/job/job.h"
 
 #include <functional>
@@ -13,6 +14,13 @@ using RatioOf = std::function<std::optional<double>(FrameId)>;
 /// These balances, and what was marked on their frames carried along: marks stay on the things they mark when a frame
 /// is turned, set upright or cropped.
 Job withBalances(Job job, const std::map<FrameId, FrameBalance>& balances, const RatioOf& ratioOf);
+
+/// One number of light set on several frames at once: to the same value, or each moved by as much as the frame in hand
+/// is. Frames on which it is locked are left, but for the frame in hand. `balances` are those of the chosen frames.
+enum class Together { Set, Shift };
+std::map<FrameId, FrameBalance> lightTogether(const std::map<FrameId, FrameBalance>& balances, FrameId inHand,
+                                              LightPart part, double value, Together how,
+                                              const std::function<AsShot(FrameId)>& asShotOf);
 
 /// Of a bracket one exposure counts; the others stay in the job, unused.
 Job withChosenExposure(Job job, const std::vector<FrameId>& bracket, FrameId chosen);

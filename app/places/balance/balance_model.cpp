@@ -1,12 +1,14 @@
 #include "app/places/balance/balance_model.h"
 
+#include "app/document/frame_model.h"
 #include "app/theme/theme.h"
 #include "core/balance/balance_words.h"
 
 namespace amber {
 
-BalanceModel::BalanceModel(Document& document, std::function<QPixmap(std::int64_t)> thumbnail, QObject* parent)
-    : QAbstractTableModel(parent), m_document(document), m_thumbnail(std::move(thumbnail))
+BalanceModel::BalanceModel(Document& document, FrameModel& frames, std::function<QPixmap(std::int64_t)> thumbnail,
+                           QObject* parent)
+    : QAbstractTableModel(parent), m_document(document), m_frames(frames), m_thumbnail(std::move(thumbnail))
 {
     connect(&document, &Document::leaving, this, [this] {
         m_proposals.clear(), m_last.clear();
@@ -125,9 +127,15 @@ QString BalanceModel::tipOf(FrameId frame, int column) const
     const FrameBalance kept = m_document.balances().of(frame);
     const Proposal* waiting = proposal(frame);
     return waiting ? tr("Proposed. Kept now: %1 stops, %2 K, tint %3")
-                         .arg(theme::number(kept.light.exposureStops, 2), theme::number(kept.light.kelvin, 0),
-                              theme::number(kept.light.tint, 1))
+                         .arg(theme::number(kept.light.exposureStops, 2), theme::number(lightOf(frame, kept).kelvin, 0),
+                              theme::number(lightOf(frame, kept).tint, 1))
                    : tr("Kept");
+}
+
+Balance BalanceModel::lightOf(FrameId frame, const FrameBalance& balance) const
+{
+    const FrameFacts* facts = m_frames.factsOf(frame);
+    return absoluteOf(balance.light, facts ? asShotOf(facts->capture) : AsShot{});
 }
 
 QString BalanceModel::wordsOf(FrameId frame, int column) const
@@ -144,9 +152,9 @@ QString BalanceModel::wordsOf(FrameId frame, int column) const
     case ExposureColumn:
         return theme::number(balance.light.exposureStops, 2);
     case WhiteColumn:
-        return theme::number(balance.light.kelvin, 0);
+        return theme::number(lightOf(frame, balance).kelvin, 0);
     case TintColumn:
-        return theme::number(balance.light.tint, 1);
+        return theme::number(lightOf(frame, balance).tint, 1);
     case GroundColumn:
         return groundWords(frame);
     case SureColumn:

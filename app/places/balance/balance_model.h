@@ -10,6 +10,8 @@
 
 namespace amber {
 
+class FrameModel;
+
 class BalanceModel : public QAbstractTableModel {
     Q_OBJECT
 
@@ -27,7 +29,8 @@ public:
     };
     enum Role { IdRole = Qt::UserRole + 1 };
 
-    BalanceModel(Document& document, std::function<QPixmap(std::int64_t)> thumbnail, QObject* parent = nullptr);
+    BalanceModel(Document& document, FrameModel& frames, std::function<QPixmap(std::int64_t)> thumbnail,
+                 QObject* parent = nullptr);
 
     /// -1: all lights.
     void setGroup(int group);
@@ -72,7 +75,9 @@ private:
     /// Proposed while it waits, else what is kept.
     FrameBalance shown(std::int64_t frame) const;
 
+    Balance lightOf(FrameId frame, const FrameBalance& balance) const;  ///< in numbers of the light itself
     Document& m_document;
+    FrameModel& m_frames;
     std::function<QPixmap(std::int64_t)> m_thumbnail;
     int m_group = -1;
     std::vector<std::int64_t> m_rows;

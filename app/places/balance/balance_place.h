@@ -1,24 +1,31 @@
-// The Balance place: every frame onto the footing of its light's lead, seen before it is taken.
+// The Balance place: every frame onto the footing of its light's lead, seen before it is taken; and by hand, live, with
+// the instruments beside the picture.
 #pragma once
 
 #include "app/places/balance/balance_model.h"
-#include "app/render/proxy_store.h"
+#include "app/places/balance/balance_pictures.h"
+#include "app/places/balance/base_measures.h"
 #include "app/task/task.h"
+#include "core/optics/bow.h"
 
 #include <QWidget>
 
+class QButtonGroup;
 class QComboBox;
+class QHBoxLayout;
 class QLabel;
 class QPushButton;
+class QStackedWidget;
 class QTableView;
-class QTimer;
 class QToolButton;
 
 namespace amber {
 
-class BalanceBench;
 class FrameModel;
-class PictureView;
+class FramingBench;
+class Instruments;
+class LensBench;
+class LightBench;
 
 class BalancePlace : public QWidget {
     Q_OBJECT
@@ -29,7 +36,12 @@ public:
     BalanceModel& model() { return *m_model; }
     QTableView& table() { return *m_table; }
     Task& task() { return *m_task; }
-    PictureView& after() { return *m_after; }
+    PictureView& after() { return m_pictures->inHand(); }
+    BalancePictures& pictures() { return *m_pictures; }
+    LightHand& hand() { return *m_hand; }
+    bool isMeasuring() const { return m_measures->isBusy(); }
+    enum class Bench { Light, Lens, Framing };
+    void showBench(Bench bench);
     /// Solves the lights shown; proposals follow.
     void solve();
     void showProposals(const struct FramesToBalance& asked, const struct ShootBalance& solved);
@@ -37,7 +49,10 @@ public:
     void undo();
     void redo();
     /// What waits for a pause of the hand.
-    void commitPending();
+    void commitPending() { m_hand->commit(); }
+    void toggleLook();
+    void toggleSplit();
+    void toggleClipping();
 
 signals:
     void workRequested();
@@ -46,21 +61,35 @@ protected:
     void showEvent(QShowEvent*) override;
 
 private:
+    void makeTable();
     void makeButtons();
-    void connectDocument();
-    void connectParts();
     QLayout* makeHeader();
+    QWidget* makeBenches();
+    void layOut();
+    void connectDocument();
+    void connectHand();
+    void connectLight();
+    void connectLens();
+    void connectFraming();
+    void connectMeasures();
     void refresh();
     void refreshGroups();
-    void showPictures();
-    void showPicture(PictureView& view, RenderSlot& slot, const Frame* of, bool balanced, const QString& caption);
-    void takeTilt(FrameId frame, const Proxy& proxy, const std::optional<double>& tilt);
-    void edited(const FrameBalance& balance, const QString& action);
-    void measureTilt();
-    void solveEnds();
-    void setFrame(const FrameBalance& balance, const QString& action);
-    FrameBalance shown(std::int64_t frame) const;
-    std::int64_t leadOf(std::int64_t frame) const;
+    void refreshBenches();
+    void refreshEstimates();
+    void chooseRow();
+    FrameId inHand() const { return m_document.selection().frameInHand(); }
+    std::vector<FrameId> chosenFrames() const;
+    std::vector<FrameId> framesOfLight() const;
+    BaseMeasures::Work workOf(FrameId frame) const;
+    std::vector<BaseMeasures::Work> worksOf(const std::vector<FrameId>& frames) const;
+    void chooseWhite(WhiteEstimate::By by);
+    void setLock(LightPart part, bool on);
+    void takeLine(const std::vector<QPointF>& places);
+    void takeCrop(const Region& crop);
+    void copyTo(const QString& action, const std::function<void(FrameBalance&, const FrameBalance&)>& part);
+    void takeUpright(FrameId frame, const Upright& upright);
+    void endsOfFrame();
+    FrameBalance under(FrameId frame) const;
 
     Document& m_document;
     ProxyStore& m_proxies;
@@ -68,18 +97,24 @@ private:
     BalanceModel* m_model;
     Task* m_task;
     QTableView* m_table;
-    PictureView *m_after, *m_before, *m_lead;
-    BalanceBench* m_bench;
+    LightHand* m_hand;
+    BalancePictures* m_pictures;
+    BaseMeasures* m_measures;
+    Instruments* m_instruments;
+    LightBench* m_light;
+    LensBench* m_lens;
+    FramingBench* m_framing;
+    QStackedWidget* m_benches;
+    QButtonGroup* m_tabs;
     QComboBox* m_groups;
     QPushButton *m_solve, *m_take;
-    QToolButton *m_undo, *m_redo;
+    QToolButton *m_undo, *m_redo, *m_look, *m_split, *m_clips;
     QLabel* m_state;
-    QTimer* m_pause;
-    RenderSlot *m_afterSlot, *m_beforeSlot, *m_leadSlot, *m_measuring;
-    std::int64_t m_pendingFrame = 0;
-    FrameBalance m_pending;
-    QString m_pendingAction;
-    std::uint64_t m_number = 0;
+    std::map<FrameId, std::vector<LinearRgb>> m_picked;
+    std::map<FrameId, FoundNeutrals> m_neutrals;
+    FrameId m_neutralsAsked = 0;
+    std::vector<DrawnLine> m_lines;
+    bool m_onlyTilt = false;
 };
 
 }  // namespace amber

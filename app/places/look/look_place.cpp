@@ -348,10 +348,14 @@ void LookPlace::mark(const QRectF& drawn)
         framing.leftOut.push_back(region);
         m_document.setFraming(frame, framing);
     });
-    menu.addAction(tr("Planned crop"), this, [&] {
-        Framing framing = m_document.job().frame(frame).framing;
-        framing.crop = region;
-        m_document.setFraming(frame, framing);
+    menu.addAction(tr("Crop to this"), this, [&] {
+        FrameBalance balance = m_document.balances().of(frame);
+        const Region& c = balance.geometry.crop;
+        const double w = c.right - c.left, h = c.bottom - c.top;
+        balance.geometry.crop = {c.left + region.left * w, c.top + region.top * h, c.left + region.right * w,
+                                 c.top + region.bottom * h};
+        balance.geometry.ratio = 0;
+        m_document.balances().set({{frame, balance}}, tr("Frame cropped"));
     });
     menu.exec(m_wall->inHand().mapToGlobal(m_wall->inHand().rect().center()));
 }

@@ -1,0 +1,168 @@
+#include "app/places/balance/base_measures.h"
+
+#include "app/words/words.h"
+#include "core/image/read.h"
+#include "core/image/resize.h"
+
+#include <cmath>
+
+namespace amber {
+namespace {
+
+constexpr int kSmallEdge = 420;
+constexpr std::size_t kMostFrames = 60;  // of a light: more tell nothing new
+
+/// Some of them, evenly.
+std::vector<BaseMeasures::Work> some(const std::vector<BaseMeasures::Work>& all)
+{
+    std::vector<BaseMeasures::Work> few;
+    for (std::size_t i = 0; i < std::min(all.size(), kMostFrames); ++i)
+        few.push_back(all[i * all.size() / std::min(all.size(), kMostFrames)]);
+    return few;
+}
+
+std::vector<std::int64_t> framesOf(const std::vector<BaseMeasures::Work>& works)
+{
+    std::vector<std::int64_t> frames;
+    for (const auto& w : works)
+        frames.push_back(w.frame);
+    return frames;
+}
+
+/// A value, or why there is none.
+template <class Value>
+struct Outcome {
+    std::optional<Value> value;
+    QString fault;
+};
+
+}  // namespace
+
+BaseMeasures::BaseMeasures(RenderQueue& queue, QObject* parent)
+    : QObject(parent), m_slot(new RenderSlot(queue, RenderQueue::Priority::InHand, this)),
+      m_neutrals(new RenderSlot(queue, RenderQueue::Priority::Companion, this))
+{
+}
+
+void BaseMeasures::drop() { m_slot->drop(), m_neutrals->drop(); }
+
+template <class Value, class Measure, class Show>
+void BaseMeasures::onFile(const Work& work, Measure measure, Show show)
+{
+    m_slot->run(
+        [work, measure](const CancelToken&) -> Outcome<Value> {
+            auto picture = readPicture(work.path);
+            if (!picture)
+                return {std::nullopt, text(picture.error().message())};
+            return {measure(picture->image), {}};
+        },
+        [this, show](const Outcome<Value>& found) { found.value ? show(*found.value) : emit failed(found.fault); });
+}
+
+void BaseMeasures::findLens(const Work& work, const std::vector<std::filesystem::path>& folders)
+{
+    m_slot->run(
+        [work, folders](const CancelToken&) -> std::optional<FoundLens> {
+            const CaptureFacts facts = captureFacts(work.path);
+            const auto info = readPictureInfo(work.path);
+            if (!info)
+                return std::nullopt;
+            return amber::findLens({facts.maker, facts.camera, facts.lens, facts.focalLength, facts.fNumber, info->width,
+                                    info->height},
+                                   folders);
+        },
+        [this, work](const std::optional<FoundLens>& lens) { emit lensFound(work.frame, lens); });
+}
+
+void BaseMeasures::upright(const Work& work)
+{
+    onFile<Upright>(
+        work, [optics = work.balance.optics](const Image& image) { return measureUpright(image.view(), optics); },
+        [this, work](const Upright& found) { emit uprightFound(work.frame, found); });
+}
+
+void BaseMeasures::fringes(const Work& work)
+{
+    onFile<Fringes>(
+        work, [](const Image& image) { return measureFringes(image.view()); },
+        [this, work](const Fringes& found) { emit fringesFound(work.frame, found); });
+}
+
+void BaseMeasures::noise(const Work& work)
+{
+    onFile<NoiseFound>(
+        work,
+        [](const Image& image) {
+            NoiseFound found;
+            found.noise = measureNoise(image.view());
+            if (!found.noise.isKnown())
+                return found;
+            // A piece of the middle tells what full strength would do.
+            constexpr int kPiece = 1200;
+            const int w = std::min(kPiece, image.width()), h = std::min(kPiece, image.height());
+            Image piece(w, h);
+            for (int y = 0; y < h; ++y)
+                std::copy_n(image.view().row((image.height() - h) / 2 + y) + 3 * ((image.width() - w) / 2), 3 * w,
+                            piece.mutableView().row(y));
+            Image quiet = piece;
+            reduceNoise(quiet.mutableView(), found.noise, 1);
+            const Noise before = measureNoise(piece.view()), after = measureNoise(quiet.view());
+            if (before.isKnown() && after.isKnown() && after.meanLightness > 0)
+                found.decibels = 20 * std::log10(before.meanLightness / after.meanLightness);
+            found.edgesKept = edgeContrastKept(piece.view(), quiet.view());
+            return found;
+        },
+        [this, work](const NoiseFound& found) { emit noiseFound(work.frame, found); });
+}
+
+void BaseMeasures::falloff(const std::vector<Work>& light)
+{
+    m_slot->run(
+        [few = some(light)](const CancelToken& cancel) -> std::optional<MeasuredFalloff> {
+            std::vector<RadialSlopes> slopes;
+            for (const Work& w : few) {
+                if (cancel.isCancelled())
+                    return std::nullopt;
+                if (auto picture = readReduced(w.path, kSmallEdge, true)) {
+                    // Scene light: back through the camera's rendering, where that is known.
+                    MutableImageView view = picture->image.mutableView();
+                    for (int i = 0; !w.response.isIdentity() && i < view.width * view.height; ++i) {
+                        float* p = view.data + 3 * i;
+                        const LinearRgb c = toSceneLight(w.response, {p[0], p[1], p[2]});
+                        p[0] = static_cast<float>(c.r), p[1] = static_cast<float>(c.g), p[2] = static_cast<float>(c.b);
+                    }
+                    slopes.push_back(radialSlopes(view));
+                }
+            }
+            return measureFalloff(slopes);
+        },
+        [this, frames = framesOf(light)](const std::optional<MeasuredFalloff>& found) { emit falloffFound(frames, found); });
+}
+
+void BaseMeasures::ends(const std::vector<Work>& light, int use)
+{
+    m_slot->run(
+        [few = some(light), use](const CancelToken& cancel) -> std::optional<BalanceEnds> {
+            std::vector<Image> lit;
+            for (Work w : few) {
+                if (cancel.isCancelled())
+                    return std::nullopt;
+                w.balance.ends = {};
+                if (auto picture = readReducedWithSamples(w.path, kSmallEdge, 160))
+                    lit.push_back(balancedPicture(std::move(picture->samples), w.balance, w.response));
+            }
+            return solveEnds(lit, endsUses()[static_cast<std::size_t>(use)]);
+        },
+        [this, frames = framesOf(light), use](const std::optional<BalanceEnds>& found) {
+            if (found)
+                emit endsFound(frames, *found, use);
+        });
+}
+
+void BaseMeasures::neutrals(std::int64_t frame, const Image& untouched, const Response& response)
+{
+    m_neutrals->run([untouched, response](const CancelToken&) { return findNeutrals(untouched.view(), response); },
+                    [this, frame](const std::optional<FoundNeutrals>& found) { emit neutralsFound(frame, found); });
+}
+
+}  // namespace amber

@@ -1,0 +1,63 @@
+// What is measured of a frame's file in the background when the artist asks: lens, lean, fringes, noise, falloff, the ends
+// of a whole light.
+#pragma once
+
+#include "app/render/render_queue.h"
+#include "core/balance/white_estimates.h"
+#include "core/frame/upright.h"
+#include "core/optics/falloff.h"
+#include "core/optics/fringes.h"
+#include "core/optics/lens_file.h"
+#include "core/optics/noise.h"
+
+#include <QObject>
+
+namespace amber {
+
+class BaseMeasures : public QObject {
+    Q_OBJECT
+
+public:
+    BaseMeasures(RenderQueue& queue, QObject* parent);
+
+    /// A frame as it is worked on.
+    struct Work {
+        std::int64_t frame = 0;
+        std::filesystem::path path;
+        FrameBalance balance;
+        Response response;
+    };
+    /// `folders`: lens files of one's own.
+    void findLens(const Work& work, const std::vector<std::filesystem::path>& folders);
+    void upright(const Work& work);
+    void fringes(const Work& work);
+    void noise(const Work& work);
+    void falloff(const std::vector<Work>& light);
+    void ends(const std::vector<Work>& light, int use);
+    void neutrals(std::int64_t frame, const Image& untouched, const Response& response);
+    void drop();
+    bool isBusy() const { return m_slot->isBusy() || m_neutrals->isBusy(); }
+
+    struct NoiseFound {
+        Noise noise;
+        double decibels = 0, edgesKept = 1;  ///< at full strength
+    };
+
+signals:
+    void lensFound(std::int64_t frame, const std::optional<FoundLens>& lens);
+    void uprightFound(std::int64_t frame, const Upright& upright);
+    void fringesFound(std::int64_t frame, const Fringes& fringes);
+    void noiseFound(std::int64_t frame, const NoiseFound& noise);
+    void falloffFound(const std::vector<std::int64_t>& frames, const std::optional<MeasuredFalloff>& falloff);
+    void endsFound(const std::vector<std::int64_t>& frames, const BalanceEnds& ends, int use);
+    void neutralsFound(std::int64_t frame, const std::optional<FoundNeutrals>& neutrals);
+    void failed(const QString& why);
+
+private:
+    template <class Value, class Measure, class Show>
+    void onFile(const Work& work, Measure measure, Show show);
+
+    RenderSlot *m_slot, *m_neutrals;
+};
+
+}  // namespace amber

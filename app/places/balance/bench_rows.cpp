@@ -1,0 +1,81 @@
+#include "app/places/balance/bench_rows.h"
+
+#include "app/theme/number_box.h"
+#include "app/theme/value_bar.h"
+
+#include <QtWidgets>
+
+namespace amber {
+
+void NumberRow::show(double value) const
+{
+    const QSignalBlocker quietBar(bar), quietBox(box);
+    bar->setValue(value);
+    // What is being typed is not written over.
+    if (!box->hasFocus() || box->value() != value)
+        box->setValue(value);
+}
+
+void NumberRow::showHome(double value) const { bar->setHome(value); }
+
+NumberRow addNumberRow(QGridLayout* grid, QWidget* parent, const NumberRowOf& of,
+                       const std::function<void(double)>& changed, QWidget* beside)
+{
+    const int at = grid->count() == 0 ? 0 : grid->rowCount();
+    NumberRow row;
+    row.words = new QLabel(of.words, parent);
+    row.words->setProperty("quiet", true);
+    row.bar = new ValueBar(parent);
+    row.bar->setObjectName(QString(of.name) + "Bar");
+    row.bar->setAccessibleName(of.words);
+    row.bar->setToolTip(of.tip);
+    row.bar->setMinimumWidth(70);
+    row.bar->setRange(of.barLow, of.barHigh, of.step, of.isReciprocal ? ValueBar::Scale::Reciprocal : ValueBar::Scale::Even);
+    row.box = new NumberBox(parent);
+    row.box->setObjectName(of.name);
+    row.box->setAccessibleName(of.words);
+    row.box->setToolTip(of.tip);
+    row.box->setRange(of.low, of.high);
+    row.box->setSingleStep(of.step);
+    row.box->setDecimals(of.decimals);
+    row.box->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    row.box->setFixedWidth(62);
+    row.box->setAlignment(Qt::AlignRight);
+    row.box->setKeyboardTracking(false);
+    row.words->setBuddy(row.box);
+    grid->addWidget(row.words, at, 0);
+    grid->addWidget(row.bar, at, 1);
+    grid->addWidget(row.box, at, 2);
+    if (beside)
+        grid->addWidget(beside, at, 3);
+    QObject::connect(row.bar, &ValueBar::moved, parent, [row, changed](double v) {
+        const QSignalBlocker quiet(row.box);
+        row.box->setValue(v);
+        changed(v);
+    });
+    QObject::connect(row.box, &QDoubleSpinBox::valueChanged, parent, [row, changed](double v) {
+        row.bar->setValue(v);
+        changed(v);
+    });
+    return row;
+}
+
+QCheckBox* makeLock(QWidget* parent, const char* name, const QString& tip)
+{
+    auto* box = new QCheckBox(QCoreApplication::translate("BenchRows", "lock"), parent);
+    box->setObjectName(name);
+    box->setAccessibleName(tip);
+    box->setToolTip(tip);
+    return box;
+}
+
+QLabel* makeQuiet(QWidget* parent, const char* name)
+{
+    auto* label = new QLabel(parent);
+    label->setObjectName(name);
+    label->setProperty("quiet", true);
+    label->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    return label;
+}
+
+}  // namespace amber
