@@ -171,11 +171,16 @@ TEST_F(LookPlaceWindow, RegionsAreReadLeftOutAndCropped)
     ASSERT_TRUE(draw("Leave out", 0.5, 0.98));
     const double without = mean();
     EXPECT_LT(without, whole - 0.01) << "the bright end of the ramp no longer counts";
-    ASSERT_TRUE(draw("Planned crop", 0.5, 0.98));
-    EXPECT_EQ(m_app->document().job().frame(m_app->document().selection().frameInHand()).framing.leftOut.size(), 1u);
     m_app->document().setFraming(m_app->document().selection().frameInHand(), {});
     ASSERT_TRUE(traced());
     EXPECT_NEAR(mean(), whole, 1e-9);
+    // Cropped to a region, what is seen, measured and kept is that region.
+    ASSERT_TRUE(draw("Crop to this", 0.02, 0.5));
+    const FrameId inHand = m_app->document().selection().frameInHand();
+    ASSERT_TRUE(waitUntil([&] { return m_app->document().job().frame(inHand).balance.geometry.crop.right < 0.6; }));
+    ASSERT_TRUE(waitUntil([&] { return m_app->settled() && traced() && mean() < whole - 0.01; }));
+    m_app->document().undo();
+    ASSERT_TRUE(waitUntil([&] { return m_app->settled() && traced() && std::abs(mean() - whole) < 1e-6; }));
 }
 
 TEST_F(LookPlaceWindow, OverlaysAreInAColourThePictureDoesNotHave)

@@ -77,12 +77,32 @@ void BalancePlace::connectHand()
     });
     connect(m_pictures, &BalancePictures::measured, m_instruments, &Instruments::setMeasures);
     connect(m_pictures, &BalancePictures::traced, m_instruments, &Instruments::setTrace);
+    connect(m_pictures, &BalancePictures::probed, this, &BalancePlace::probeAt);
     connect(m_pictures, &BalancePictures::doingChanged, this, [this] {
         using Doing = BalancePictures::Doing;
         m_light->setPicking(m_pictures->doing() == Doing::Picking);
         m_framing->setCropping(m_pictures->doing() == Doing::Cropping);
         m_lens->setDrawing(m_pictures->doing() == Doing::Drawing, static_cast<int>(m_lines.size()));
     });
+}
+
+void BalancePlace::probeAt(std::optional<QPointF> place)
+{
+    const FrameId id = inHand();
+    const auto proxy = place ? m_pictures->untouched(id) : nullptr;
+    if (!proxy)
+        return m_instruments->setProbe(std::nullopt);
+    FrameBalance balance = m_hand->of(id);
+    if (m_pictures->doing() == BalancePictures::Doing::Cropping)
+        balance.geometry.crop = {};
+    const Placement placement = balance.placement(proxy->image.width(), proxy->image.height());
+    const Region at = placement.inSource(pointPlace(place->x(), place->y(), placement.width(), placement.height()));
+    const Look look = m_pictures->isWithLook() ? m_document.looks().lookOf(id) : Look{};
+    Probe probe;
+    probe.in = balancedColour(meanOf(proxy->image.view(), at), balance, m_document.balances().responseOf(balance));
+    probe.entering = probe.in;
+    probe.out = evaluate(look, probe.in);
+    m_instruments->setProbe(probe);
 }
 
 void BalancePlace::refreshBenches()

@@ -90,6 +90,7 @@ private:
     void takeUpright(FrameId frame, const Upright& upright);
     void endsOfFrame();
     FrameBalance under(FrameId frame) const;
+    void probeAt(std::optional<QPointF> place);
 
     Document& m_document;
     ProxyStore& m_proxies;

@@ -84,7 +84,7 @@ void FramingBench::makeCrop(QHBoxLayout* to)
     grid->addWidget(words, 0, 0);
     grid->addWidget(m_shape, 0, 1);
     m_draw = makeButton(this, "drawCrop", tr("Draw on the picture"),
-                        tr("The whole picture with the crop on it: drag it, its edges, its corners; Enter ends"), {});
+                        tr("The whole picture with the crop on it: drag it, its edges, its corners; Enter ends"), [] {});
     m_draw->setCheckable(true);
     connect(m_draw, &QPushButton::clicked, this, [this](bool on) { emit croppingWanted(on); });
     grid->addWidget(m_draw, 1, 0, 1, 2);

@@ -50,7 +50,7 @@ void LensBench::makeLens(QGridLayout* grid)
                     0, 3);
     m_draw = makeButton(this, "drawLine", tr("Draw a line"),
                         tr("Click along something that is straight in the scene; Enter ends the line. Several lines make it surer"),
-                        {});
+                        [] {});
     m_draw->setCheckable(true);
     connect(m_draw, &QPushButton::clicked, this, [this](bool on) { emit drawingWanted(on); });
     m_bow = addNumberRow(grid, this,

@@ -126,7 +126,7 @@ void LightBench::makeWhites(QHBoxLayout* to)
         grid->addWidget(tile, i / 2, i % 2), ++i;
     }
     m_pick = makeButton(this, "pickNeutral", tr("Pick neutral"),
-                        tr("Click what should be neutral; several places make a mean"), {});
+                        tr("Click what should be neutral; several places make a mean"), [] {});
     m_pick->setCheckable(true);
     connect(m_pick, &QPushButton::clicked, this, [this](bool on) { emit pickingWanted(on); });
     grid->addWidget(m_pick, 2, 0);
