@@ -5,6 +5,7 @@
 #include "core/base/log.h"
 
 #include <QCommandLineParser>
+#include <QScreen>
 
 int main(int argc, char** argv)
 {
@@ -27,7 +28,10 @@ int main(int argc, char** argv)
         return amber::writeScreenshots(parser.value(shots));
     amber::MainWindow window;
     QObject::connect(&application, &amber::Application::broke, &window, &amber::MainWindow::say);
-    window.resize(1280, 800);
+    // What a title bar takes of the screen is not the window's.
+    constexpr QSize kUsual(1280, 800), kTitleBar(0, 36);
+    const QScreen* screen = QGuiApplication::primaryScreen();
+    window.resize(screen ? kUsual.boundedTo(screen->availableSize() - kTitleBar) : kUsual);
     window.show();
     // Names as the system gives them: not every one is text.
     std::vector<std::filesystem::path> paths;

@@ -154,17 +154,20 @@ PlotModel modelOf(const Warmth& s)
     const auto warm = [](const Warmth& w, double L) { return toOkLab(evaluate(w, grey(L))).b; };
     const auto green = [](const Warmth& w, double L) { return -toOkLab(evaluate(w, grey(L))).a; };
     m.lines.push_back({[s, warm](double L) { return warm(s, L); }, false, QCoreApplication::translate("Plot", "warm")});
-    m.lines.push_back({[s, green](double L) { return green(s, L); }, true, QCoreApplication::translate("Plot", "green")});
-    m.handles.push_back({kWarmAt, warm(s, kWarmAt),
-                         [s, warm](Json& p, double, double up) {
-                             p["warmth"] = solved(-100, 150, up, [&](double v) { return warm({v, s.green, {}}, kWarmAt); });
-                         },
-                         QCoreApplication::translate("Plot", "warmth")});
-    m.handles.push_back({kGreenAt, green(s, kGreenAt),
-                         [s, green](Json& p, double, double up) {
-                             p["green"] = solved(-30, 30, up, [&](double v) { return green({s.warmth, v, {}}, kGreenAt); });
-                         },
-                         QCoreApplication::translate("Plot", "green")});
+    m.lines.push_back(
+        {[s, green](double L) { return green(s, L); }, true, QCoreApplication::translate("Plot", "green")});
+    m.handles.push_back(
+        {kWarmAt, warm(s, kWarmAt),
+         [s, warm](Json& p, double, double up) {
+             p["warmth"] = solved(-100, 150, up, [&](double v) { return warm({v, s.green, {}}, kWarmAt); });
+         },
+         QCoreApplication::translate("Plot", "warmth")});
+    m.handles.push_back(
+        {kGreenAt, green(s, kGreenAt),
+         [s, green](Json& p, double, double up) {
+             p["green"] = solved(-30, 30, up, [&](double v) { return green({s.warmth, v, {}}, kGreenAt); });
+         },
+         QCoreApplication::translate("Plot", "green")});
     return m;
 }
 

@@ -56,7 +56,8 @@ Instruments::Instruments(Document& document, QWidget* parent)
 
 void Instruments::resizeEvent(QResizeEvent*)
 {
-    m_keys->setGeometry(kMargin, kKeys + 20, width() - 2 * kMargin, std::max(20, height() - kProbeHeight - kKeys - 26));
+    m_keys->setGeometry(kMargin, keysTop() + 20, width() - 2 * kMargin,
+                        std::max(20, height() - kProbeHeight - keysTop() - 26));
 }
 
 void Instruments::setTrace(const LookTrace& trace)
@@ -70,7 +71,8 @@ void Instruments::renewTrail()
 {
     constexpr int kGreys = 41;
     constexpr double kNearlyFolded = 0.25;
-    m_trail = neutralTrail(m_withLook ? m_document.looks().lookOf(m_document.selection().frameInHand()) : Look{}, kGreys);
+    m_trail =
+        neutralTrail(m_withLook ? m_document.looks().lookOf(m_document.selection().frameInHand()) : Look{}, kGreys);
     m_families.clear();
     m_torn = -1;
     if (const Step* step = m_withLook ? m_document.looks().step() : nullptr)
@@ -388,8 +390,9 @@ void Instruments::paintEvent(QPaintEvent*)
     painter.setRenderHint(QPainter::Antialiasing);
     paintClipping(painter, paintSkyline(painter, paintHeading(painter, kSkyline, tr("Tone skyline"))));
     paintTrail(painter, paintHeading(painter, kTrail, tr("Neutral trail")));
-    paintHueMap(painter, paintHeading(painter, kHueMap, tr("Hue map")));
-    paintHeading(painter, kKeys, tr("Key colours"));
+    if (keysTop() == kKeys)
+        paintHueMap(painter, paintHeading(painter, kHueMap, tr("Hue map")));
+    paintHeading(painter, keysTop(), tr("Key colours"));
     paintProbe(painter,
                paintHeading(painter, height() - kProbeHeight - 6, m_probe ? tr("Pointer") : tr("Under the pointer")));
 }

@@ -37,6 +37,8 @@ private:
     void paintHues(QPainter& painter, const QRectF& area) const;
     /// Where each instrument begins.
     static constexpr int kSkyline = 6, kTrail = 168, kHueMap = 240, kKeys = 322, kProbeHeight = 126;
+    /// On a low window the key colours stand in the place of the hue map.
+    int keysTop() const { return height() >= kKeys + kProbeHeight + 70 ? kKeys : kHueMap; }
     double paintHeading(QPainter& painter, double top, const QString& words) const;
     double paintSkyline(QPainter& painter, double top) const;
     double paintClipping(QPainter& painter, double top) const;

@@ -62,8 +62,8 @@ namespace {
 
 Image reducedTo(ImageView source, const QSize& space, int width, int height)
 {
-    const double scale = std::min({1.0, static_cast<double>(space.width()) / width,
-                                   static_cast<double>(space.height()) / height});
+    const double scale =
+        std::min({1.0, static_cast<double>(space.width()) / width, static_cast<double>(space.height()) / height});
     return reduceByArea(source, std::max(1, static_cast<int>(source.width * scale + 0.5)),
                         std::max(1, static_cast<int>(source.height * scale + 0.5)));
 }
@@ -157,8 +157,7 @@ QImage RenderService::shown(const RenderRequest& request, const RenderRequest::P
         return kept;
     }
     if (state == State::BeforeStep || state == State::Result) {
-        const auto plan =
-            RenderPlan::compile(look, state == State::BeforeStep ? request.entering : kStepLimit);
+        const auto plan = RenderPlan::compile(look, state == State::BeforeStep ? request.entering : kStepLimit);
         if (plan) {
             Image out(source.image.width(), source.image.height());
             render(*plan, source.image.view(), out.mutableView(), {}, {RenderOptions::Stage::All, longEdge(source)});

@@ -26,7 +26,7 @@ struct RenderRequest {
     };
     struct Picture {
         std::int64_t frame;
-        std::shared_ptr<const Proxy> proxy;  ///< balanced; none: it is made from `base`
+        std::shared_ptr<const Proxy> proxy;       ///< balanced; none: it is made from `base`
         QSize size;                               ///< device pixels to fit into
         std::string name = {};                    ///< by which the look knows it
         std::shared_ptr<const Image> whole = {};  ///< shown pixel for pixel, a part of `size` round `centre`
@@ -44,10 +44,10 @@ struct RenderRequest {
     std::uint64_t number = 0;
     Look look;
     State state = State::Result, beside = State::Balanced;  ///< shown, and given as `before`
-    std::size_t entering = 0;        ///< the picture after so many steps is measured as well
-    std::vector<Picture> pictures;   ///< the frame in hand first
-    bool measure = true;             ///< measure the first picture
-    Overlay overlay;                 ///< of the step after `entering`
+    std::size_t entering = 0;                               ///< the picture after so many steps is measured as well
+    std::vector<Picture> pictures;                          ///< the frame in hand first
+    bool measure = true;                                    ///< measure the first picture
+    Overlay overlay;                                        ///< of the step after `entering`
     std::vector<KeyColour> keys;  ///< traced through the look; those the first picture watches by itself come to them
     Framing framing;              ///< of the first picture
     double clipMargin = -1;       ///< below 0: no overlay of clipped pixels; else within this margin of the ends
@@ -94,7 +94,7 @@ private:
         Image still, stillSamples;  ///< placed, before its light
         std::optional<Placement> samplesPlacement, stillPlacement;
         FrameBalance lit;
-        QImage cameStill, came;     ///< as it came on screen: placed alike, and only upright
+        QImage cameStill, came;  ///< as it came on screen: placed alike, and only upright
     };
     /// Measures of one proxy by the hash of the plan it was measured through.
     struct Remembered {
@@ -115,8 +115,8 @@ private:
     Reduced& reduced(const RenderRequest::Picture& picture);
     static void placeStill(Reduced& entry, const RenderRequest::Picture& picture);
     static void light(Reduced& entry, const RenderRequest::Picture& picture);
-    QImage shown(const RenderRequest& request, const RenderRequest::Picture& picture, Reduced& source,
-                 const Look& look, RenderRequest::State state, bool isBeside);
+    QImage shown(const RenderRequest& request, const RenderRequest::Picture& picture, Reduced& source, const Look& look,
+                 RenderRequest::State state, bool isBeside);
     const FrameMeasures& measure(Remembered& last, const Reduced& source, const RenderPlan& plan,
                                  const Framing& framing);
     static void layOver(Reduced& source, const Look& look, const RenderRequest& request, const RenderOptions& options,

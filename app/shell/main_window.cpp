@@ -390,17 +390,17 @@ bool MainWindow::holdKey(const QKeyEvent& key)
     const bool isDown = key.type() == QEvent::KeyPress, isBalance = place() == Place::Balance;
     if (key.key() == Qt::Key_F2 || key.key() == Qt::Key_F3) {
         using State = RenderRequest::State;
-        const State state = key.key() == Qt::Key_F3                    ? State::BeforeStep
+        const State state = key.key() == Qt::Key_F3               ? State::BeforeStep
                             : key.modifiers() & Qt::ShiftModifier ? State::Balanced
-                                                                       : State::AsItCame;
+                                                                  : State::AsItCame;
         if (!key.isAutoRepeat()) {
             if (isBalance)
                 m_balance->pictures().hold(isDown ? std::optional(state == State::BeforeStep ? State::Balanced : state)
                                                   : std::nullopt);
-            m_look->wall().hold(!isDown                     ? Wall::Hold::Nothing
-                                : state == State::AsItCame  ? Wall::Hold::AsItCame
+            m_look->wall().hold(!isDown                    ? Wall::Hold::Nothing
+                                : state == State::AsItCame ? Wall::Hold::AsItCame
                                 : state == State::Balanced ? Wall::Hold::Balanced
-                                                            : Wall::Hold::BeforeStep);
+                                                           : Wall::Hold::BeforeStep);
         }
         return true;
     }

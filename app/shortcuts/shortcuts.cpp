@@ -27,7 +27,8 @@ std::vector<Keys> localKeys()
         {tr("Enter"), tr("Contact sheet: to the look. Companion: take it in hand. Ladder: take the row, with Shift all "
                          "down to it, with Ctrl every row")},
         {tr("C"), tr("Contact sheet: companion or not")},
-        {tr("E, W, T, D, L"), tr("Balance, held while dragging on the picture: exposure, white, tint, dark end, light end")},
+        {tr("E, W, T, D, L"),
+         tr("Balance, held while dragging on the picture: exposure, white, tint, dark end, light end")},
         {tr("G"), tr("Crop on the picture: thirds or diagonals")},
         {tr("0 to 5"), tr("Contact sheet: rate the chosen frames")},
         {tr("B"), tr("Sweep sheet: bookmark the chosen tile")},

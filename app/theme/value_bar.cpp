@@ -48,8 +48,7 @@ double ValueBar::placeOf(double value) const
 double ValueBar::valueAt(double x) const
 {
     const double t = std::clamp((x - kEdge) / std::max(1.0, width() - 2 * kEdge), 0.0, 1.0);
-    return m_scale == Scale::Even ? m_low + t * (m_high - m_low)
-                                  : 1 / (1 / m_low + t * (1 / m_high - 1 / m_low));
+    return m_scale == Scale::Even ? m_low + t * (m_high - m_low) : 1 / (1 / m_low + t * (1 / m_high - 1 / m_low));
 }
 
 void ValueBar::move(double value)

@@ -1,5 +1,5 @@
-// A number as a place on a line: dragged, stepped by the arrow keys, put back with Home. A tick shows where it lies when
-// nothing was done.
+// A number as a place on a line: dragged, stepped by the arrow keys, put back with Home. A tick shows where it lies
+// when nothing was done.
 #pragma once
 
 #include <QWidget>

@@ -6,7 +6,7 @@ namespace amber {
 namespace {
 constexpr int kMargin = 14, kGap = 14;
 constexpr double kClipMargin = 0.004;  // of encoded values: a code of eight bits
-}
+}  // namespace
 
 Wall::Wall(Document& document, ProxyStore& proxies, RenderService& renders, QWidget* parent)
     : QWidget(parent), m_document(document), m_proxies(proxies), m_renders(renders), m_inHand(new PictureView(this))

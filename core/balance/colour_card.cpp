@@ -75,7 +75,8 @@ Result<ColourCard> readColourCard(const std::filesystem::path& path)
             return tl::make_unexpected(lineError(path, n, "\"" + line.substr(0, 60) + "\""));
     }
     const auto solid = std::find_if(card.marks.begin(), card.marks.end(), [](const auto& m) { return m.hole == 0; });
-    if (card.marks.size() != 4 || std::count_if(card.marks.begin(), card.marks.end(), [](const auto& m) { return m.hole == 0; }) != 1)
+    if (card.marks.size() != 4 ||
+        std::count_if(card.marks.begin(), card.marks.end(), [](const auto& m) { return m.hole == 0; }) != 1)
         return tl::make_unexpected(lineError(path, 0, "four marks were expected, one of them without a hole"));
     std::rotate(card.marks.begin(), solid, card.marks.end());
     if (card.patches.empty() || !(card.width > 0 && card.height > 0))
@@ -109,8 +110,8 @@ std::vector<Disc> discsOf(const cv::Mat& codes)
         if (area < kLeastArea || area > kMostShare * codes.total())
             continue;
         const cv::RotatedRect e = cv::fitEllipse(contours[i]);
-        const double ellipse = CV_PI / 4 * e.size.width * e.size.height,
-                     longer = std::max(e.size.width, e.size.height), shorter = std::min(e.size.width, e.size.height);
+        const double ellipse = CV_PI / 4 * e.size.width * e.size.height, longer = std::max(e.size.width, e.size.height),
+                     shorter = std::min(e.size.width, e.size.height);
         if (ellipse <= 0 || area / ellipse < kRound || area / ellipse > 1.25 || shorter < 0.4F * longer)
             continue;
         double hole = 0;
@@ -262,7 +263,8 @@ std::optional<Candidate> bestOf(ImageView picture, const ColourCard& card, const
                 for (const Disc* s : solids)
                     if (s->radius > 0.5 * rings[a]->radius && s->radius < 2 * rings[c]->radius)
                         if (const auto order = inOrderOf(*s, {rings[a], rings[b], rings[c]}))
-                            if (auto found = tried(picture, card, *order); found && (!best || found->likeness > best->likeness))
+                            if (auto found = tried(picture, card, *order);
+                                found && (!best || found->likeness > best->likeness))
                                 best = std::move(found);
             }
     return best;
@@ -323,8 +325,10 @@ std::optional<FoundCard> findCard(ImageView picture, const ColourCard& card)
     Region r{1, 1, 0, 0};
     for (const auto& [x, y] : {std::pair(0.0, 0.0), {card.width, 0.0}, {card.width, card.height}, {0.0, card.height}}) {
         const cv::Point2f at = mapped(best->toPicture, x, y);
-        r.left = std::min(r.left, static_cast<double>(at.x) / size.width), r.right = std::max(r.right, static_cast<double>(at.x) / size.width);
-        r.top = std::min(r.top, static_cast<double>(at.y) / size.height), r.bottom = std::max(r.bottom, static_cast<double>(at.y) / size.height);
+        r.left = std::min(r.left, static_cast<double>(at.x) / size.width),
+        r.right = std::max(r.right, static_cast<double>(at.x) / size.width);
+        r.top = std::min(r.top, static_cast<double>(at.y) / size.height),
+        r.bottom = std::max(r.bottom, static_cast<double>(at.y) / size.height);
     }
     found.region = {std::max(0.0, r.left), std::max(0.0, r.top), std::min(1.0, r.right), std::min(1.0, r.bottom)};
     found.shadeStops = shadeOf(small.view(), best->toPicture, card);

@@ -1,5 +1,5 @@
-// A colour card found in a picture by its marks, and what its patches say: of the light, and of what a camera's rendering
-// does to colours. A card is described by a text file (demo/card/ombrel-card.txt is one).
+// A colour card found in a picture by its marks, and what its patches say: of the light, and of what a camera's
+// rendering does to colours. A card is described by a text file (demo/card/ombrel-card.txt is one).
 #pragma once
 
 #include "core/frame/light_edit.h"
@@ -27,8 +27,8 @@ struct ColourCard {
     std::vector<Mark> marks;  ///< clockwise from the one without a hole
     std::vector<Patch> patches;
 };
-/// Lines "size w h", "body L a b", "mark x y r hole", "patch name kind x y r L a b"; # begins a comment. Fails, with the
-/// line, for anything else, for other than four marks of which one has no hole, and without patches.
+/// Lines "size w h", "body L a b", "mark x y r hole", "patch name kind x y r L a b"; # begins a comment. Fails, with
+/// the line, for anything else, for other than four marks of which one has no hole, and without patches.
 Result<ColourCard> readColourCard(const std::filesystem::path& path);
 
 struct FoundCard {
@@ -39,8 +39,8 @@ struct FoundCard {
         LinearRgb colour;  ///< as the picture has it
     };
     std::vector<Reading> readings;
-    double likeness = 0;      ///< of its patches with those described, 0..1
-    double shadeStops = 0;    ///< between its lightest and its darkest quarter
+    double likeness = 0;    ///< of its patches with those described, 0..1
+    double shadeStops = 0;  ///< between its lightest and its darkest quarter
     bool isPartlyShaded() const { return shadeStops > 0.5; }
 };
 /// However it is turned. Nothing when it is not there.

@@ -1,9 +1,9 @@
 // Balance on the demo shoot, nothing done by hand, against what is known of it.
 #include "core/balance/shoot_balance.h"
-#include "core/frame/upright.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
+#include "core/frame/upright.h"
 #include "core/image/read.h"
 #include "core/proof/readings.h"
 #include "tests/support/temporary_folder.h"
@@ -36,7 +36,8 @@ const Shoot& shoot()
         const auto known = nlohmann::json::parse(test::readText(fs::path(AMBER_SOURCE_DIR) / "demo/truth.json"));
         std::vector<FrameFacts> facts;
         for (const auto& frame : known["frames"]) {
-            // The lenses of the shop front lose up to a stop in the corners: their frames are those of the optics' tests.
+            // The lenses of the shop front lose up to a stop in the corners: their frames are those of the optics'
+            // tests.
             if (frame["group"] == "shop-front")
                 continue;
             const fs::path path = kFrames / (frame["name"].get<std::string>() + ".jpg");

@@ -1,8 +1,8 @@
 // Lights by their colour: correlated colour temperature T and a distance along the isotherm (green - magenta), in the
-// CIE 1960 (u, v) plane. On the daylight locus for T >= 4950 K (CIE 15:2004, 3.1), on Planck's up to 2900 K (M. Krystek,
-// Color Res. Appl. 10(1), 1985), passing smoothly from one to the other between; `tint` is 1000 times the signed distance
-// from the locus, positive towards green. And what adapts one to another: CAT16 in its one-step von Kries form with full
-// adaptation (C. Li et al., Color Res. Appl. 42(6), 2017).
+// CIE 1960 (u, v) plane. On the daylight locus for T >= 4950 K (CIE 15:2004, 3.1), on Planck's up to 2900 K (M.
+// Krystek, Color Res. Appl. 10(1), 1985), passing smoothly from one to the other between; `tint` is 1000 times the
+// signed distance from the locus, positive towards green. And what adapts one to another: CAT16 in its one-step von
+// Kries form with full adaptation (C. Li et al., Color Res. Appl. 42(6), 2017).
 #pragma once
 
 #include "core/colour/types.h"

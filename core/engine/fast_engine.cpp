@@ -225,10 +225,10 @@ namespace amber {
 #include "core/look/steps/local_contrast/local_contrast-inl.h"
 #include "core/look/steps/lookup_table/lookup_table-inl.h"
 #include "core/look/steps/primaries/primaries-inl.h"
-#include "core/look/steps/warmth/warmth-inl.h"
 #include "core/look/steps/split_toning/split_toning-inl.h"
 #include "core/look/steps/tone_bands/tone_bands-inl.h"
 #include "core/look/steps/tone_curve/tone_curve-inl.h"
+#include "core/look/steps/warmth/warmth-inl.h"
 #include "core/look/steps/wash/wash-inl.h"
 namespace HWY_NAMESPACE {
 

@@ -83,9 +83,9 @@ struct ToldLight {
 ToldLight told(const std::array<double, 3>& log2Gains, double fromKelvin, double fromTint)
 {
     const Vector from = times(kCat16, lightXyz(chromaticityOf(fromKelvin, fromTint)));
-    const Vector light = times(
-        inverse(kCat16), {{from.v[0] / std::exp2(log2Gains[0]), from.v[1] / std::exp2(log2Gains[1]),
-                           from.v[2] / std::exp2(log2Gains[2])}});
+    const Vector light =
+        times(inverse(kCat16), {{from.v[0] / std::exp2(log2Gains[0]), from.v[1] / std::exp2(log2Gains[1]),
+                                 from.v[2] / std::exp2(log2Gains[2])}});
     const double sum = light.v[0] + light.v[1] + light.v[2];
     const Chromaticity wanted{light.v[0] / sum, light.v[1] / sum};
     ToldLight found{lightOf(wanted), 0};

@@ -1,10 +1,9 @@
 // The balance of a frame: what brings it onto the same footing as its light group before any look is applied. Stored
 // with the frame, never with the look.
 //
-// White: the light that is to become white, by its temperature and tint (core/colour/light.h), adapted to that for which
-// the picture came balanced. Exposure multiplies light by 2^stops.
-// Both act on scene light: a picture that came through a camera's rendering is taken back through its response
-// (response.h) first, and forward again after.
+// White: the light that is to become white, by its temperature and tint (core/colour/light.h), adapted to that for
+// which the picture came balanced. Exposure multiplies light by 2^stops. Both act on scene light: a picture that came
+// through a camera's rendering is taken back through its response (response.h) first, and forward again after.
 #pragma once
 
 #include "core/colour/light.h"

@@ -58,8 +58,8 @@ Json regionJson(const Region& r) { return {r.left, r.top, r.right, r.bottom}; }
 
 Json opticsJson(const Optics& o)
 {
-    Json json{{"bow", o.bow},         {"red", o.redFringe},      {"blue", o.blueFringe},
-              {"noise", o.noise},     {"falloff", o.falloffStops}, {"lensOff", o.lensOff}};
+    Json json{{"bow", o.bow},     {"red", o.redFringe},        {"blue", o.blueFringe},
+              {"noise", o.noise}, {"falloff", o.falloffStops}, {"lensOff", o.lensOff}};
     if (!o.lens.name.empty())
         json["lens"] = {{"name", o.lens.name},
                         {"bow", o.lens.bow},
@@ -74,25 +74,25 @@ Json opticsJson(const Optics& o)
 std::string frameBalanceToText(const FrameBalance& b)
 {
     Json json{{"stops", b.light.exposureStops},
-                     {"kelvin", b.light.kelvin},
-                     {"tint", b.light.tint},
-                     {"fromKelvin", b.light.fromKelvin},
-                     {"fromTint", b.light.fromTint},
-                     {"black", b.ends.black},
-                     {"white", b.ends.white},
-                     {"straighten", b.geometry.straightenDegrees},
-                     {"leanUp", b.geometry.leanUp},
-                     {"leanAside", b.geometry.leanAside},
-                     {"stretch", b.geometry.stretch},
-                     {"crop", regionJson(b.geometry.crop)},
-                     {"ratio", b.geometry.ratio},
-                     {"response", b.response},
-                     {"exposureLocked", b.exposureLocked},
-                     {"whiteLocked", b.whiteLocked},
-                     {"endsLocked", b.endsLocked},
-                     {"keyStops", b.keyStops},
-                     {"because", b.because},
-                     {"confidence", b.confidence}};
+              {"kelvin", b.light.kelvin},
+              {"tint", b.light.tint},
+              {"fromKelvin", b.light.fromKelvin},
+              {"fromTint", b.light.fromTint},
+              {"black", b.ends.black},
+              {"white", b.ends.white},
+              {"straighten", b.geometry.straightenDegrees},
+              {"leanUp", b.geometry.leanUp},
+              {"leanAside", b.geometry.leanAside},
+              {"stretch", b.geometry.stretch},
+              {"crop", regionJson(b.geometry.crop)},
+              {"ratio", b.geometry.ratio},
+              {"response", b.response},
+              {"exposureLocked", b.exposureLocked},
+              {"whiteLocked", b.whiteLocked},
+              {"endsLocked", b.endsLocked},
+              {"keyStops", b.keyStops},
+              {"because", b.because},
+              {"confidence", b.confidence}};
     for (const RatioCrop& c : b.geometry.crops)
         json["crops"].push_back({{"ratio", c.ratio}, {"crop", regionJson(c.crop)}});
     if (!(b.optics == Optics{}))

@@ -48,10 +48,10 @@ TEST(FrameBalance, TextFromElsewhereCannotHarm)
     EXPECT_EQ(b->light.kelvin, 2000);
     EXPECT_GT(b->ends.white, b->ends.black);
     // What is wrong is said, and never taken for a frame as it came.
-    for (const char* wrong : {"[1,2]", "{", R"({"tint":"green"})", R"({"crop":[0.9,0.9,0.1,0.1]})",
-                              R"({"crop":[0,0,1]})", R"({"response":7})", R"({"exposureLocked":"yes"})", R"({"optics":3})",
-                              R"({"optics":{"bow":"much"}})", R"({"optics":{"lens":{"red":[1,2]}}})",
-                              R"({"crops":[{"ratio":1,"crop":[0,0]}]})", R"({"crops":{}})"})
+    for (const char* wrong :
+         {"[1,2]", "{", R"({"tint":"green"})", R"({"crop":[0.9,0.9,0.1,0.1]})", R"({"crop":[0,0,1]})",
+          R"({"response":7})", R"({"exposureLocked":"yes"})", R"({"optics":3})", R"({"optics":{"bow":"much"}})",
+          R"({"optics":{"lens":{"red":[1,2]}}})", R"({"crops":[{"ratio":1,"crop":[0,0]}]})", R"({"crops":{}})"})
         EXPECT_FALSE(frameBalanceFromText(wrong)) << wrong;
     EXPECT_FALSE(responseFromText("[1,2,3]"));
     EXPECT_TRUE(responseFromText("")->isIdentity());

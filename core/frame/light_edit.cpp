@@ -67,9 +67,9 @@ FrameBalance withValue(FrameBalance b, LightPart part, double value, const AsSho
 
 bool isLocked(const FrameBalance& b, LightPart part)
 {
-    return part == LightPart::Exposure                              ? b.exposureLocked
+    return part == LightPart::Exposure                            ? b.exposureLocked
            : part == LightPart::Kelvin || part == LightPart::Tint ? b.whiteLocked
-                                                                    : b.endsLocked;
+                                                                  : b.endsLocked;
 }
 
 double shiftOf(LightPart part, double from, double to)
@@ -93,9 +93,9 @@ std::optional<FrameBalance> neutralised(FrameBalance b, const LinearRgb& untouch
     if (!(cones.r > 1e-6 && cones.g > 1e-6 && cones.b > 1e-6))
         return std::nullopt;
     const double stops = b.light.exposureStops;
-    b.light = absoluteOf(fromConeGains({std::log2(white.r / cones.r), std::log2(white.g / cones.g),
-                                        std::log2(white.b / cones.b)}),
-                         asShot);
+    b.light = absoluteOf(
+        fromConeGains({std::log2(white.r / cones.r), std::log2(white.g / cones.g), std::log2(white.b / cones.b)}),
+        asShot);
     b.light.exposureStops = stops;
     b.light.kelvin = std::clamp(b.light.kelvin, rangeOf(LightPart::Kelvin).low, rangeOf(LightPart::Kelvin).high);
     b.light.tint = std::clamp(b.light.tint, rangeOf(LightPart::Tint).low, rangeOf(LightPart::Tint).high);

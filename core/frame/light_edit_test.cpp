@@ -58,7 +58,8 @@ TEST(Light, AKelvinMeansTheLightWhateverTheCameraChose)
     // A frame shot for tungsten by mistake: any light can be typed and comes back as typed.
     const AsShot tungsten = shotAt(2850);
     for (const double kelvin : {2500.0, 5300.0, 9000.0})
-        EXPECT_NEAR(valueOf(withValue({}, LightPart::Kelvin, kelvin, tungsten), LightPart::Kelvin, tungsten), kelvin, 1e-6);
+        EXPECT_NEAR(valueOf(withValue({}, LightPart::Kelvin, kelvin, tungsten), LightPart::Kelvin, tungsten), kelvin,
+                    1e-6);
     EXPECT_TRUE(withValue({}, LightPart::Kelvin, 2850, tungsten).light.isIdentity()) << "as shot, nothing changes";
     EXPECT_FALSE(neutralised({}, {0, 0, 0}, {}, tungsten));
 }
@@ -104,7 +105,8 @@ TEST(EndsByUse, AreThoseOfAllFramesTogether)
     for (int n = 0; n < 2; ++n) {
         Image image(100, 100);
         for (int i = 0; i < 10000; ++i)
-            std::fill_n(image.mutableView().data + 3 * i, 3, 0.02F + (0.7F + 0.1F * static_cast<float>(n)) * static_cast<float>(i) / 9999.0F);
+            std::fill_n(image.mutableView().data + 3 * i, 3,
+                        0.02F + (0.7F + 0.1F * static_cast<float>(n)) * static_cast<float>(i) / 9999.0F);
         lit.push_back(std::move(image));
     }
     const BalanceEnds screen = solveEnds(lit, endsUses()[0]), print = solveEnds(lit, endsUses()[1]),
@@ -137,7 +139,8 @@ TEST(Clipping, IsMappedByChannelAndRawLightsAreToldApart)
     EXPECT_GT(room.recoverable, 0.02);
     EXPECT_LT(room.lost, 0.01);
     const auto lost = readRaw(kDemo / "raw/yard-10.dng", true);
-    const Headroom none = headroomOf(balancedPicture(lost->image, up, baseRendering()).view(), lost->image.view(), rawSaturation());
+    const Headroom none =
+        headroomOf(balancedPicture(lost->image, up, baseRendering()).view(), lost->image.view(), rawSaturation());
     std::printf("recoverable %.3f, partly %.3f, lost %.3f\n", none.recoverable, none.partly, none.lost);
     EXPECT_GT(none.lost, 0.01);
 }

@@ -18,8 +18,8 @@ public:
     LightPlan(const LightPlan&) = delete;
     LightPlan& operator=(const LightPlan&) = delete;
     bool isIdentity() const;
-    /// In place; `gains`, one per pixel, multiply scene light and may be null. To 1e-4 of the exact response, whose ends
-    /// it continues.
+    /// In place; `gains`, one per pixel, multiply scene light and may be null. To 1e-4 of the exact response, whose
+    /// ends it continues.
     void run(const float* gains, int count, float* rgb) const;
     /// Rows of the finished picture from `firstRow` on, shared out over the cores; gains come from `placement`.
     void run(MutableImageView rows, const Placement* placement, int firstRow) const;

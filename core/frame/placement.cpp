@@ -37,8 +37,8 @@ Placement::Placement(const Optics& optics, const Geometry& geometry, int width, 
       m_moves(optics.moves() || !geometry.isIdentity()), m_dims(optics.dims()), m_bends(optics.moves()),
       m_fringes(optics.hasFringes()), m_sourceWidth(width), m_sourceHeight(height),
       m_width(sideOf(width, geometry.crop.left, geometry.crop.right)),
-      m_height(sideOf(height, geometry.crop.top, geometry.crop.bottom)),
-      m_ratio(static_cast<double>(width) / height), m_unit(std::hypot(m_ratio, 1.0))
+      m_height(sideOf(height, geometry.crop.top, geometry.crop.bottom)), m_ratio(static_cast<double>(width) / height),
+      m_unit(std::hypot(m_ratio, 1.0))
 {
 }
 
@@ -67,8 +67,7 @@ Spot Placement::placeOf(Spot source) const
     }
     const Spot p = sourceToTurned(m_geometry, q);
     const Region& c = m_geometry.crop;
-    return {((p.x / m_ratio + 1) / 2 - c.left) / (c.right - c.left),
-            ((p.y + 1) / 2 - c.top) / (c.bottom - c.top)};
+    return {((p.x / m_ratio + 1) / 2 - c.left) / (c.right - c.left), ((p.y + 1) / 2 - c.top) / (c.bottom - c.top)};
 }
 
 Region Placement::inSource(const Region& region) const

@@ -1,5 +1,5 @@
-// From the finished picture back to its source: what the lens threw elsewhere and how the frame is turned and cut as one
-// map, so that pixels are resampled once.
+// From the finished picture back to its source: what the lens threw elsewhere and how the frame is turned and cut as
+// one map, so that pixels are resampled once.
 #pragma once
 
 #include "core/frame/geometry.h"

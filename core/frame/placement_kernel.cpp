@@ -36,8 +36,8 @@ HWY_INLINE void FindPlaces(const PlacedRow& row, int from, int count, Places& pl
         const V n = hn::Add(hn::Iota(d, 0), hn::Set(d, static_cast<float>(from + i)));
         const V tx = hn::MulAdd(n, hn::Set(d, row.step[0]), hn::Set(d, row.first[0])),
                 ty = hn::MulAdd(n, hn::Set(d, row.step[1]), hn::Set(d, row.first[1]));
-        const V w = hn::MulAdd(ty, hn::Set(d, row.leanUp),
-                               hn::NegMulAdd(tx, hn::Set(d, row.leanAside), hn::Set(d, 1.0f)));
+        const V w =
+            hn::MulAdd(ty, hn::Set(d, row.leanUp), hn::NegMulAdd(tx, hn::Set(d, row.leanAside), hn::Set(d, 1.0f)));
         const V x = hn::Div(tx, w), y = hn::Div(ty, w);
         hn::Store(x, d, places.x + i), hn::Store(y, d, places.y + i);
         const V length = hn::Mul(hn::Sqrt(hn::MulAdd(x, x, hn::Mul(y, y))), hn::Set(d, row.perUnit));

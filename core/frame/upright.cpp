@@ -85,8 +85,8 @@ double missOf(const Segment& s, const Meeting& m)
 
 struct Agreement {
     Meeting at{0, 1, 0};
-    double weight = 0;            ///< summed length of the edges that agree
-    double spread = 0;            ///< of their middles along the other axis, standard deviation
+    double weight = 0;  ///< summed length of the edges that agree
+    double spread = 0;  ///< of their middles along the other axis, standard deviation
     int count = 0;
 };
 
@@ -143,8 +143,7 @@ Agreement refined(const std::vector<Segment>& edges, Agreement a, bool down, boo
                 continue;
             const double u = miss / kNear, weight = s.length * s.length * (1 - u * u) * (1 - u * u);
             // dx (y - w sy) - dy (x - w sx), with y = 1 (down) or x = 1.
-            const double known = down ? s.dx : -s.dy, byTurn = down ? -s.dy : s.dx,
-                         byLean = -s.dx * s.y + s.dy * s.x;
+            const double known = down ? s.dx : -s.dy, byTurn = down ? -s.dy : s.dx, byLean = -s.dx * s.y + s.dy * s.x;
             tt += weight * byTurn * byTurn, tw += weight * byTurn * byLean, ww += weight * byLean * byLean;
             t -= weight * byTurn * known, w -= weight * byLean * known;
         }

@@ -247,8 +247,7 @@ Status deliverInBands(BandPlan& plan, RowReader& reader)
     if (order.own.balance.optics.noise > 0)
         if (const Status measured = measureNoiseOf(order, plan.noise); !measured)
             return measured;
-    auto writer =
-        RowWriter::open(order.target, plan.placement.width(), height, order.recipe.output, &order.written);
+    auto writer = RowWriter::open(order.target, plan.placement.width(), height, order.recipe.output, &order.written);
     if (!writer)
         return tl::make_unexpected(writer.error());
     BandsOnTheirWay bands;

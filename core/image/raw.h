@@ -24,9 +24,9 @@ double baseCurveInverse(double picture);
 /// The least value of a linear sRGB channel of a picture so rendered that was at the sensor's end.
 double rawSaturation();
 
-/// CIE 1931 (x, y) of the light that the camera balanced for: its as-shot neutral through the matrix of the camera, that
-/// between two lights by the temperature found (DNG specification 1.4, "Translating Camera Neutral Coordinates to White
-/// Balance xy Coordinates"). Nothing when the file does not say.
+/// CIE 1931 (x, y) of the light that the camera balanced for: its as-shot neutral through the matrix of the camera,
+/// that between two lights by the temperature found (DNG specification 1.4, "Translating Camera Neutral Coordinates to
+/// White Balance xy Coordinates"). Nothing when the file does not say.
 std::optional<std::array<double, 2>> rawWhite(const std::filesystem::path& path);
 
 /// True when LibRaw knows the file. Files with a TIFF head and a name that ends in .tif or .tiff are taken for

@@ -56,8 +56,8 @@ std::map<FrameId, FrameBalance> lightTogether(const std::map<FrameId, FrameBalan
             continue;
         const AsShot asShot = asShotOf(id);
         const bool isMoved = how == Together::Shift && id != inHand;
-        changed[id] = withValue(balance, part,
-                                isMoved ? shifted(part, valueOf(balance, part, asShot), shift) : value, asShot);
+        changed[id] =
+            withValue(balance, part, isMoved ? shifted(part, valueOf(balance, part, asShot), shift) : value, asShot);
         // What goes with the frame in hand is not meant for each by itself: it is not locked there.
         if (id != inHand) {
             changed[id].exposureLocked = balance.exposureLocked, changed[id].whiteLocked = balance.whiteLocked;

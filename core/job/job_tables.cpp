@@ -324,8 +324,8 @@ void writeOptics(JobFile& file, FrameId id, const FrameBalance& b)
     const Geometry& g = b.geometry;
     if (!(o == Optics{}) || g.stretch != 1 || g.ratio != 0 || b.light.fromKelvin != Balance{}.kelvin ||
         b.light.fromTint != 0)
-        file.run("INSERT INTO frame_optics VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)", id, o.lens.name, int(o.lensOff),
-                 o.bow, o.redFringe, o.blueFringe, o.falloffStops, o.noise, g.stretch, g.ratio,
+        file.run("INSERT INTO frame_optics VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)", id, o.lens.name,
+                 int(o.lensOff), o.bow, o.redFringe, o.blueFringe, o.falloffStops, o.noise, g.stretch, g.ratio,
                  b.light.fromKelvin, b.light.fromTint);
     if (!(o.lens == KnownLens{})) {
         const std::vector<double*> terms = termsOf(o.lens);

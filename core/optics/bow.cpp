@@ -26,7 +26,8 @@ std::optional<SolvedBow> solveBow(const std::vector<DrawnLine>& drawn)
 {
     constexpr double kMost = 0.3;
     std::vector<DrawnLine> lines;
-    std::copy_if(drawn.begin(), drawn.end(), std::back_inserter(lines), [](const DrawnLine& l) { return l.size() > 2; });
+    std::copy_if(drawn.begin(), drawn.end(), std::back_inserter(lines),
+                 [](const DrawnLine& l) { return l.size() > 2; });
     if (lines.empty())
         return std::nullopt;
     double points = 0;

@@ -14,9 +14,9 @@ struct ThrownPoint {
 using DrawnLine = std::vector<ThrownPoint>;
 
 struct SolvedBow {
-    double bow = 0;       ///< true = thrown (1 + bow thrown^2)
+    double bow = 0;                        ///< true = thrown (1 + bow thrown^2)
     double bentBefore = 0, bentAfter = 0;  ///< how far the points lie off their lines, root mean square, half diagonals
-    bool isSure = false;  ///< false where lines are too short or too near the middle to tell
+    bool isSure = false;                   ///< false where lines are too short or too near the middle to tell
 };
 /// Nothing without a line of three points or more.
 std::optional<SolvedBow> solveBow(const std::vector<DrawnLine>& lines);

@@ -99,8 +99,7 @@ Shift shiftOf(const Channels& c, const std::vector<float>& channel, int x0, int 
     for (int y = y0; y < y0 + kWindow; ++y)
         for (int x = x0; x < x0 + kWindow; ++x) {
             const double green = c.at(c.green, x, y),
-                         value = known == 0 ? c.at(channel, x, y)
-                                            : between(c, channel, x + known * ux, y + known * uy),
+                         value = known == 0 ? c.at(channel, x, y) : between(c, channel, x + known * ux, y + known * uy),
                          slope = ux * (c.at(c.green, x + 1, y) - c.at(c.green, x - 1, y)) / 2 +
                                  uy * (c.at(c.green, x, y + 1) - c.at(c.green, x, y - 1)) / 2;
             if (green > 0.97 || value > 0.97)  // an edge to what is cut off lies anywhere

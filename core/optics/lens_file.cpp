@@ -77,7 +77,8 @@ std::array<double, N> fitted(const std::vector<double>& lengths, const std::vect
     for (Eigen::Index i = 0; i < rows; ++i) {
         const double r = lengths[static_cast<std::size_t>(i)];
         for (std::size_t k = 0; k < N; ++k)
-            a(i, static_cast<Eigen::Index>(k)) = std::pow(r, free ? static_cast<int>(k) : step * static_cast<int>(k + 1));
+            a(i, static_cast<Eigen::Index>(k)) =
+                std::pow(r, free ? static_cast<int>(k) : step * static_cast<int>(k + 1));
         b(i) = values[static_cast<std::size_t>(i)] - (free ? 0 : 1);
     }
     const Eigen::VectorXd x = a.colPivHouseholderQr().solve(b);

@@ -67,7 +67,8 @@ double mode(std::vector<double> values)
     while (count > 3) {
         const std::size_t half = (count + 1) / 2;
         auto best = first;
-        for (auto at = first; at + static_cast<std::ptrdiff_t>(half) <= first + static_cast<std::ptrdiff_t>(count); ++at)
+        for (auto at = first; at + static_cast<std::ptrdiff_t>(half) <= first + static_cast<std::ptrdiff_t>(count);
+             ++at)
             if (*(at + static_cast<std::ptrdiff_t>(half) - 1) - *at <
                 *(best + static_cast<std::ptrdiff_t>(half) - 1) - *best)
                 best = at;
@@ -136,9 +137,9 @@ std::vector<Block> blocksOf(const Planes& p)
             const double r = leftRoundPlane(p, p.r, b.x, b.y, nullptr), c = leftRoundPlane(p, p.b, b.x, b.y, nullptr);
             b.colour = std::sqrt((r * r + c * c) / 2);
             b.coarseLight = b.lightness / std::max(kTiny, strengthOf(p, fineY, b.x, b.y));
-            b.coarseColour = b.colour / std::max(kTiny, std::hypot(strengthOf(p, fineR, b.x, b.y),
-                                                                   strengthOf(p, fineB, b.x, b.y)) /
-                                                            std::sqrt(2));
+            b.coarseColour =
+                b.colour / std::max(kTiny, std::hypot(strengthOf(p, fineR, b.x, b.y), strengthOf(p, fineB, b.x, b.y)) /
+                                               std::sqrt(2));
         }
     });
     std::erase_if(all, [](const Block& b) { return b.tone < kLow || b.tone > kHigh || b.lightness <= 0; });
@@ -345,7 +346,7 @@ void reduceNoise(MutableImageView picture, const Noise& noise, double strength)
 
 double edgeContrastKept(ImageView before, ImageView after)
 {
-    constexpr int kAcross = 3;          // pixels on either side
+    constexpr int kAcross = 3;  // pixels on either side
     constexpr double kStrongest = 0.995;
     const Planes a = planesOf(before), b = planesOf(after);
     const auto step = [](const Planes& p, int x, int y, bool down) {

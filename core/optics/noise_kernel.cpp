@@ -121,9 +121,9 @@ void SmoothRows(const float* const (&rows)[5], int count, float* out)
     for (; i + lanes <= count; i += lanes) {
         const V outer = hn::Add(hn::LoadU(d, rows[0] + i), hn::LoadU(d, rows[4] + i)),
                 inner = hn::Add(hn::LoadU(d, rows[1] + i), hn::LoadU(d, rows[3] + i));
-        const V sum = hn::MulAdd(hn::Set(d, 0.25f), inner,
-                                 hn::MulAdd(hn::Set(d, 0.375f), hn::LoadU(d, rows[2] + i),
-                                            hn::Mul(hn::Set(d, 0.0625f), outer)));
+        const V sum =
+            hn::MulAdd(hn::Set(d, 0.25f), inner,
+                       hn::MulAdd(hn::Set(d, 0.375f), hn::LoadU(d, rows[2] + i), hn::Mul(hn::Set(d, 0.0625f), outer)));
         hn::StoreU(sum, d, out + i);
     }
     for (; i < count; ++i)

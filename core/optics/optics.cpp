@@ -44,10 +44,7 @@ bool Optics::hasFringes() const
 
 bool Optics::moves() const { return bow != 0 || hasFringes() || (usesLens() && !(lens.bow == kNone)); }
 
-bool Optics::dims() const
-{
-    return falloffStops != 0 || (usesLens() && !(lens.dimming == std::array<double, 3>{}));
-}
+bool Optics::dims() const { return falloffStops != 0 || (usesLens() && !(lens.dimming == std::array<double, 3>{})); }
 
 Throw::Throw(const Optics& o)
 {

@@ -21,12 +21,12 @@ struct KnownLens {
 
 struct Optics {
     KnownLens lens;
-    bool lensOff = false;    ///< the known lens was chosen away
-    double bow = 0;          ///< of what no file knows: true = thrown * (1 + bow thrown^2), -0.3..0.3
-    double redFringe = 0;    ///< red is thrown this share farther out than green, -0.01..0.01
-    double blueFringe = 0;   ///< and blue
-    double falloffStops = 0; ///< light that the corners lack, as the square of the length, -1..4
-    double noise = 0;        ///< how much of the measured noise is taken off, 0..1
+    bool lensOff = false;     ///< the known lens was chosen away
+    double bow = 0;           ///< of what no file knows: true = thrown * (1 + bow thrown^2), -0.3..0.3
+    double redFringe = 0;     ///< red is thrown this share farther out than green, -0.01..0.01
+    double blueFringe = 0;    ///< and blue
+    double falloffStops = 0;  ///< light that the corners lack, as the square of the length, -1..4
+    double noise = 0;         ///< how much of the measured noise is taken off, 0..1
     bool operator==(const Optics&) const = default;
     bool usesLens() const { return !lensOff && !lens.name.empty(); }
     /// Whether anything lies elsewhere than it was thrown, in any channel.

@@ -5,8 +5,8 @@
 #include "core/optics/lens_file.h"
 #include "core/optics/noise.h"
 
-#include "core/base/json_text.h"
 #include "core/base/atomic_file.h"
+#include "core/base/json_text.h"
 #include "core/frame/frame_balance.h"
 #include "core/frame/upright.h"
 #include "core/image/read.h"
@@ -110,8 +110,8 @@ TEST(Bow, TwoDrawnLinesGiveItsCoefficientWithinFivePerCent)
     for (const char* name : {"shop-front-01", "shop-front-04"}) {
         const double bow = truthOf(name)["lens"]["distortion"], half = std::hypot(1500, 1000) / 2;
         // The edges of a board along the top and of a post at the side, drawn to a third of a pixel.
-        const auto solved = solveBow({drawn(bow, -0.75, -0.45, 0.75, -0.4, 0.3 / half),
-                                      drawn(bow, 0.7, -0.5, 0.72, 0.5, 0.3 / half)});
+        const auto solved =
+            solveBow({drawn(bow, -0.75, -0.45, 0.75, -0.4, 0.3 / half), drawn(bow, 0.7, -0.5, 0.72, 0.5, 0.3 / half)});
         ASSERT_TRUE(solved);
         EXPECT_NEAR(solved->bow, bow, 0.05 * std::abs(bow));
         EXPECT_TRUE(solved->isSure);
@@ -185,7 +185,8 @@ TEST(Noise, AFlatPictureKeepsItsColourAndARowItsReach)
     Image flat(96, 300);
     for (int i = 0; i < 96 * 300; ++i)
         for (int k = 0; k < 3; ++k)
-            flat.mutableView().data[3 * i + k] = 0.2F + 0.1F * static_cast<float>(k) + 0.002F * static_cast<float>((i * 7919) % 13 - 6);
+            flat.mutableView().data[3 * i + k] =
+                0.2F + 0.1F * static_cast<float>(k) + 0.002F * static_cast<float>((i * 7919) % 13 - 6);
     Noise noise = measureNoise(flat.view());
     ASSERT_TRUE(noise.isKnown());
     Image whole = flat;

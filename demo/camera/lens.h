@@ -6,12 +6,12 @@
 namespace amber::demo {
 
 struct Lens {
-    double falloffStops = 0;        ///< light lost in the corners, as the square of the distance from the middle
-    double distortion = 0;          ///< r' = r (1 + distortion r^2), r = 1 in the corners; above 0 is pincushion
+    double falloffStops = 0;               ///< light lost in the corners, as the square of the distance from the middle
+    double distortion = 0;                 ///< r' = r (1 + distortion r^2), r = 1 in the corners; above 0 is pincushion
     double redFringe = 0, blueFringe = 0;  ///< red and blue see the scene this share farther out than green
-    double rollDegrees = 0;         ///< the camera turned about its axis
-    double zoom = 1;                ///< above 1: a step nearer
-    double shiftX = 0, shiftY = 0;  ///< of the view, in parts of the width and height
+    double rollDegrees = 0;                ///< the camera turned about its axis
+    double zoom = 1;                       ///< above 1: a step nearer
+    double shiftX = 0, shiftY = 0;         ///< of the view, in parts of the width and height
     double lowPass = 0;  ///< share of its light that the filter before the sensor gives to each neighbour along rows,
                          ///< then along columns
     bool hasFringes() const { return redFringe != 0 || blueFringe != 0; }

@@ -198,8 +198,7 @@ Result<Taken> take(Shoot& shoot, const Json& frame, const fs::path& dng)
         if (auto written = writeDng(file, expose(thrown.view(), sensor, how), sensor, notes); !written)
             return tl::make_unexpected(written.error());
         const auto seen = readRaw(file);
-        return seen ? Result<Image>(
-                          plainRendering(seen->view(), sensor, notes.asShotKelvin, notes.protectedStops))
+        return seen ? Result<Image>(plainRendering(seen->view(), sensor, notes.asShotKelvin, notes.protectedStops))
                     : tl::make_unexpected(seen.error());
     };
     if (frame.contains("iso")) {
@@ -286,7 +285,8 @@ Status takeFrame(Shoot& shoot, const Json& frame)
                   {"kelvin", taken->kelvin},
                   {"as_shot_kelvin", taken->notes.asShotKelvin},
                   {"white", chromaticity(taken->white)}};
-    for (const char* fact : {"bracket", "mixed", "clipped", "tilt_degrees", "lens", "lens_name", "iso", "protects", "note"})
+    for (const char* fact :
+         {"bracket", "mixed", "clipped", "tilt_degrees", "lens", "lens_name", "iso", "protects", "note"})
         if (frame.contains(fact))
             entry[fact] = frame[fact];
     if (const Json& people = shoot.list["people"]; people.contains(entry["render"].get<std::string>()))

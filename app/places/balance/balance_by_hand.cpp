@@ -38,7 +38,8 @@ void BalancePlace::connectDocument()
 {
     connect(&m_document, &Document::leaving, this, [this] {
         m_hand->drop(), m_measures->drop(), m_task->cancel();
-        m_picked.clear(), m_neutrals.clear(), m_lines.clear();
+        m_picked.clear(), m_neutrals.clear(), m_cards.clear(), m_lines.clear();
+        m_neutralsAsked = m_cardAsked = 0;
     });
     connect(&m_document, &Document::opened, this, [this] { refreshGroups(), refresh(); });
     connect(&m_document, &Document::lightsChanged, this, [this] { refreshGroups(), refresh(); });
@@ -121,69 +122,105 @@ void BalancePlace::refreshBenches()
     }
 }
 
+/// The frame's balance with the white that this evidence gives; nothing when it gives none.
+std::optional<FrameBalance> BalancePlace::whiteBy(WhiteEstimate::By by, const FrameBalance& balance) const
+{
+    using By = WhiteEstimate::By;
+    const FrameId id = inHand();
+    const AsShot asShot = m_hand->asShotOf(id);
+    const Response response = m_document.balances().responseOf(balance);
+    switch (by) {
+    case By::AsShot: {
+        FrameBalance shot = balance;
+        shot.light = absoluteOf({}, asShot), shot.light.exposureStops = balance.light.exposureStops;
+        return shot;
+    }
+    case By::Picked: {
+        const auto picked = m_picked.find(id);
+        LinearRgb mean{};
+        if (picked != m_picked.end())
+            for (const LinearRgb& c : picked->second)
+                mean = {mean.r + c.r, mean.g + c.g, mean.b + c.b};
+        return neutralised(balance, mean, response, asShot);
+    }
+    case By::Neutrals: {
+        const auto found = m_neutrals.find(id);
+        return found != m_neutrals.end() && found->second.share > 0
+                   ? neutralised(balance, found->second.colour, response, asShot)
+                   : std::nullopt;
+    }
+    case By::Lead: {
+        const FrameId lead = m_pictures->leadOf(id);
+        if (lead == 0 || lead == id)
+            return std::nullopt;
+        // The light is the same: its white, in this frame's own numbers.
+        const Balance light = absoluteOf(m_hand->of(lead).light, m_hand->asShotOf(lead));
+        return withValue(withValue(balance, LightPart::Kelvin, light.kelvin, asShot), LightPart::Tint, light.tint,
+                         asShot);
+    }
+    case By::Card: {
+        const auto found = m_cards.find(id);
+        return found != m_cards.end() && found->second
+                   ? balancedByCard(balance, found->second->found, found->second->card, response, asShot)
+                   : std::nullopt;
+    }
+    }
+    return std::nullopt;
+}
+
 void BalancePlace::refreshEstimates()
 {
     using By = WhiteEstimate::By;
     const FrameId id = inHand();
-    const auto proxy = m_pictures->untouched(id);
     const FrameBalance balance = m_hand->of(id);
-    const AsShot asShot = m_hand->asShotOf(id);
-    const Response response = m_document.balances().responseOf(balance);
     std::map<By, WhiteEstimate> all;
-    FrameBalance shot = balance;
-    const double stops = balance.light.exposureStops;
-    shot.light = absoluteOf({}, asShot), shot.light.exposureStops = stops;
-    all[By::AsShot] = {By::AsShot, shot, 1};
-    if (const auto picked = m_picked.find(id); picked != m_picked.end() && !picked->second.empty()) {
-        LinearRgb mean{};
-        for (const LinearRgb& c : picked->second)
-            mean = {mean.r + c.r, mean.g + c.g, mean.b + c.b};
-        if (const auto white = neutralised(balance, mean, response, asShot))
-            all[By::Picked] = {By::Picked, *white, 1};
-    }
-    if (const auto found = m_neutrals.find(id); found != m_neutrals.end()) {
-        if (const auto white = neutralised(balance, found->second.colour, response, asShot); white && found->second.share > 0)
-            all[By::Neutrals] = {By::Neutrals, *white, found->second.share};
-    } else if (proxy && m_neutralsAsked != id) {
+    for (const By by : {By::AsShot, By::Picked, By::Neutrals, By::Lead, By::Card})
+        if (const auto white = whiteBy(by, balance))
+            all[by] = {by, *white, 1};
+    m_light->setEstimates(all, m_hand->asShotOf(id));
+    const auto proxy = m_pictures->untouched(id);
+    if (!proxy)
+        return;
+    if (m_neutrals.count(id) == 0 && m_neutralsAsked != id) {
         m_neutralsAsked = id;
-        m_measures->neutrals(id, proxy->samples, response);
+        m_measures->neutrals(id, proxy->samples, m_document.balances().responseOf(balance));
     }
-    if (const FrameId lead = m_pictures->leadOf(id); lead != 0 && lead != id) {
-        // The light is the same: its white, in this frame's own numbers.
-        const FrameBalance leads = m_hand->of(lead);
-        const Balance light = absoluteOf(leads.light, m_hand->asShotOf(lead));
-        FrameBalance white = withValue(withValue(balance, LightPart::Kelvin, light.kelvin, asShot), LightPart::Tint, light.tint, asShot);
-        all[By::Lead] = {By::Lead, white, 1};
+    if (m_cards.count(id) == 0 && m_cardAsked != id) {
+        m_cardAsked = id;
+        m_measures->card(workOf(id), m_document.folder().toStdString() + "/card");
     }
-    m_light->setEstimates(all, asShot);
+    sayCard();
+}
+
+/// What the card tells of itself and of the camera's rendering.
+void BalancePlace::sayCard()
+{
+    const FrameId id = inHand();
+    const auto found = m_cards.find(id);
+    if (found == m_cards.end() || !found->second)
+        return m_light->sayCard({});
+    const FrameBalance balance = m_hand->of(id);
+    const Response response = m_document.balances().responseOf(balance);
+    const auto& [card, seen] = *found->second;
+    const auto by = balancedByCard(balance, seen, card, response, m_hand->asShotOf(id));
+    if (!by)
+        return m_light->sayCard(tr("card: its greys are cut off"));
+    const CardCheck check = checkByCard(seen, card, *by, response);
+    m_light->sayCard(tr("card: ΔE %1 in the mean, %2 at %3; tones × %4%5")
+                         .arg(theme::decimal(check.mean, 1), theme::decimal(check.most, 1),
+                              text(card.patches[check.worst].name), theme::decimal(check.toneSlope, 2),
+                              seen.isPartlyShaded() ? tr("; partly shaded") : QString()));
 }
 
 void BalancePlace::chooseWhite(WhiteEstimate::By by)
 {
-    using By = WhiteEstimate::By;
     const FrameId id = inHand();
-    const AsShot asShot = m_hand->asShotOf(id);
-    FrameBalance balance = m_hand->of(id);
-    const Response response = m_document.balances().responseOf(balance);
-    std::optional<FrameBalance> white;
-    if (by == By::AsShot) {
-        const double stops = balance.light.exposureStops;
-        white = balance;
-        white->light = absoluteOf({}, asShot), white->light.exposureStops = stops;
-    } else if (by == By::Picked) {
-        LinearRgb mean{};
-        for (const LinearRgb& c : m_picked[id])
-            mean = {mean.r + c.r, mean.g + c.g, mean.b + c.b};
-        white = neutralised(balance, mean, response, asShot);
-    } else if (by == By::Neutrals && m_neutrals.count(id) > 0) {
-        white = neutralised(balance, m_neutrals[id].colour, response, asShot);
-    } else if (const FrameId lead = m_pictures->leadOf(id); by == By::Lead && lead != 0) {
-        const Balance light = absoluteOf(m_hand->of(lead).light, m_hand->asShotOf(lead));
-        white = withValue(withValue(balance, LightPart::Kelvin, light.kelvin, asShot), LightPart::Tint, light.tint, asShot);
-    }
+    auto white = whiteBy(by, m_hand->of(id));
     if (!white)
         return;
     white->whiteLocked = true;
+    if (by == WhiteEstimate::By::Card)
+        white->exposureLocked = true;
     m_hand->keep({{id, *white}}, tr("White of a frame"));
     refresh();
 }
@@ -200,7 +237,8 @@ void BalancePlace::setLock(LightPart part, bool on)
 void BalancePlace::connectLight()
 {
     using Doing = BalancePictures::Doing;
-    connect(m_light, &LightBench::moved, this, [this](LightPart part, double value) { m_hand->move(inHand(), part, value); });
+    connect(m_light, &LightBench::moved, this,
+            [this](LightPart part, double value) { m_hand->move(inHand(), part, value); });
     connect(m_light, &LightBench::lockWanted, this, &BalancePlace::setLock);
     connect(m_light, &LightBench::whiteChosen, this, &BalancePlace::chooseWhite);
     connect(m_light, &LightBench::togetherChanged, this, [this] {
@@ -258,9 +296,8 @@ void BalancePlace::connectLens()
 {
     connect(m_lens, &LensBench::edited, this,
             [this](const FrameBalance& balance, const QString& action) { m_hand->change(inHand(), balance, action); });
-    connect(m_lens, &LensBench::lensWanted, this, [this] {
-        m_measures->findLens(workOf(inHand()), {m_document.folder().toStdString() + "/lenses"});
-    });
+    connect(m_lens, &LensBench::lensWanted, this,
+            [this] { m_measures->findLens(workOf(inHand()), {m_document.folder().toStdString() + "/lenses"}); });
     connect(m_lens, &LensBench::fringesWanted, this, [this] { m_measures->fringes(workOf(inHand())); });
     connect(m_lens, &LensBench::noiseWanted, this, [this] { m_measures->noise(workOf(inHand())); });
     connect(m_lens, &LensBench::falloffWanted, this, [this] { m_measures->falloff(worksOf(framesOfLight())); });
@@ -289,14 +326,16 @@ void BalancePlace::takeLine(const std::vector<QPointF>& places)
     const double ratio = m_pictures->ratioOf(id), unit = std::hypot(ratio, 1.0);
     DrawnLine line;
     for (const QPointF& p : places) {
-        const double x = (2 * p.x() - 1) * ratio / unit, y = (2 * p.y() - 1) / unit, by = thrown.trueFrom(std::hypot(x, y));
+        const double x = (2 * p.x() - 1) * ratio / unit, y = (2 * p.y() - 1) / unit,
+                     by = thrown.trueFrom(std::hypot(x, y));
         line.push_back({x * by, y * by});
     }
     m_lines.push_back(line);
     m_lens->setDrawing(true, static_cast<int>(m_lines.size()));
     const auto solved = solveBow(m_lines);
     if (!solved || !solved->isSure) {
-        m_lens->sayLens(tr("%n line(s) do not tell yet: draw one farther from the middle", nullptr, static_cast<int>(m_lines.size())));
+        m_lens->sayLens(tr("%n line(s) do not tell yet: draw one farther from the middle", nullptr,
+                           static_cast<int>(m_lines.size())));
         return;
     }
     balance.optics.bow = std::round(solved->bow * 1e4) / 1e4;
@@ -314,7 +353,8 @@ void BalancePlace::connectFraming()
             m_pictures->crop().setCrop(balance.geometry.crop),
                 m_pictures->crop().setRatios(balance.geometry.ratio, m_pictures->ratioOf(inHand()));
     });
-    connect(m_framing, &FramingBench::tiltWanted, this, [this] { m_onlyTilt = true, m_measures->upright(workOf(inHand())); });
+    connect(m_framing, &FramingBench::tiltWanted, this,
+            [this] { m_onlyTilt = true, m_measures->upright(workOf(inHand())); });
     connect(m_framing, &FramingBench::uprightWanted, this,
             [this] { m_onlyTilt = false, m_measures->upright(workOf(inHand())); });
     connect(m_framing, &FramingBench::croppingWanted, this,
@@ -322,7 +362,8 @@ void BalancePlace::connectFraming()
     connect(m_pictures, &BalancePictures::cropMoved, this, &BalancePlace::takeCrop);
     connect(m_pictures, &BalancePictures::cropEnded, this, &BalancePlace::commitPending);
     connect(m_framing, &FramingBench::copyWanted, this, [this] {
-        copyTo(tr("Framing of %1 frames"), [](FrameBalance& to, const FrameBalance& from) { to.geometry = from.geometry; });
+        copyTo(tr("Framing of %1 frames"),
+               [](FrameBalance& to, const FrameBalance& from) { to.geometry = from.geometry; });
     });
     connect(m_framing, &FramingBench::resetWanted, this, [this] {
         FrameBalance bare;
@@ -371,11 +412,18 @@ void BalancePlace::connectMeasures()
 {
     connect(m_measures, &BaseMeasures::failed, &m_document, &Document::failed);
     connect(m_measures, &BaseMeasures::uprightFound, this, &BalancePlace::takeUpright);
-    connect(m_measures, &BaseMeasures::neutralsFound, this, [this](FrameId frame, const std::optional<FoundNeutrals>& found) {
-        m_neutrals[frame] = found.value_or(FoundNeutrals{});
-        if (frame == inHand())
-            refreshEstimates();
-    });
+    connect(m_measures, &BaseMeasures::neutralsFound, this,
+            [this](FrameId frame, const std::optional<FoundNeutrals>& found) {
+                m_neutrals[frame] = found.value_or(FoundNeutrals{});
+                if (frame == inHand())
+                    refreshEstimates();
+            });
+    connect(m_measures, &BaseMeasures::cardFound, this,
+            [this](FrameId frame, const std::optional<BaseMeasures::CardFound>& card) {
+                m_cards[frame] = card;
+                if (frame == inHand())
+                    refreshEstimates();
+            });
     connect(m_measures, &BaseMeasures::lensFound, this, [this](FrameId frame, const std::optional<FoundLens>& lens) {
         if (!lens) {
             m_lens->sayLens(tr("no lens file knows it: draw a line, or type"));
@@ -383,12 +431,14 @@ void BalancePlace::connectMeasures()
         }
         FrameBalance balance = m_hand->of(frame);
         balance.optics.lens = lens->lens, balance.optics.lensOff = false;
-        balance.geometry.crop = broughtInside(balance.optics, balance.geometry, m_pictures->ratioOf(frame), balance.geometry.crop);
+        balance.geometry.crop =
+            broughtInside(balance.optics, balance.geometry, m_pictures->ratioOf(frame), balance.geometry.crop);
         m_hand->keep({{frame, balance}}, tr("Lens corrected"));
         refresh();
     });
     connect(m_measures, &BaseMeasures::fringesFound, this, [this](FrameId frame, const Fringes& found) {
-        m_lens->sayFringes(found.isSure ? tr("fringes by %1 edges").arg(found.edges) : tr("fringes: too few edges to be sure"));
+        m_lens->sayFringes(found.isSure ? tr("fringes by %1 edges").arg(found.edges)
+                                        : tr("fringes: too few edges to be sure"));
         if (!found.isSure)
             return;
         FrameBalance balance = m_hand->of(frame);
@@ -402,14 +452,14 @@ void BalancePlace::connectMeasures()
                              ? tr("no flat place to read noise from")
                              : tr("noise %1 %, colour %2 %; all off: %3 dB less, edges keep %4 %")
                                    .arg(theme::decimal(100 * found.noise.meanLightness, 2),
-                                        theme::decimal(100 * found.noise.meanColour, 2), theme::decimal(found.decibels, 1),
-                                        theme::decimal(100 * found.edgesKept, 0)));
+                                        theme::decimal(100 * found.noise.meanColour, 2),
+                                        theme::decimal(found.decibels, 1), theme::decimal(100 * found.edgesKept, 0)));
     });
     connect(m_measures, &BaseMeasures::falloffFound, this,
             [this](const std::vector<FrameId>& frames, const std::optional<MeasuredFalloff>& found) {
                 if (!found || !found->isSure()) {
-                    m_lens->sayLens(found ? tr("falloff %1 ± %2 stops: not sure").arg(theme::decimal(found->stops, 2),
-                                                                                     theme::decimal(found->error, 2))
+                    m_lens->sayLens(found ? tr("falloff %1 ± %2 stops: not sure")
+                                                .arg(theme::decimal(found->stops, 2), theme::decimal(found->error, 2))
                                           : tr("falloff: nothing to tell it by"));
                     return;
                 }

@@ -155,7 +155,9 @@ void BalancePictures::renderInHand()
     const auto proxy = untouched(id);
     if (!frame || !proxy) {
         m_inHand->clear();
-        m_inHand->setMessage(!frame ? tr("No frame in hand") : frame->fault.empty() ? tr("Reading…") : text(frame->fault));
+        m_inHand->setMessage(!frame                 ? tr("No frame in hand")
+                             : frame->fault.empty() ? tr("Reading…")
+                                                    : text(frame->fault));
         return;
     }
     RenderRequest request;
@@ -186,7 +188,8 @@ void BalancePictures::showSmall(PictureView& view, RenderSlot& slot, const Frame
     }
     const FrameBalance balance = balanced ? m_hand.of(of->id) : FrameBalance{};
     slot.run(
-        [proxy, balance, response = m_document.balances().responseOf(balance), space = view.pictureSpace()](const CancelToken&) {
+        [proxy, balance, response = m_document.balances().responseOf(balance),
+         space = view.pictureSpace()](const CancelToken&) {
             const Placement whole = balance.placement(proxy->image.width(), proxy->image.height());
             const double scale = std::min({1.0, static_cast<double>(space.width()) / whole.width(),
                                            static_cast<double>(space.height()) / whole.height()});

@@ -1,5 +1,5 @@
-// The pictures of the Balance place: the frame in hand, live under the hand, with its instruments' measures; the lead of
-// its light and the frame as it came beside it; and what is done on the picture: dragging light, picking neutrals,
+// The pictures of the Balance place: the frame in hand, live under the hand, with its instruments' measures; the lead
+// of its light and the frame as it came beside it; and what is done on the picture: dragging light, picking neutrals,
 // drawing a crop or a straight line.
 #pragma once
 

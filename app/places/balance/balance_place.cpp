@@ -76,10 +76,13 @@ void BalancePlace::makeButtons()
     };
     m_undo = tool("balanceUndo", tr("Undo"), {}, [this] { undo(); });
     m_redo = tool("balanceRedo", tr("Redo"), {}, [this] { redo(); });
-    m_look = tool("balanceWithLook", tr("With the look"), tr("Shows the look over the balance (Ctrl+L)"), [this] { toggleLook(); });
-    m_split = tool("balanceSplit", tr("Split"), tr("A line on the picture: as it came on its left, balanced on its right (F4)"),
+    m_look = tool("balanceWithLook", tr("With the look"), tr("Shows the look over the balance (Ctrl+L)"),
+                  [this] { toggleLook(); });
+    m_split = tool("balanceSplit", tr("Split"),
+                   tr("A line on the picture: as it came on its left, balanced on its right (F4)"),
                    [this] { toggleSplit(); });
-    m_clips = tool("balanceClipped", tr("Clipped"), tr("Marks pixels at the ends (Ctrl+K; held: F12)"), [this] { toggleClipping(); });
+    m_clips = tool("balanceClipped", tr("Clipped"), tr("Marks pixels at the ends (Ctrl+K; held: F12)"),
+                   [this] { toggleClipping(); });
     for (QToolButton* b : {m_look, m_split, m_clips})
         b->setCheckable(true);
     m_solve =
@@ -98,7 +101,7 @@ QLayout* BalancePlace::makeHeader()
     row->setSpacing(8);
     m_groups->setObjectName("balanceGroup");
     m_groups->setAccessibleName(tr("Light group"));
-    m_groups->setMinimumWidth(190);
+    m_groups->setMinimumWidth(160);
     connect(m_groups, &QComboBox::activated, this, [this](int i) {
         commitPending();
         m_model->setGroup(i - 1);
@@ -136,8 +139,9 @@ QWidget* BalancePlace::makeBenches()
     m_tabs = new QButtonGroup(this);
     m_benches = new QStackedWidget(bench);
     m_light = new LightBench(bench), m_lens = new LensBench(bench), m_framing = new FramingBench(bench);
-    const std::tuple<const char*, QString, QWidget*> kinds[] = {
-        {"benchLight", tr("Light"), m_light}, {"benchLens", tr("Lens"), m_lens}, {"benchFraming", tr("Framing"), m_framing}};
+    const std::tuple<const char*, QString, QWidget*> kinds[] = {{"benchLight", tr("Light"), m_light},
+                                                                {"benchLens", tr("Lens"), m_lens},
+                                                                {"benchFraming", tr("Framing"), m_framing}};
     int i = 0;
     for (const auto& [name, title, widget] : kinds) {
         auto* b = new QToolButton(bench);
@@ -232,7 +236,9 @@ void BalancePlace::chooseRow()
     if (row < 0 || m_table->currentIndex().row() == row)
         return;
     const QSignalBlocker quiet(m_table->selectionModel());
-    m_table->selectRow(row);
+    // Not by selectRow(), which adds to what is chosen while a key is held.
+    m_table->selectionModel()->setCurrentIndex(m_model->index(row, 0),
+                                               QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
     m_table->scrollTo(m_model->index(row, 0));
     m_table->viewport()->update();
     m_hand->setChosen(chosenFrames());
@@ -264,10 +270,10 @@ void BalancePlace::refresh()
             : tr("%1 proposed, %2 cannot be brought onto the others: see their notes").arg(waiting).arg(troubled));
     m_groups->setCurrentIndex(std::min(m_model->group() + 1, m_groups->count() - 1));
     chooseRow();
-    m_pictures->refresh(!frame                                                  ? QString()
-                        : m_model->proposal(frame->id)                          ? tr("proposed")
+    m_pictures->refresh(!frame                                                ? QString()
+                        : m_model->proposal(frame->id)                        ? tr("proposed")
                         : m_document.balances().of(frame->id).changesPixels() ? tr("balanced")
-                                                                                : tr("not balanced"));
+                                                                              : tr("not balanced"));
     refreshBenches();
 }
 

@@ -113,6 +113,10 @@ private:
     QLabel* m_state;
     std::map<FrameId, std::vector<LinearRgb>> m_picked;
     std::map<FrameId, FoundNeutrals> m_neutrals;
+    std::map<FrameId, std::optional<BaseMeasures::CardFound>> m_cards;
+    FrameId m_cardAsked = 0;
+    std::optional<FrameBalance> whiteBy(WhiteEstimate::By by, const FrameBalance& balance) const;
+    void sayCard();
     FrameId m_neutralsAsked = 0;
     std::vector<DrawnLine> m_lines;
     bool m_onlyTilt = false;

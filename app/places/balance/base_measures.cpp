@@ -40,11 +40,12 @@ struct Outcome {
 
 BaseMeasures::BaseMeasures(RenderQueue& queue, QObject* parent)
     : QObject(parent), m_slot(new RenderSlot(queue, RenderQueue::Priority::InHand, this)),
-      m_neutrals(new RenderSlot(queue, RenderQueue::Priority::Companion, this))
+      m_neutrals(new RenderSlot(queue, RenderQueue::Priority::Companion, this)),
+      m_card(new RenderSlot(queue, RenderQueue::Priority::Sheet, this))
 {
 }
 
-void BaseMeasures::drop() { m_slot->drop(), m_neutrals->drop(); }
+void BaseMeasures::drop() { m_slot->drop(), m_neutrals->drop(), m_card->drop(); }
 
 template <class Value, class Measure, class Show>
 void BaseMeasures::onFile(const Work& work, Measure measure, Show show)
@@ -67,9 +68,9 @@ void BaseMeasures::findLens(const Work& work, const std::vector<std::filesystem:
             const auto info = readPictureInfo(work.path);
             if (!info)
                 return std::nullopt;
-            return amber::findLens({facts.maker, facts.camera, facts.lens, facts.focalLength, facts.fNumber, info->width,
-                                    info->height},
-                                   folders);
+            return amber::findLens(
+                {facts.maker, facts.camera, facts.lens, facts.focalLength, facts.fNumber, info->width, info->height},
+                folders);
         },
         [this, work](const std::optional<FoundLens>& lens) { emit lensFound(work.frame, lens); });
 }
@@ -136,7 +137,9 @@ void BaseMeasures::falloff(const std::vector<Work>& light)
             }
             return measureFalloff(slopes);
         },
-        [this, frames = framesOf(light)](const std::optional<MeasuredFalloff>& found) { emit falloffFound(frames, found); });
+        [this, frames = framesOf(light)](const std::optional<MeasuredFalloff>& found) {
+            emit falloffFound(frames, found);
+        });
 }
 
 void BaseMeasures::ends(const std::vector<Work>& light, int use)
@@ -157,6 +160,31 @@ void BaseMeasures::ends(const std::vector<Work>& light, int use)
             if (found)
                 emit endsFound(frames, *found, use);
         });
+}
+
+void BaseMeasures::card(const Work& work, const std::filesystem::path& folder)
+{
+    m_card->run(
+        [work, folder](const CancelToken& cancel) -> std::optional<CardFound> {
+            constexpr int kEdge = 1600;
+            std::error_code error;
+            std::optional<Picture> picture;
+            for (std::filesystem::directory_iterator at(folder, error), end; !error && at != end; at.increment(error)) {
+                const auto card = at->path().extension() == ".txt" ? readColourCard(at->path()) : fail("no card");
+                if (!card || cancel.isCancelled())
+                    continue;
+                if (!picture) {
+                    auto read = readReduced(work.path, kEdge, false);
+                    if (!read)
+                        return std::nullopt;
+                    picture = std::move(*read);
+                }
+                if (const auto found = amber::findCard(picture->image.view(), *card))
+                    return CardFound{*card, *found};
+            }
+            return std::nullopt;
+        },
+        [this, work](const std::optional<CardFound>& card) { emit cardFound(work.frame, card); });
 }
 
 void BaseMeasures::neutrals(std::int64_t frame, const Image& untouched, const Response& response)

@@ -1,8 +1,9 @@
-// What is measured of a frame's file in the background when the artist asks: lens, lean, fringes, noise, falloff, the ends
-// of a whole light.
+// What is measured of a frame's file in the background when the artist asks: lens, lean, fringes, noise, falloff, the
+// ends of a whole light.
 #pragma once
 
 #include "app/render/render_queue.h"
+#include "core/balance/colour_card.h"
 #include "core/balance/white_estimates.h"
 #include "core/frame/upright.h"
 #include "core/optics/falloff.h"
@@ -34,10 +35,16 @@ public:
     void noise(const Work& work);
     void falloff(const std::vector<Work>& light);
     void ends(const std::vector<Work>& light, int use);
+    /// Looks for the cards that the files in this folder describe.
+    void card(const Work& work, const std::filesystem::path& folder);
     void neutrals(std::int64_t frame, const Image& untouched, const Response& response);
     void drop();
-    bool isBusy() const { return m_slot->isBusy() || m_neutrals->isBusy(); }
+    bool isBusy() const { return m_slot->isBusy() || m_neutrals->isBusy() || m_card->isBusy(); }
 
+    struct CardFound {
+        ColourCard card;
+        FoundCard found;
+    };
     struct NoiseFound {
         Noise noise;
         double decibels = 0, edgesKept = 1;  ///< at full strength
@@ -50,6 +57,7 @@ signals:
     void noiseFound(std::int64_t frame, const NoiseFound& noise);
     void falloffFound(const std::vector<std::int64_t>& frames, const std::optional<MeasuredFalloff>& falloff);
     void endsFound(const std::vector<std::int64_t>& frames, const BalanceEnds& ends, int use);
+    void cardFound(std::int64_t frame, const std::optional<CardFound>& card);
     void neutralsFound(std::int64_t frame, const std::optional<FoundNeutrals>& neutrals);
     void failed(const QString& why);
 
@@ -57,7 +65,7 @@ private:
     template <class Value, class Measure, class Show>
     void onFile(const Work& work, Measure measure, Show show);
 
-    RenderSlot *m_slot, *m_neutrals;
+    RenderSlot *m_slot, *m_neutrals, *m_card;
 };
 
 }  // namespace amber

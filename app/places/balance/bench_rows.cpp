@@ -29,8 +29,9 @@ NumberRow addNumberRow(QGridLayout* grid, QWidget* parent, const NumberRowOf& of
     row.bar->setObjectName(QString(of.name) + "Bar");
     row.bar->setAccessibleName(of.words);
     row.bar->setToolTip(of.tip);
-    row.bar->setMinimumWidth(70);
-    row.bar->setRange(of.barLow, of.barHigh, of.step, of.isReciprocal ? ValueBar::Scale::Reciprocal : ValueBar::Scale::Even);
+    row.bar->setMinimumWidth(44);
+    row.bar->setRange(of.barLow, of.barHigh, of.step,
+                      of.isReciprocal ? ValueBar::Scale::Reciprocal : ValueBar::Scale::Even);
     row.box = new NumberBox(parent);
     row.box->setObjectName(of.name);
     row.box->setAccessibleName(of.words);
@@ -39,7 +40,7 @@ NumberRow addNumberRow(QGridLayout* grid, QWidget* parent, const NumberRowOf& of
     row.box->setSingleStep(of.step);
     row.box->setDecimals(of.decimals);
     row.box->setButtonSymbols(QAbstractSpinBox::NoButtons);
-    row.box->setFixedWidth(62);
+    row.box->setFixedWidth(60);
     row.box->setAlignment(Qt::AlignRight);
     row.box->setKeyboardTracking(false);
     row.words->setBuddy(row.box);

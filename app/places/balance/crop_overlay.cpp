@@ -14,7 +14,8 @@ CropOverlay::CropOverlay(PictureView& picture) : QWidget(&picture), m_picture(pi
 {
     setObjectName("cropOverlay");
     setAccessibleName(tr("Crop"));
-    setAccessibleDescription(tr("Arrow keys slide it, with Shift they change its size; G changes the guide; Enter ends"));
+    setAccessibleDescription(
+        tr("Arrow keys slide it, with Shift they change its size; G changes the guide; Enter ends"));
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
     picture.installEventFilter(this);
@@ -56,9 +57,14 @@ int CropOverlay::edgesAt(QPointF at) const
     const QRectF r = cropArea();
     if (!r.adjusted(-kReach, -kReach, kReach, kReach).contains(at))
         return New;
-    const int edges = (std::abs(at.x() - r.left()) <= kReach ? Left : std::abs(at.x() - r.right()) <= kReach ? Right : 0) |
-                      (std::abs(at.y() - r.top()) <= kReach ? Top : std::abs(at.y() - r.bottom()) <= kReach ? Bottom : 0);
-    return edges != 0 ? edges : Inside;
+    const int edges = (std::abs(at.x() - r.left()) <= kReach    ? Left
+                       : std::abs(at.x() - r.right()) <= kReach ? Right
+                                                                : 0) |
+                      (std::abs(at.y() - r.top()) <= kReach      ? Top
+                       : std::abs(at.y() - r.bottom()) <= kReach ? Bottom
+                                                                 : 0);
+    // A crop that is all of the picture cannot slide: one is drawn in it.
+    return edges != 0 ? edges : m_crop.isWhole() ? New : Inside;
 }
 
 /// Held to its ratio: the side that is not dragged follows, about its middle for an edge, away from the corner that
@@ -137,12 +143,12 @@ void CropOverlay::mouseMoveEvent(QMouseEvent* event)
     if (m_edges != None)
         return move(dragged(placeOf(event->position())));
     const int edges = edgesAt(event->position());
-    setCursor(edges == Inside                                     ? Qt::SizeAllCursor
-              : edges == New                                      ? Qt::CrossCursor
+    setCursor(edges == Inside                                      ? Qt::SizeAllCursor
+              : edges == New                                       ? Qt::CrossCursor
               : edges == (Left | Top) || edges == (Right | Bottom) ? Qt::SizeFDiagCursor
               : edges == (Right | Top) || edges == (Left | Bottom) ? Qt::SizeBDiagCursor
-              : edges & (Left | Right)                            ? Qt::SizeHorCursor
-                                                                  : Qt::SizeVerCursor);
+              : edges & (Left | Right)                             ? Qt::SizeHorCursor
+                                                                   : Qt::SizeVerCursor);
 }
 
 void CropOverlay::mouseReleaseEvent(QMouseEvent*)
@@ -154,8 +160,12 @@ void CropOverlay::mouseReleaseEvent(QMouseEvent*)
 void CropOverlay::keyPressEvent(QKeyEvent* event)
 {
     constexpr double kStep = 0.005;
-    const double dx = event->key() == Qt::Key_Left ? -kStep : event->key() == Qt::Key_Right ? kStep : 0,
-                 dy = event->key() == Qt::Key_Up ? -kStep : event->key() == Qt::Key_Down ? kStep : 0;
+    const double dx = event->key() == Qt::Key_Left    ? -kStep
+                      : event->key() == Qt::Key_Right ? kStep
+                                                      : 0,
+                 dy = event->key() == Qt::Key_Up     ? -kStep
+                      : event->key() == Qt::Key_Down ? kStep
+                                                     : 0;
     if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter || event->key() == Qt::Key_Escape)
         return emit left();
     if (event->key() == Qt::Key_G) {
@@ -166,7 +176,8 @@ void CropOverlay::keyPressEvent(QKeyEvent* event)
         return QWidget::keyPressEvent(event);
     Region c = m_crop;
     if (event->modifiers() & Qt::ShiftModifier) {
-        c.right = std::clamp(c.right + dx, c.left + kLeast, 1.0), c.bottom = std::clamp(c.bottom + dy, c.top + kLeast, 1.0);
+        c.right = std::clamp(c.right + dx, c.left + kLeast, 1.0),
+        c.bottom = std::clamp(c.bottom + dy, c.top + kLeast, 1.0);
         c = shaped(c, dx != 0 ? Right : Bottom);
     } else {
         const double x = std::clamp(dx, -c.left, 1 - c.right), y = std::clamp(dy, -c.top, 1 - c.bottom);
@@ -179,7 +190,8 @@ void CropOverlay::keyPressEvent(QKeyEvent* event)
 void CropOverlay::paintGuide(QPainter& painter, const QRectF& r) const
 {
     const auto line = [&](QPointF a, QPointF b) {
-        for (const auto& [ink, width] : {std::pair(QColor(0, 0, 0, 90), 2.0), std::pair(QColor(255, 255, 255, 130), 0.8)}) {
+        for (const auto& [ink, width] :
+             {std::pair(QColor(0, 0, 0, 90), 2.0), std::pair(QColor(255, 255, 255, 130), 0.8)}) {
             painter.setPen(QPen(ink, width));
             painter.drawLine(a, b);
         }

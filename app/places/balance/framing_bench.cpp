@@ -48,17 +48,20 @@ void FramingBench::makeStand(QHBoxLayout* to)
         makeButton(this, "measureTilt", tr("Measure"), tr("The turn that sets long straight edges level"),
                    [this] { emit tiltWanted(); }));
     m_leanUp = addNumberRow(
-        grid, this, {"balanceLeanUp", tr("lean up"), tr("Sets falling verticals upright"), -0.4, 0.4, 0.005, 3, -0.25, 0.25},
+        grid, this,
+        {"balanceLeanUp", tr("lean up"), tr("Sets falling verticals upright"), -0.4, 0.4, 0.005, 3, -0.25, 0.25},
         turned(tr("Frame set upright"), &Geometry::leanUp),
         makeButton(this, "measureUpright", tr("Set upright"),
-                   tr("Tilt and lean by the uprights of the scene, where they are clear"), [this] { emit uprightWanted(); }));
-    m_leanAside = addNumberRow(grid, this,
-                               {"balanceLeanAside", tr("lean aside"), tr("Sets receding horizontals level"), -0.4, 0.4, 0.005,
-                                3, -0.25, 0.25},
-                               turned(tr("Frame set upright"), &Geometry::leanAside));
+                   tr("Tilt and lean by the uprights of the scene, where they are clear"),
+                   [this] { emit uprightWanted(); }));
+    m_leanAside = addNumberRow(
+        grid, this,
+        {"balanceLeanAside", tr("lean aside"), tr("Sets receding horizontals level"), -0.4, 0.4, 0.005, 3, -0.25, 0.25},
+        turned(tr("Frame set upright"), &Geometry::leanAside));
     m_stretch = addNumberRow(grid, this,
                              {"balanceStretch", tr("stretch"),
-                              tr("Makes things wider, below 1 taller: this changes their shape"), 0.8, 1.25, 0.01, 2, 0.8, 1.25},
+                              tr("Makes things wider, below 1 taller: this changes their shape"), 0.8, 1.25, 0.01, 2,
+                              0.8, 1.25},
                              turned(tr("Frame stretched"), &Geometry::stretch));
     m_stretch.showHome(1);
 }
@@ -83,31 +86,32 @@ void FramingBench::makeCrop(QHBoxLayout* to)
     words->setBuddy(m_shape);
     grid->addWidget(words, 0, 0);
     grid->addWidget(m_shape, 0, 1);
-    m_draw = makeButton(this, "drawCrop", tr("Draw on the picture"),
-                        tr("The whole picture with the crop on it: drag it, its edges, its corners; Enter ends"), [] {});
+    m_draw =
+        makeButton(this, "drawCrop", tr("Draw on the picture"),
+                   tr("The whole picture with the crop on it: drag it, its edges, its corners; Enter ends"), [] {});
     m_draw->setCheckable(true);
     connect(m_draw, &QPushButton::clicked, this, [this](bool on) { emit croppingWanted(on); });
     grid->addWidget(m_draw, 1, 0, 1, 2);
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
-    m_copy = makeButton(this, "copyFraming", tr("Copy to chosen"), tr("Stand and crop to the other frames chosen in the list"),
-                        [this] { emit copyWanted(); });
+    m_copy = makeButton(this, "copyFraming", tr("Copy to chosen"),
+                        tr("Stand and crop to the other frames chosen in the list"), [this] { emit copyWanted(); });
     row->addWidget(m_copy);
-    row->addWidget(makeButton(this, "wholeFrame", tr("Whole picture"), tr("No turn, no lean, no crop"), [this] {
-        edit(tr("Whole picture again"), [](FrameBalance& b) { b.geometry = {}; });
-    }));
+    row->addWidget(makeButton(this, "wholeFrame", tr("Whole picture"), tr("No turn, no lean, no crop"),
+                              [this] { edit(tr("Whole picture again"), [](FrameBalance& b) { b.geometry = {}; }); }));
     grid->addLayout(row, 2, 0, 1, 2);
 }
 
 void FramingBench::makeIntent(QHBoxLayout* to)
 {
     auto* grid = column(this, to, tr("Intent"), 3);
-    m_keyStops = addNumberRow(grid, this,
-                              {"balanceKey", tr("from its lead"),
-                               tr("Stops: a frame meant to be darker or lighter than its light's lead keeps that when it is "
-                                  "solved"),
-                               -4, 4, 0.1, 2, -2, 2},
-                              [this](double v) { edit(tr("Intent of a frame"), [=](FrameBalance& b) { b.keyStops = v; }); });
+    m_keyStops =
+        addNumberRow(grid, this,
+                     {"balanceKey", tr("from its lead"),
+                      tr("Stops: a frame meant to be darker or lighter than its light's lead keeps that when it is "
+                         "solved"),
+                      -4, 4, 0.1, 2, -2, 2},
+                     [this](double v) { edit(tr("Intent of a frame"), [=](FrameBalance& b) { b.keyStops = v; }); });
     grid->addWidget(makeButton(this, "balanceReset", tr("As it came"), tr("Takes the whole balance off this frame"),
                                [this] { emit resetWanted(); }),
                     1, 0, 1, 2, Qt::AlignLeft);
@@ -129,7 +133,8 @@ void FramingBench::edit(const QString& action, const std::function<void(FrameBal
 void FramingBench::turn(const QString& action, const std::function<void(Geometry&)>& change)
 {
     edit(action, [&](FrameBalance& b) {
-        const bool wasWhole = b.geometry.crop == inscribedCrop(b.optics, b.geometry, m_ratio, 0) || b.geometry.crop.isWhole();
+        const bool wasWhole =
+            b.geometry.crop == inscribedCrop(b.optics, b.geometry, m_ratio, 0) || b.geometry.crop.isWhole();
         change(b.geometry);
         // A crop of one's own is moved no farther than it must be; otherwise as much as can be is shown.
         b.geometry.crop = wasWhole && b.geometry.ratio == 0

@@ -45,29 +45,30 @@ void LensBench::makeLens(QGridLayout* grid)
     m_lens = makeQuiet(this, "lensFound");
     grid->addWidget(m_use, 0, 0);
     grid->addWidget(m_lens, 0, 1, 1, 2);
-    grid->addWidget(makeButton(this, "findLens", tr("Look up"), tr("By camera, lens, focal length and aperture of the file"),
+    grid->addWidget(makeButton(this, "findLens", tr("Look up"),
+                               tr("By camera, lens, focal length and aperture of the file"),
                                [this] { emit lensWanted(); }),
                     0, 3);
-    m_draw = makeButton(this, "drawLine", tr("Draw a line"),
-                        tr("Click along something that is straight in the scene; Enter ends the line. Several lines make it surer"),
-                        [] {});
+    m_draw = makeButton(
+        this, "drawLine", tr("Draw a line"),
+        tr("Click along something that is straight in the scene; Enter ends the line. Several lines make it surer"),
+        [] {});
     m_draw->setCheckable(true);
     connect(m_draw, &QPushButton::clicked, this, [this](bool on) { emit drawingWanted(on); });
-    m_bow = addNumberRow(grid, this,
-                         {"lensBow", tr("bow %"), tr("Straight lines bend outward (above 0) or inward: of a lens that no file "
-                                                     "knows"),
-                          -30, 30, 0.1, 2, -10, 10},
-                         [this](double v) { edit(tr("Bow of a lens"), [=](FrameBalance& b) { b.optics.bow = v / kPercent; }); },
-                         m_draw);
-    m_falloff = addNumberRow(grid, this,
-                             {"lensFalloff", tr("falloff"), tr("Stops that the corners lack"), -1, 4, 0.05, 2, -1, 3},
-                             [this](double v) {
-                                 edit(tr("Falloff of a lens"), [=](FrameBalance& b) { b.optics.falloffStops = v; });
-                             },
-                             makeButton(this, "measureFalloff", tr("Measure"), tr("Over all frames of this light"),
-                                        [this] { emit falloffWanted(); }));
-    m_copy = makeButton(this, "copyLens", tr("Copy to chosen"), tr("Lens, bow, fringes and falloff to the other frames chosen"),
-                        [this] { emit copyWanted(); });
+    m_bow = addNumberRow(
+        grid, this,
+        {"lensBow", tr("bow %"),
+         tr("Straight lines bend outward (above 0) or inward: of a lens that no file "
+            "knows"),
+         -30, 30, 0.1, 2, -10, 10},
+        [this](double v) { edit(tr("Bow of a lens"), [=](FrameBalance& b) { b.optics.bow = v / kPercent; }); }, m_draw);
+    m_falloff = addNumberRow(
+        grid, this, {"lensFalloff", tr("falloff"), tr("Stops that the corners lack"), -1, 4, 0.05, 2, -1, 3},
+        [this](double v) { edit(tr("Falloff of a lens"), [=](FrameBalance& b) { b.optics.falloffStops = v; }); },
+        makeButton(this, "measureFalloff", tr("Measure"), tr("Over all frames of this light"),
+                   [this] { emit falloffWanted(); }));
+    m_copy = makeButton(this, "copyLens", tr("Copy to chosen"),
+                        tr("Lens, bow, fringes and falloff to the other frames chosen"), [this] { emit copyWanted(); });
     grid->addWidget(m_copy, grid->rowCount(), 0, 1, 2, Qt::AlignLeft);
 }
 
@@ -78,23 +79,25 @@ void LensBench::makeRest(QGridLayout* grid)
             edit(tr("Fringes of a lens"), [=](FrameBalance& b) { b.optics.*part = v / kPercent; });
         };
     };
-    m_red = addNumberRow(grid, this,
-                         {"redFringe", tr("red fringe %"), tr("How much farther out red lies than green"), -1, 1, 0.005, 3, -0.3,
-                          0.3},
-                         fringe(&Optics::redFringe),
-                         makeButton(this, "measureFringes", tr("Measure"), tr("By the edges of this frame"),
-                                    [this] { emit fringesWanted(); }));
+    m_red = addNumberRow(
+        grid, this,
+        {"redFringe", tr("red fringe %"), tr("How much farther out red lies than green"), -1, 1, 0.005, 3, -0.3, 0.3},
+        fringe(&Optics::redFringe),
+        makeButton(this, "measureFringes", tr("Measure"), tr("By the edges of this frame"),
+                   [this] { emit fringesWanted(); }));
     m_blue = addNumberRow(grid, this,
-                          {"blueFringe", tr("blue fringe %"), tr("How much farther out blue lies than green"), -1, 1, 0.005, 3,
-                           -0.3, 0.3},
+                          {"blueFringe", tr("blue fringe %"), tr("How much farther out blue lies than green"), -1, 1,
+                           0.005, 3, -0.3, 0.3},
                           fringe(&Optics::blueFringe));
-    m_noise = addNumberRow(grid, this,
-                           {"noiseOff", tr("noise off"), tr("How much of the measured noise is taken off, colour more than "
-                                                            "lightness"),
-                            0, 1, 0.05, 2, 0, 1},
-                           [this](double v) { edit(tr("Noise of a frame"), [=](FrameBalance& b) { b.optics.noise = v; }); },
-                           makeButton(this, "measureNoise", tr("Measure"), tr("In the flat places of this frame"),
-                                      [this] { emit noiseWanted(); }));
+    m_noise = addNumberRow(
+        grid, this,
+        {"noiseOff", tr("noise off"),
+         tr("How much of the measured noise is taken off, colour more than "
+            "lightness"),
+         0, 1, 0.05, 2, 0, 1},
+        [this](double v) { edit(tr("Noise of a frame"), [=](FrameBalance& b) { b.optics.noise = v; }); },
+        makeButton(this, "measureNoise", tr("Measure"), tr("In the flat places of this frame"),
+                   [this] { emit noiseWanted(); }));
     m_fringes = makeQuiet(this, "fringesSaid");
     m_noiseSaid = makeQuiet(this, "noiseSaid");
     auto* said = new QHBoxLayout;

@@ -1,5 +1,5 @@
-// The light of the frame in hand: exposure, white, ends on bars; the whites that evidence proposes as tiles; the ends for
-// a use; and whether the chosen frames change alike or together.
+// The light of the frame in hand: exposure, white, ends on bars; the whites that evidence proposes as tiles; the ends
+// for a use; and whether the chosen frames change alike or together.
 #pragma once
 
 #include "app/places/balance/bench_rows.h"
@@ -24,6 +24,7 @@ public:
     /// What each evidence says of the white; nothing: it says nothing.
     void setEstimates(const std::map<WhiteEstimate::By, WhiteEstimate>& estimates, const AsShot& asShot);
     void setPicking(bool on);
+    void sayCard(const QString& words);
     bool shiftsTogether() const;
 
 signals:
@@ -31,8 +32,8 @@ signals:
     void lockWanted(LightPart part, bool on);
     void whiteChosen(WhiteEstimate::By by);
     void pickingWanted(bool on);
-    void endsWanted();           ///< of this frame
-    void endsForUse(int use);    ///< of the whole light, by its place in endsUses()
+    void endsWanted();         ///< of this frame
+    void endsForUse(int use);  ///< of the whole light, by its place in endsUses()
     void togetherChanged();
 
 private:
@@ -45,7 +46,7 @@ private:
     QCheckBox *m_lockExposure, *m_lockWhite, *m_lockEnds;
     std::map<WhiteEstimate::By, QPushButton*> m_tiles;
     QPushButton* m_pick;
-    QLabel* m_shot;
+    QLabel *m_shot, *m_card;
     QComboBox* m_together;
 };
 

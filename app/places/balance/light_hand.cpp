@@ -29,9 +29,9 @@ AsShot LightHand::asShotOf(FrameId frame) const
 
 QString LightHand::actionOf(LightPart part, std::size_t frames)
 {
-    const QString what = part == LightPart::Exposure                              ? tr("Exposure")
+    const QString what = part == LightPart::Exposure                            ? tr("Exposure")
                          : part == LightPart::Kelvin || part == LightPart::Tint ? tr("White")
-                                                                                  : tr("Ends");
+                                                                                : tr("Ends");
     return frames > 1 ? tr("%1 of %2 frames").arg(what).arg(frames) : tr("%1 of a frame").arg(what);
 }
 

@@ -41,8 +41,8 @@ Warmth neutralising(const LinearRgb& c)
         return step;
     // The cast itself as a light, and the one that adapting to takes it back to white.
     const auto cast = conesOf({xyz.r / sum, xyz.g / sum}), white = conesOf(chromaticityOf(kWhiteKelvin, 0));
-    const LinearRgb back =
-        apply(inverse(cat16()), {white[0] * white[0] / cast[0], white[1] * white[1] / cast[1], white[2] * white[2] / cast[2]});
+    const LinearRgb back = apply(inverse(cat16()), {white[0] * white[0] / cast[0], white[1] * white[1] / cast[1],
+                                                    white[2] * white[2] / cast[2]});
     const double all = back.r + back.g + back.b;
     const LightNumbersOf light = lightNumbersOf({back.r / all, back.g / all});
     step.warmth = std::clamp(1e6 / light.kelvin - 1e6 / kWhiteKelvin, -100.0, 150.0);

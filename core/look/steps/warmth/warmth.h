@@ -1,9 +1,9 @@
 // Warmth: the whole picture as under a warmer or cooler light, apart from the balance that makes frames alike.
 //
-// Neutral colours take on the colour of the light whose temperature in mired (a million by kelvin) is `warmth` more than
-// that of 6504 K, and which lies `green` thousandths off the locus (core/colour/light.h); all others follow by CAT16 with
-// full adaptation. Both lights have luminance 1, so that the luminance of every neutral is held. A matrix on linear
-// light: colours outside 0..1 are treated alike.
+// Neutral colours take on the colour of the light whose temperature in mired (a million by kelvin) is `warmth` more
+// than that of 6504 K, and which lies `green` thousandths off the locus (core/colour/light.h); all others follow by
+// CAT16 with full adaptation. Both lights have luminance 1, so that the luminance of every neutral is held. A matrix on
+// linear light: colours outside 0..1 are treated alike.
 #pragma once
 
 #include "core/colour/types.h"
