@@ -116,7 +116,7 @@ public:
 
     void go()
     {
-        shoot(), bracket(), balance();
+        shoot(), bracket(), balance(), base();
         steps(), tableAndGuard(), versions(), sheets(), intent(), longLook();
         const LookId before = m_document.looks().lookId();
         ladder(), poorReference();
@@ -196,6 +196,49 @@ private:
         m_document.selection().setFrameInHand(yard);
         balance.model().setGroup(-1);
         balance.take();
+        m_document.selection().setFrameInHand(m_first);
+    }
+    void press(const char* name) { m_window.findChild<QAbstractButton*>(name)->click(); }
+    void waitForBalance(const char* what)
+    {
+        BalancePlace& place = m_window.balance();
+        m_camera.waitFor(
+            [&] {
+                return !place.isMeasuring() && !place.after().image().isNull() &&
+                       place.after().paintedNumber() == place.pictures().requested() && m_window.queue().isIdle();
+            },
+            what);
+    }
+    // By hand: what is cut off, a lens out of a file, uprights, a crop on the picture.
+    void base()
+    {
+        BalancePlace& place = m_window.balance();
+        m_window.go(MainWindow::Place::Balance);
+        m_document.selection().setFrameInHand(frameNamed("yard-10"));
+        place.toggleClipping();
+        waitForBalance("clipped pixels");
+        m_camera.take(m_window, "balance-clipped");
+        place.toggleClipping();
+        const FrameId front = frameNamed("shop-front-02");
+        m_document.selection().setFrameInHand(front);
+        waitForBalance("the shop front");
+        place.showBench(BalancePlace::Bench::Lens);
+        press("findLens");
+        m_camera.waitFor([&] { return m_document.job().frame(front).balance.optics.usesLens(); }, "the lens");
+        press("measureNoise");
+        waitForBalance("the noise");
+        m_camera.take(m_window, "balance-lens");
+        place.showBench(BalancePlace::Bench::Framing);
+        press("measureUpright");
+        m_camera.waitFor([&] { return m_document.job().frame(front).balance.geometry.leanUp != 0; }, "the uprights");
+        auto* shape = m_window.findChild<QComboBox*>("balanceShape");
+        shape->setCurrentIndex(shape->findText(QStringLiteral("16 : 9")));
+        emit shape->activated(shape->currentIndex());
+        place.commitPending();
+        press("drawCrop");
+        waitForBalance("the crop");
+        m_camera.take(m_window, "balance-crop");
+        place.showBench(BalancePlace::Bench::Light);
         m_document.selection().setFrameInHand(m_first);
     }
     void markKeys()

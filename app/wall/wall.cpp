@@ -236,16 +236,27 @@ void Wall::showActual(RenderRequest::Picture& picture, const Frame& frame)
     }
 }
 
+Wall::State Wall::heldState() const
+{
+    return m_hold == Hold::AsItCame     ? State::AsItCame
+           : m_hold == Hold::Balanced   ? State::Balanced
+           : m_hold == Hold::BeforeStep ? State::BeforeStep
+                                        : m_splitStates.second;
+}
+
+RenderRequest::Base Wall::baseOf(const Frame& frame)
+{
+    const FrameBalance balance = m_document.balances().of(frame.id);
+    return {m_proxies.untouched(frame.id, frame.path), balance, m_document.balances().responseOf(balance)};
+}
+
 void Wall::requestRender()
 {
     if (!m_document.isOpen() || !isVisible())
         return;
     RenderRequest request;
     request.look = m_document.looks().look();
-    request.state = m_hold == Hold::AsItCame     ? State::AsItCame
-                    : m_hold == Hold::Balanced   ? State::Balanced
-                    : m_hold == Hold::BeforeStep ? State::BeforeStep
-                                                 : m_splitStates.second;
+    request.state = heldState();
     request.beside = m_splitStates.first;
     request.clipMargin = m_clipping && m_hold == Hold::Nothing ? kClipMargin : -1;
     const auto add = [&](std::int64_t id, PictureView* view) {
@@ -255,11 +266,8 @@ void Wall::requestRender()
         if (auto proxy = m_proxies.proxy(id, frame->path)) {
             view->setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()));
             request.pictures.push_back({id, proxy, view->pictureSpace(), LooksInHand::pictureName(id)});
-            if (request.state == State::AsItCame || (request.beside == State::AsItCame && view == m_inHand)) {
-                const FrameBalance balance = m_document.balances().of(id);
-                request.pictures.back().base = {m_proxies.untouched(id, frame->path), balance,
-                                                m_document.balances().responseOf(balance)};
-            }
+            if (request.state == State::AsItCame || (request.beside == State::AsItCame && view == m_inHand))
+                request.pictures.back().base = baseOf(*frame);
         }
     };
     request.entering = static_cast<std::size_t>(m_document.looks().selectedStep());

@@ -61,6 +61,8 @@ private:
     void rebuild();
     void place();
     void requestRender();
+    State heldState() const;
+    RenderRequest::Base baseOf(const Frame& frame);
     /// Where a frame is shown.
     std::vector<PictureView*> viewsOf(std::int64_t frame) const;
     void show(std::uint64_t number, std::int64_t frame, const QImage& after, const QImage& before);

@@ -206,7 +206,6 @@ Contrast someContrast()
 
 std::vector<std::pair<const char*, Look>> timedLooks()
 {
-    const Contrast contrast = someContrast();
     ToneBands bands;
     bands.dark = 0.4, bands.bright = -0.3;
     Primaries primaries;
@@ -231,7 +230,7 @@ std::vector<std::pair<const char*, Look>> timedLooks()
             {"split_toning", lookOf({someDyes()})},
             {"hue_shifts", lookOf({someHues()})},
             {"chroma", lookOf({someChroma()})},
-            {"contrast", lookOf({contrast})},
+            {"contrast", lookOf({someContrast()})},
             {"tone_bands", lookOf({bands})},
             {"primaries", lookOf({primaries})},
             {"warmth", lookOf({Warmth{40, -3, {}}})},

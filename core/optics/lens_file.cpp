@@ -88,6 +88,11 @@ std::array<double, N> fitted(const std::vector<double>& lengths, const std::vect
     return c;
 }
 
+std::string nameOf(const lfLens& lens)
+{
+    return std::string(lens.Maker ? lf_mlstr_get(lens.Maker) : "") + " " + (lens.Model ? lf_mlstr_get(lens.Model) : "");
+}
+
 /// Reads the library's own maps along the way from the middle to a corner.
 FoundLens readMaps(const Match& match, const LensFacts& facts)
 {
@@ -99,15 +104,13 @@ FoundLens readMaps(const Match& match, const LensFacts& facts)
     const int has = modifier.Initialize(match.lens, LF_PF_F32, focal, aperture, kFar, 1.0F, match.lens->Type,
                                         LF_MODIFY_DISTORTION | LF_MODIFY_TCA | LF_MODIFY_VIGNETTING, false);
     FoundLens found;
-    found.lens.name = std::string(match.lens->Maker ? lf_mlstr_get(match.lens->Maker) : "") + " " +
-                      (match.lens->Model ? lf_mlstr_get(match.lens->Model) : "");
+    found.lens.name = nameOf(*match.lens);
     found.hasBow = has & LF_MODIFY_DISTORTION, found.hasFringes = has & LF_MODIFY_TCA;
     found.hasFalloff = has & LF_MODIFY_VIGNETTING;
     const double cx = (facts.width - 1) / 2.0, cy = (facts.height - 1) / 2.0,
                  half = std::hypot(facts.width, facts.height) / 2;
     std::vector<double> lengths, thrown, bow, red, blue, left;
-    for (int i = 1; i <= kSteps; ++i) {
-        const double t = static_cast<double>(i) / kSteps;
+    for (double t = 1.0 / kSteps; t <= 1.0; t += 1.0 / kSteps) {
         const auto x = static_cast<float>(cx + t * facts.width / 2), y = static_cast<float>(cy + t * facts.height / 2);
         float at[6] = {x, y, x, y, x, y};
         if (found.hasBow || found.hasFringes)

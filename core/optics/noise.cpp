@@ -173,7 +173,7 @@ std::array<double, Noise::kScales> sharesOf(const Planes& shape, const std::vect
         std::vector<float> coarse = smoothed(shape, fine, 1 << j);
         for (std::size_t i = 0; i < fine.size(); ++i)
             fine[i] -= coarse[i];
-        shares[static_cast<std::size_t>(j)] = std::min(1.0, deviation(shape, fine, flat) / whole);
+        shares[static_cast<std::size_t>(j)] = whole > 0 ? std::min(1.0, deviation(shape, fine, flat) / whole) : 0;
         fine = std::move(coarse);
     }
     // Coarser than a block the scene itself is seen: noise falls there as that of independent pixels does.
@@ -223,56 +223,86 @@ Noise measureNoise(ImageView picture)
     return measureNoiseOfRows(rows.view());
 }
 
+namespace {
+
+constexpr std::size_t kEnough = 24;
+
+/// Noise has the same mixture of fine and coarse wherever it is; texture has more of the coarse.
+struct Mixture {
+    double light, colour;
+    explicit Mixture(const std::vector<Block>& blocks)
+    {
+        constexpr double kFinest = 0.1, kMost = 1.3;
+        std::vector<double> coarseLight, coarseColour;
+        for (const Block& b : blocks)
+            coarseLight.push_back(b.coarseLight), coarseColour.push_back(b.coarseColour);
+        light = kMost * quantile(coarseLight, kFinest), colour = kMost * quantile(coarseColour, kFinest);
+    }
+};
+
+/// The flat blocks of one tone: texture only adds, so the noise is where most of the calmer blocks lie.
+std::vector<Block> flatOf(const std::vector<Block>& blocks, int tone, const Mixture& mixture)
+{
+    constexpr double kStillFlat = 1.25;
+    std::vector<Block> some;
+    std::vector<double> sizes;
+    for (const Block& b : blocks)
+        if (toneOf(b) == tone && b.coarseLight < mixture.light)
+            some.push_back(b), sizes.push_back(std::log(b.lightness));
+    if (sizes.size() < kEnough)
+        return {};
+    std::sort(sizes.begin(), sizes.end());
+    sizes.resize(sizes.size() * 8 / 10);
+    const double most = kStillFlat * std::exp(mode(std::move(sizes)));
+    std::erase_if(some, [&](const Block& b) { return b.lightness >= most; });
+    return some;
+}
+
+/// A mean of tones, each by how often it was seen.
+struct Mean {
+    double sum = 0, weight = 0;
+    void add(double value, double by)
+    {
+        if (value > 0)
+            sum += by * value, weight += by;
+    }
+    double value() const { return weight > 0 ? sum / weight : 0; }
+};
+
+}  // namespace
+
 Noise measureNoiseOfRows(ImageView picture)
 {
     longCall("measureNoise");
-    constexpr std::size_t kEnough = 24;
-    constexpr double kStillFlat = 1.25, kFinest = 0.1, kMixture = 1.3, kCalm = 0.4, kCalmColour = 0.65;
+    constexpr double kCalm = 0.4, kCalmColour = 0.65;
     Noise noise;
     const Planes planes = planesOf(picture);
     const std::vector<Block> blocks = blocksOf(planes);
     if (blocks.size() < kEnough)
         return noise;
-    // Noise has the same mixture of fine and coarse wherever it is; texture has more of the coarse.
-    std::vector<double> coarseLight, coarseColour;
-    for (const Block& b : blocks)
-        coarseLight.push_back(b.coarseLight), coarseColour.push_back(b.coarseColour);
-    const double mostLight = kMixture * quantile(coarseLight, kFinest),
-                 mostColour = kMixture * quantile(coarseColour, kFinest);
+    const Mixture mixture(blocks);
     std::vector<Block> flat;
-    double lightness = 0, colour = 0, seen = 0, seenColour = 0;
-    for (int tone = 0; tone < Noise::kTones; ++tone) {
-        std::vector<double> sizes;
-        for (const Block& b : blocks)
-            if (toneOf(b) == tone && b.coarseLight < mostLight)
-                sizes.push_back(std::log(b.lightness));
-        if (sizes.size() < kEnough)
+    Mean lightness, colour;
+    for (std::size_t tone = 0; tone < Noise::kTones; ++tone) {
+        const std::vector<Block> here = flatOf(blocks, static_cast<int>(tone), mixture);
+        if (here.empty())
             continue;
-        // Texture only adds: the noise is where most of the calmer blocks lie.
-        std::sort(sizes.begin(), sizes.end());
-        sizes.resize(sizes.size() * 8 / 10);
-        const double most = std::exp(mode(std::move(sizes)));
         std::vector<double> l, c;
-        const std::size_t before = flat.size();
-        for (const Block& b : blocks)
-            if (toneOf(b) == tone && b.coarseLight < mostLight && b.lightness < kStillFlat * most) {
-                flat.push_back(b);
-                l.push_back(b.lightness);
-                if (b.coarseColour < mostColour)
-                    c.push_back(b.colour);
-            }
-        const auto at = static_cast<std::size_t>(tone);
-        noise.lightness[at] = quantile(l, kCalm);
-        noise.colour[at] = c.size() < kEnough ? 0 : quantile(c, kCalmColour);
-        const auto weight = static_cast<double>(flat.size() - before);
-        lightness += weight * noise.lightness[at], seen += weight;
-        if (noise.colour[at] > 0)
-            colour += weight * noise.colour[at], seenColour += weight;
+        for (const Block& b : here) {
+            l.push_back(b.lightness);
+            if (b.coarseColour < mixture.colour)
+                c.push_back(b.colour);
+        }
+        noise.lightness[tone] = quantile(l, kCalm);
+        noise.colour[tone] = c.size() < kEnough ? 0 : quantile(c, kCalmColour);
+        lightness.add(noise.lightness[tone], static_cast<double>(here.size()));
+        colour.add(noise.colour[tone], static_cast<double>(here.size()));
+        flat.insert(flat.end(), here.begin(), here.end());
     }
     if (flat.empty())
         return {};
     noise.flatPlaces = static_cast<int>(flat.size());
-    noise.meanLightness = lightness / seen, noise.meanColour = seenColour > 0 ? colour / seenColour : 0;
+    noise.meanLightness = lightness.value(), noise.meanColour = colour.value();
     noise.lightnessShare = sharesOf(planes, planes.y, flat, noise.meanLightness);
     const auto r = sharesOf(planes, planes.r, flat, noise.meanColour),
                b = sharesOf(planes, planes.b, flat, noise.meanColour);

@@ -166,52 +166,62 @@ CameraNotes notesOf(const Shoot& shoot, const Json& frame, const std::string& ex
     return notes;
 }
 
+/// The camera's plain rendering of what its lens threw, by way of the raw file.
+Result<Image> rendered(ImageView thrown, const Exposure& how, const CameraNotes& notes, const fs::path& file)
+{
+    const Sensor sensor;
+    if (auto written = writeDng(file, expose(thrown, sensor, how), sensor, notes); !written)
+        return tl::make_unexpected(written.error());
+    const auto seen = readRaw(file);
+    return seen ? Result<Image>(plainRendering(seen->view(), sensor, notes.asShotKelvin, notes.protectedStops))
+                : tl::make_unexpected(seen.error());
+}
+
+/// The light on the scene and what its card is made of, by the render.
+void light(Shoot& shoot, const Json& frame, const Json& card, Image& scene, Taken& taken)
+{
+    const std::string group = frame["group"];
+    const Json& settings = shoot.list["groups"][group];
+    taken.kelvin = frame.value("light_kelvin", settings["kelvin"].get<double>());
+    if (!card.is_null())
+        taken.patches = patchesOf(scene.view(), card), taken.marks = card["marks"];
+    if (const auto white = whiteOnCard(taken.patches))
+        shoot.whites.emplace(group, *white);
+    taken.white = shoot.whites.count(group) ? shoot.whites[group] : lightOf(taken.kelvin);
+    if (frame.contains("light_kelvin")) {
+        const Xyz from = lightOf(settings["kelvin"]), to = lightOf(taken.kelvin);
+        changeLight(scene, from, to);
+        taken.white = {taken.white.x * to.x / from.x, 1, taken.white.z * to.z / from.z};
+    }
+}
+
 Result<Taken> take(Shoot& shoot, const Json& frame, const fs::path& dng)
 {
-    const std::string exposed = exposureOf(frame), group = frame["group"], render = frame["render"];
+    const std::string exposed = exposureOf(frame), render = frame["render"];
     auto scene = readScene(shoot.renders / (render + ".exr"));
     const auto placed = readJson(shoot.renders / (render + ".json"));
     if (!scene)
         return tl::make_unexpected(scene.error());
     if (!placed)
         return tl::make_unexpected(placed.error());
-    const Json& settings = shoot.list["groups"][group];
     Taken taken;
     taken.stands = placed->value("stands", Json());
-    taken.kelvin = frame.value("light_kelvin", settings["kelvin"].get<double>());
-    if (const Json& card = (*placed)["card"]; !card.is_null())
-        taken.patches = patchesOf(scene->view(), card), taken.marks = card["marks"];
-    if (const auto white = whiteOnCard(taken.patches))
-        shoot.whites.emplace(group, *white);
-    taken.white = shoot.whites.count(group) ? shoot.whites[group] : lightOf(taken.kelvin);
-    if (frame.contains("light_kelvin")) {
-        const Xyz from = lightOf(settings["kelvin"]), to = lightOf(taken.kelvin);
-        changeLight(*scene, from, to);
-        taken.white = {taken.white.x * to.x / from.x, 1, taken.white.z * to.z / from.z};
-    }
+    light(shoot, frame, (*placed)["card"], *scene, taken);
     const CameraNotes& notes = taken.notes = notesOf(shoot, frame, exposed);
     const double stops = frame["stops"].get<double>() - notes.protectedStops;
-    const Sensor sensor;
     const Exposure exposure{stops, notes.iso, std::stoull(contentHash(exposed).substr(0, 15), nullptr, 16), true};
     const Image thrown = throughLens(scene->view(), lensOf(frame));
-    const auto rendered = [&](const Exposure& how, const fs::path& file) -> Result<Image> {
-        if (auto written = writeDng(file, expose(thrown.view(), sensor, how), sensor, notes); !written)
-            return tl::make_unexpected(written.error());
-        const auto seen = readRaw(file);
-        return seen ? Result<Image>(plainRendering(seen->view(), sensor, notes.asShotKelvin, notes.protectedStops))
-                    : tl::make_unexpected(seen.error());
-    };
     if (frame.contains("iso")) {
         Exposure quiet = exposure;
         quiet.noise = false;
         const fs::path file = fs::temp_directory_path() / "amber-quiet.dng";
-        auto clean = rendered(quiet, file);
+        auto clean = rendered(thrown.view(), quiet, notes, file);
         fs::remove(file);
         if (!clean)
             return tl::make_unexpected(clean.error());
         taken.clean = std::move(*clean);
     }
-    auto rendering = rendered(exposure, dng);
+    auto rendering = rendered(thrown.view(), exposure, notes, dng);
     if (!rendering)
         return tl::make_unexpected(rendering.error());
     taken.rendering = std::move(*rendering);
@@ -405,22 +415,18 @@ int run(const fs::path& renders, const fs::path& to, const std::vector<std::stri
     fs::create_directories(to / "frames");
     fs::create_directories(to / "raw");
     int failed = 0;
-    for (const Json& frame : shoot.list["frames"]) {
-        const std::string name = frame["name"];
-        if (!only.empty() && std::find(only.begin(), only.end(), name) == only.end())
-            continue;
-        if (const auto status = takeFrame(shoot, frame); !status) {
-            std::cerr << "amber_shoot: " << name << ": " << status.error().message() << "\n";
-            ++failed;
-        }
-    }
-    for (const Json& extra : shoot.list["extras"])
-        if (const std::string name = extra["name"];
-            only.empty() || std::find(only.begin(), only.end(), name) != only.end())
-            if (const auto status = takeExtra(shoot, extra); !status) {
+    const auto takeAll = [&](const char* part, Status (*takeOne)(Shoot&, const Json&)) {
+        for (const Json& entry : shoot.list[part]) {
+            const std::string name = entry["name"];
+            if (!only.empty() && std::find(only.begin(), only.end(), name) == only.end())
+                continue;
+            if (const Status status = takeOne(shoot, entry); !status) {
                 std::cerr << "amber_shoot: " << name << ": " << status.error().message() << "\n";
                 ++failed;
             }
+        }
+    };
+    takeAll("frames", takeFrame), takeAll("extras", takeExtra);
     if (failed == 0) {
         if (!only.empty())
             mergeTruth(shoot);

@@ -1,9 +1,12 @@
 // Times the window from input to painted picture, on 24-megapixel sources. A measurement, not a test: it only prints.
 //
 // usage: amber_latency            drag each editor's handle and say how long the picture took
+//        amber_latency --light         drag exposure and white in Balance, with instruments
 //        amber_latency --open N        open a folder of N pictures of 24 megapixels and say when the window could be
 //        used amber_latency --open FOLDER   the same for a folder that is there
+#include "app/places/balance/balance_place.h"
 #include "app/shell/application.h"
+#include "app/theme/value_bar.h"
 #include "tests/window/window_support.h"
 
 #include <cstdio>
@@ -131,6 +134,62 @@ int drags()
     return 0;
 }
 
+/// A bar of the Balance place dragged: until the picture is painted, and until the instruments follow.
+void timeLight(OpenWindow& app, const char* name, const char* what)
+{
+    BalancePlace& place = app.window().balance();
+    auto& bar = app.find<ValueBar>(name);
+    std::uint64_t measured = 0;
+    QObject context;
+    QObject::connect(&place.pictures(), &BalancePictures::measured, &context, [&] { ++measured; });
+    const QPoint from(static_cast<int>(bar.placeOf(bar.value())), 11);
+    std::vector<double> inHand, instruments;
+    QTest::mousePress(&bar, Qt::LeftButton, {}, from);
+    for (int i = 1; i <= kMoves; ++i) {
+        const auto last = place.pictures().requested(), before = measured;
+        QElapsedTimer clock;
+        clock.start();
+        QTest::mouseMove(&bar, from + QPoint(2 + i % 30, 0));
+        while (place.pictures().requested() == last && since(clock) < 200)
+            QCoreApplication::processEvents();
+        if (place.pictures().requested() == last)
+            continue;
+        const auto wanted = place.pictures().requested();
+        while (place.after().paintedNumber() < wanted)
+            QCoreApplication::processEvents();
+        inHand.push_back(since(clock));
+        while (measured == before)
+            QCoreApplication::processEvents();
+        instruments.push_back(since(clock));
+    }
+    QTest::mouseRelease(&bar, Qt::LeftButton, {}, from);
+    print(what, inHand);
+    print("   instruments", instruments);
+}
+
+int light()
+{
+    const TemporaryFolder folder;
+    for (unsigned i = 0; i < 3; ++i)
+        writeLarge(folder / ("large-" + std::to_string(i) + ".jpg"), i);
+    OpenWindow app(folder.path());
+    if (!app.thumbnailsRead() || !app.goToLook() || !app.addStep("Tone curve") || !app.addStep("Hue shifts"))
+        return 1;
+    app.key(Qt::Key_2, Qt::ControlModifier);
+    BalancePlace& place = app.window().balance();
+    if (!waitUntil([&] { return !place.after().image().isNull() && app.window().queue().isIdle(); }))
+        return 1;
+    std::printf("frame in hand %d x %d\n", place.after().image().width(), place.after().image().height());
+    for (const bool withLook : {false, true}) {
+        if (withLook)
+            place.toggleLook();
+        (void)app.atRest();
+        timeLight(app, "balanceStopsBar", withLook ? "exposure, with a look" : "exposure");
+        timeLight(app, "balanceKelvinBar", withLook ? "white, with a look" : "white");
+    }
+    return 0;
+}
+
 int openFolder(const std::filesystem::path& folder)
 {
     OpenWindow app;
@@ -185,5 +244,7 @@ int main(int argc, char** argv)
     if (argc == 3 && std::string(argv[1]) == "--open")
         return std::filesystem::is_directory(argv[2]) ? amber::test::openFolder(argv[2])
                                                       : amber::test::openLarge(std::atoi(argv[2]));
+    if (argc == 2 && std::string(argv[1]) == "--light")
+        return amber::test::light();
     return amber::test::drags();
 }

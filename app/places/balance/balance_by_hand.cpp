@@ -122,6 +122,16 @@ void BalancePlace::refreshBenches()
     }
 }
 
+/// All places that were picked, as one colour; black when none were.
+LinearRgb BalancePlace::pickedColour(FrameId frame) const
+{
+    LinearRgb sum{};
+    if (const auto picked = m_picked.find(frame); picked != m_picked.end())
+        for (const LinearRgb& c : picked->second)
+            sum = {sum.r + c.r, sum.g + c.g, sum.b + c.b};
+    return sum;
+}
+
 /// The frame's balance with the white that this evidence gives; nothing when it gives none.
 std::optional<FrameBalance> BalancePlace::whiteBy(WhiteEstimate::By by, const FrameBalance& balance) const
 {
@@ -135,14 +145,8 @@ std::optional<FrameBalance> BalancePlace::whiteBy(WhiteEstimate::By by, const Fr
         shot.light = absoluteOf({}, asShot), shot.light.exposureStops = balance.light.exposureStops;
         return shot;
     }
-    case By::Picked: {
-        const auto picked = m_picked.find(id);
-        LinearRgb mean{};
-        if (picked != m_picked.end())
-            for (const LinearRgb& c : picked->second)
-                mean = {mean.r + c.r, mean.g + c.g, mean.b + c.b};
-        return neutralised(balance, mean, response, asShot);
-    }
+    case By::Picked:
+        return neutralised(balance, pickedColour(id), response, asShot);
     case By::Neutrals: {
         const auto found = m_neutrals.find(id);
         return found != m_neutrals.end() && found->second.share > 0
@@ -269,7 +273,7 @@ void BalancePlace::endsOfFrame()
     if (!proxy)
         return;
     FrameBalance balance = m_hand->of(id);
-    balance.ends = {};
+    balance.ends = {}, balance.optics.noise = 0;
     const Image lit = balancedPicture(proxy->samples, balance, m_document.balances().responseOf(balance));
     FrameBalance solved = m_hand->of(id);
     solved.ends = solveEnds(lit.view(), m_document.job().frame(id).framing, kFirstPixels, kFirstPixels);
@@ -424,29 +428,9 @@ void BalancePlace::connectMeasures()
                 if (frame == inHand())
                     refreshEstimates();
             });
-    connect(m_measures, &BaseMeasures::lensFound, this, [this](FrameId frame, const std::optional<FoundLens>& lens) {
-        if (!lens) {
-            m_lens->sayLens(tr("no lens file knows it: draw a line, or type"));
-            return;
-        }
-        FrameBalance balance = m_hand->of(frame);
-        balance.optics.lens = lens->lens, balance.optics.lensOff = false;
-        balance.geometry.crop =
-            broughtInside(balance.optics, balance.geometry, m_pictures->ratioOf(frame), balance.geometry.crop);
-        m_hand->keep({{frame, balance}}, tr("Lens corrected"));
-        refresh();
-    });
-    connect(m_measures, &BaseMeasures::fringesFound, this, [this](FrameId frame, const Fringes& found) {
-        m_lens->sayFringes(found.isSure ? tr("fringes by %1 edges").arg(found.edges)
-                                        : tr("fringes: too few edges to be sure"));
-        if (!found.isSure)
-            return;
-        FrameBalance balance = m_hand->of(frame);
-        balance.optics.redFringe = std::round(found.red * 1e5) / 1e5;
-        balance.optics.blueFringe = std::round(found.blue * 1e5) / 1e5;
-        m_hand->keep({{frame, balance}}, tr("Fringes of a lens"));
-        refresh();
-    });
+    connect(m_measures, &BaseMeasures::lensFound, this, &BalancePlace::takeLens);
+    connect(m_measures, &BaseMeasures::fringesFound, this, &BalancePlace::takeFringes);
+    connect(m_measures, &BaseMeasures::falloffFound, this, &BalancePlace::takeFalloff);
     connect(m_measures, &BaseMeasures::noiseFound, this, [this](FrameId, const BaseMeasures::NoiseFound& found) {
         m_lens->sayNoise(!found.noise.isKnown()
                              ? tr("no flat place to read noise from")
@@ -455,22 +439,6 @@ void BalancePlace::connectMeasures()
                                         theme::decimal(100 * found.noise.meanColour, 2),
                                         theme::decimal(found.decibels, 1), theme::decimal(100 * found.edgesKept, 0)));
     });
-    connect(m_measures, &BaseMeasures::falloffFound, this,
-            [this](const std::vector<FrameId>& frames, const std::optional<MeasuredFalloff>& found) {
-                if (!found || !found->isSure()) {
-                    m_lens->sayLens(found ? tr("falloff %1 ± %2 stops: not sure")
-                                                .arg(theme::decimal(found->stops, 2), theme::decimal(found->error, 2))
-                                          : tr("falloff: nothing to tell it by"));
-                    return;
-                }
-                std::map<FrameId, FrameBalance> changed;
-                for (const FrameId id : frames) {
-                    changed[id] = m_hand->of(id);
-                    changed[id].optics.falloffStops = hundredth(found->stops);
-                }
-                m_hand->keep(changed, tr("Falloff of %1 frames").arg(changed.size()));
-                refresh();
-            });
     connect(m_measures, &BaseMeasures::endsFound, this,
             [this](const std::vector<FrameId>& frames, const BalanceEnds& ends, int) {
                 std::map<FrameId, FrameBalance> changed;
@@ -480,6 +448,50 @@ void BalancePlace::connectMeasures()
                 m_hand->keep(changed, tr("Ends of %1 frames").arg(changed.size()));
                 refresh();
             });
+}
+
+void BalancePlace::takeLens(FrameId frame, const std::optional<FoundLens>& lens)
+{
+    if (!lens) {
+        m_lens->sayLens(tr("no lens file knows it: draw a line, or type"));
+        return;
+    }
+    FrameBalance balance = m_hand->of(frame);
+    balance.optics.lens = lens->lens, balance.optics.lensOff = false;
+    balance.geometry.crop =
+        broughtInside(balance.optics, balance.geometry, m_pictures->ratioOf(frame), balance.geometry.crop);
+    m_hand->keep({{frame, balance}}, tr("Lens corrected"));
+    refresh();
+}
+
+void BalancePlace::takeFringes(FrameId frame, const Fringes& found)
+{
+    m_lens->sayFringes(found.isSure ? tr("fringes by %1 edges").arg(found.edges)
+                                    : tr("fringes: too few edges to be sure"));
+    if (!found.isSure)
+        return;
+    FrameBalance balance = m_hand->of(frame);
+    balance.optics.redFringe = std::round(found.red * 1e5) / 1e5;
+    balance.optics.blueFringe = std::round(found.blue * 1e5) / 1e5;
+    m_hand->keep({{frame, balance}}, tr("Fringes of a lens"));
+    refresh();
+}
+
+void BalancePlace::takeFalloff(const std::vector<FrameId>& frames, const std::optional<MeasuredFalloff>& found)
+{
+    if (!found || !found->isSure()) {
+        m_lens->sayLens(found ? tr("falloff %1 ± %2 stops: not sure")
+                                    .arg(theme::decimal(found->stops, 2), theme::decimal(found->error, 2))
+                              : tr("falloff: nothing to tell it by"));
+        return;
+    }
+    std::map<FrameId, FrameBalance> changed;
+    for (const FrameId id : frames) {
+        changed[id] = m_hand->of(id);
+        changed[id].optics.falloffStops = hundredth(found->stops);
+    }
+    m_hand->keep(changed, tr("Falloff of %1 frames").arg(changed.size()));
+    refresh();
 }
 
 void BalancePlace::toggleLook()

@@ -88,6 +88,10 @@ private:
     void takeCrop(const Region& crop);
     void copyTo(const QString& action, const std::function<void(FrameBalance&, const FrameBalance&)>& part);
     void takeUpright(FrameId frame, const Upright& upright);
+    void takeLens(FrameId frame, const std::optional<FoundLens>& lens);
+    void takeFringes(FrameId frame, const Fringes& found);
+    void takeFalloff(const std::vector<FrameId>& frames, const std::optional<MeasuredFalloff>& found);
+    LinearRgb pickedColour(FrameId frame) const;
     void endsOfFrame();
     FrameBalance under(FrameId frame) const;
     void probeAt(std::optional<QPointF> place);

@@ -18,31 +18,44 @@ void NumberRow::show(double value) const
 
 void NumberRow::showHome(double value) const { bar->setHome(value); }
 
+namespace {
+
+ValueBar* makeBar(QWidget* parent, const NumberRowOf& of)
+{
+    auto* bar = new ValueBar(parent);
+    bar->setObjectName(QString(of.name) + "Bar");
+    bar->setAccessibleName(of.words);
+    bar->setToolTip(of.tip);
+    bar->setMinimumWidth(44);
+    bar->setRange(of.barLow, of.barHigh, of.step,
+                  of.isReciprocal ? ValueBar::Scale::Reciprocal : ValueBar::Scale::Even);
+    return bar;
+}
+
+QDoubleSpinBox* makeBox(QWidget* parent, const NumberRowOf& of)
+{
+    auto* box = new NumberBox(parent);
+    box->setObjectName(of.name);
+    box->setAccessibleName(of.words);
+    box->setToolTip(of.tip);
+    box->setRange(of.low, of.high);
+    box->setSingleStep(of.step);
+    box->setDecimals(of.decimals);
+    box->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    box->setFixedWidth(60);
+    box->setAlignment(Qt::AlignRight);
+    box->setKeyboardTracking(false);
+    return box;
+}
+
+}  // namespace
+
 NumberRow addNumberRow(QGridLayout* grid, QWidget* parent, const NumberRowOf& of,
                        const std::function<void(double)>& changed, QWidget* beside)
 {
     const int at = grid->count() == 0 ? 0 : grid->rowCount();
-    NumberRow row;
-    row.words = new QLabel(of.words, parent);
+    const NumberRow row{new QLabel(of.words, parent), makeBar(parent, of), makeBox(parent, of)};
     row.words->setProperty("quiet", true);
-    row.bar = new ValueBar(parent);
-    row.bar->setObjectName(QString(of.name) + "Bar");
-    row.bar->setAccessibleName(of.words);
-    row.bar->setToolTip(of.tip);
-    row.bar->setMinimumWidth(44);
-    row.bar->setRange(of.barLow, of.barHigh, of.step,
-                      of.isReciprocal ? ValueBar::Scale::Reciprocal : ValueBar::Scale::Even);
-    row.box = new NumberBox(parent);
-    row.box->setObjectName(of.name);
-    row.box->setAccessibleName(of.words);
-    row.box->setToolTip(of.tip);
-    row.box->setRange(of.low, of.high);
-    row.box->setSingleStep(of.step);
-    row.box->setDecimals(of.decimals);
-    row.box->setButtonSymbols(QAbstractSpinBox::NoButtons);
-    row.box->setFixedWidth(60);
-    row.box->setAlignment(Qt::AlignRight);
-    row.box->setKeyboardTracking(false);
     row.words->setBuddy(row.box);
     grid->addWidget(row.words, at, 0);
     grid->addWidget(row.bar, at, 1);
