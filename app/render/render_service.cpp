@@ -8,6 +8,9 @@
 #include "core/optics/noise.h"
 
 namespace amber {
+namespace {
+constexpr std::chrono::milliseconds kPause{60};
+}
 
 RenderService::RenderService(RenderQueue& queue, QObject* parent) : QObject(parent), m_queue(queue)
 {
@@ -18,6 +21,7 @@ RenderService::~RenderService()
 {
     std::unique_lock lock(m_mutex);
     m_stop = true;
+    m_asked.notify_all();
     m_rested.wait(lock, [this] { return !m_running; });
 }
 
@@ -26,6 +30,7 @@ std::uint64_t RenderService::submit(RenderRequest request)
     const std::lock_guard lock(m_mutex);
     request.number = ++m_number;
     m_next = std::move(request);
+    m_asked.notify_all();
     if (!std::exchange(m_running, true))
         m_queue.start(RenderQueue::Priority::InHand, [this] { work(); });
     return m_number;
@@ -35,19 +40,29 @@ void RenderService::work()
 {
     for (;;) {
         RenderRequest request;
+        bool isPause = false;
         {
-            const std::lock_guard lock(m_mutex);
-            if (m_stop || !m_next) {
+            std::unique_lock lock(m_mutex);
+            // The trace is for when the hand pauses: what is asked for meanwhile comes first.
+            if (m_due && !m_next && !m_stop)
+                isPause = !m_asked.wait_for(lock, kPause, [this] { return m_next || m_stop; });
+            if (!isPause && (m_stop || !m_next)) {
+                m_due.reset();
                 m_running = false;
                 m_rested.notify_all();
                 return;
             }
-            request = std::move(*m_next);
-            m_next.reset();
+            if (!isPause) {
+                request = std::move(*m_next);
+                m_next.reset();
+            }
         }
         // What a picture cannot be rendered for is said, and the next one is tried.
         try {
-            run(request);
+            if (isPause)
+                traceDue();
+            else
+                run(request);
         } catch (const std::bad_alloc&) {
             handOver(Carrier::Events);
             emit m_queue.broke(tr("There is not enough memory to show this picture."));
@@ -172,7 +187,14 @@ QImage RenderService::shown(const RenderRequest& request, const RenderRequest::P
 const FrameMeasures& RenderService::measure(Remembered& last, const Reduced& source, const RenderPlan& plan,
                                             const Framing& framing)
 {
-    if (last.proxy != source.proxy || last.plan != plan.hash() || !(last.framing == framing)) {
+    const auto isIt = [&](const Remembered& r) {
+        return r.proxy == source.proxy && r.plan == plan.hash() && r.framing == framing;
+    };
+    // The same plan gives the same measures, as whatever it was measured.
+    for (const Remembered* other : {&m_after, &m_before, &m_entering})
+        if (!isIt(last) && isIt(*other))
+            last = *other;
+    if (!isIt(last)) {
         // Spatial steps mean nothing on single pixels: the picture on the screen is measured then.
         const Image& samples = plan.hasSpatial() ? source.image : source.proxy->samples;
         Image out(samples.width(), samples.height());
@@ -272,8 +294,14 @@ void RenderService::measureFirst(const RenderRequest& request, const RenderPlan&
     emit measured(request.number, {measure(m_after, source, plan, request.framing),
                                    measure(m_before, source, *nothing, request.framing),
                                    measure(m_entering, source, entering, request.framing)});
-    if (!isOvertaken())
-        trace(request, source);
+    m_due = request;
+}
+
+void RenderService::traceDue()
+{
+    const RenderRequest request = std::move(*m_due);
+    m_due.reset();
+    trace(request, reduced(request.pictures[0]));
 }
 
 void RenderService::showReduced(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look,
@@ -303,6 +331,7 @@ void RenderService::showReduced(const RenderRequest& request, const RenderPlan& 
 
 void RenderService::run(const RenderRequest& request)
 {
+    m_due.reset();
     const bool alike =
         std::all_of(request.look.steps.begin(), request.look.steps.end(), [](const Step& s) { return s.own.empty(); });
     std::optional<RenderPlan> plan, first, firstEntering;

@@ -123,12 +123,14 @@ private:
                         ImageView picture, MutableImageView out);
     void showPart(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look);
     void trace(const RenderRequest& request, Reduced& source);
+    void traceDue();
     bool isOvertaken();
 
     RenderQueue& m_queue;
     std::mutex m_mutex;
-    std::condition_variable m_rested;
+    std::condition_variable m_rested, m_asked;
     std::optional<RenderRequest> m_next;
+    std::optional<RenderRequest> m_due;  ///< of the work: to be traced when the hand pauses
     bool m_stop = false, m_running = false;
     std::uint64_t m_number = 0;
     QHash<std::int64_t, std::shared_ptr<Reduced>> m_reduced;  ///< of the work

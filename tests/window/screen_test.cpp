@@ -144,7 +144,7 @@ TEST(Screen, ScreenshotsAreTheSameEveryTime)
         }
         ++pictures;
     }
-    EXPECT_EQ(pictures, 24);
+    EXPECT_EQ(pictures, 27);
 }
 
 }  // namespace

@@ -69,7 +69,11 @@ void BalancePlace::connectDocument()
 
 void BalancePlace::connectHand()
 {
-    connect(m_hand, &LightHand::taken, this, [this](const std::vector<FrameId>& frames) { m_model->settle(frames); });
+    connect(m_hand, &LightHand::taken, this, [this](const std::vector<FrameId>& frames) {
+        // The table is told only when something of it changes: a drag has a picture to show.
+        if (std::any_of(frames.begin(), frames.end(), [this](FrameId id) { return m_model->proposal(id); }))
+            m_model->settle(frames);
+    });
     connect(m_hand, &LightHand::changed, this, [this](FrameId frame) {
         if (frame != inHand())
             return;
