@@ -77,8 +77,8 @@ CREATE TABLE unreadable (part TEXT NOT NULL, subject TEXT NOT NULL, text TEXT NO
 
 constexpr const char* kFormat4 = R"(
 CREATE TABLE frame_optics (frame INTEGER PRIMARY KEY REFERENCES frame(id), lens TEXT NOT NULL,
-    lens_off INTEGER NOT NULL, bow REAL NOT NULL, red_fringe REAL NOT NULL, blue_fringe REAL NOT NULL, falloff REAL NOT NULL,
-    noise REAL NOT NULL,
+    lens_off INTEGER NOT NULL, bow REAL NOT NULL, red_fringe REAL NOT NULL, blue_fringe REAL NOT NULL,
+    falloff REAL NOT NULL, noise REAL NOT NULL,
     stretch REAL NOT NULL, ratio REAL NOT NULL, from_kelvin REAL NOT NULL, from_tint REAL NOT NULL);
 CREATE TABLE lens_term (frame INTEGER NOT NULL REFERENCES frame(id), position INTEGER NOT NULL, value REAL NOT NULL,
     PRIMARY KEY (frame, position));

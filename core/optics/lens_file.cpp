@@ -90,7 +90,9 @@ std::array<double, N> fitted(const std::vector<double>& lengths, const std::vect
 
 std::string nameOf(const lfLens& lens)
 {
-    return std::string(lens.Maker ? lf_mlstr_get(lens.Maker) : "") + " " + (lens.Model ? lf_mlstr_get(lens.Model) : "");
+    const std::string maker = lens.Maker ? lf_mlstr_get(lens.Maker) : "",
+                      model = lens.Model ? lf_mlstr_get(lens.Model) : "";
+    return maker.empty() || model.starts_with(maker) ? model : maker + " " + model;
 }
 
 /// Reads the library's own maps along the way from the middle to a corner.

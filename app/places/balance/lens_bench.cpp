@@ -101,7 +101,7 @@ void LensBench::makeRest(QGridLayout* grid)
     m_fringes = makeQuiet(this, "fringesSaid");
     m_noiseSaid = makeQuiet(this, "noiseSaid");
     auto* said = new QHBoxLayout;
-    said->addWidget(m_noiseSaid, 1);
+    said->addWidget(m_noiseSaid, 3);
     said->addWidget(m_fringes, 1);
     grid->addLayout(said, grid->rowCount(), 0, 1, 4);
 }
