@@ -43,6 +43,9 @@ void LightHand::move(FrameId inHand, LightPart part, double value)
     const QString action = actionOf(part, frames.size());
     if (m_action != action || (!m_held.empty() && m_held.count(inHand) == 0))
         commit();
+    // Another number of the same gesture begins where this one left off.
+    if (std::exchange(m_part, part) != part)
+        m_begun.clear();
     if (m_begun.empty())
         for (const FrameId id : frames)
             m_begun[id] = of(id);
@@ -101,7 +104,7 @@ void LightHand::commit()
 void LightHand::drop()
 {
     m_pause.stop();
-    m_held.clear(), m_begun.clear(), m_action.clear();
+    m_held.clear(), m_begun.clear(), m_action.clear(), m_part.reset();
 }
 
 }  // namespace amber

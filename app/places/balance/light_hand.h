@@ -52,6 +52,7 @@ private:
     Together m_together = Together::Set;
     std::map<FrameId, FrameBalance> m_held;
     QString m_action;
+    std::optional<LightPart> m_part;  ///< that was moved last
     /// Where the frames stood when the hand began: a shift is from there.
     std::map<FrameId, FrameBalance> m_begun;
     QTimer m_pause;
