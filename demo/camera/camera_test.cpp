@@ -119,7 +119,7 @@ TEST(Lens, MovesAndDarkensAsItSays)
     Lens lens;
     EXPECT_TRUE(
         std::equal(scene.view().data, scene.view().data + 3 * 200 * 120, throughLens(scene.view(), lens).view().data));
-    lens = {0, 0.03, 4, 1.25, 0.02, -0.03};
+    lens = {0, 0.03, 0, 0, 4, 1.25, 0.02, -0.03};
     const Image moved = throughLens(scene.view(), lens);
     for (const auto& [x, y] : {std::pair{20, 20}, {100, 60}, {180, 30}, {60, 100}}) {
         const Point from = sceneAt(lens, 200, 120, {x + 0.5, y + 0.5});
@@ -127,6 +127,11 @@ TEST(Lens, MovesAndDarkensAsItSays)
         EXPECT_NEAR(at(moved.view(), x, y).g, from.y, 1e-3);
     }
     EXPECT_NEAR(sceneAt(lens, 200, 120, {100, 60}).x, 104, 1e-9);
+    // With fringes red sees farther out than green, blue less far.
+    lens = {}, lens.redFringe = 0.02, lens.blueFringe = -0.01;
+    const Image apart = throughLens(scene.view(), lens);
+    EXPECT_NEAR(at(apart.view(), 180, 60).r, 100 + 80.5 * 1.02, 1e-3);
+    EXPECT_NEAR(at(apart.view(), 180, 90).g, 60 + 30.5, 1e-3) << "green stays";
     lens = {};
     lens.falloffStops = 1;
     const Image dark = throughLens(filled(300, 200, 1, 1, 1).view(), lens);
