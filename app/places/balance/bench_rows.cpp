@@ -74,6 +74,23 @@ NumberRow addNumberRow(QGridLayout* grid, QWidget* parent, const NumberRowOf& of
     return row;
 }
 
+QGridLayout* addColumn(QWidget* parent, QHBoxLayout* to, const QString& title, int stretch)
+{
+    auto* box = new QVBoxLayout;
+    box->setSpacing(2);
+    auto* words = new QLabel(title, parent);
+    words->setProperty("strong", true);
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(8);
+    grid->setVerticalSpacing(2);
+    grid->setColumnStretch(1, 1);
+    box->addWidget(words);
+    box->addLayout(grid);
+    box->addStretch(1);
+    to->addLayout(box, stretch);
+    return grid;
+}
+
 QCheckBox* makeLock(QWidget* parent, const char* name, const QString& tip)
 {
     auto* box = new QCheckBox(QCoreApplication::translate("BenchRows", "lock"), parent);

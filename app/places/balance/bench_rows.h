@@ -6,6 +6,7 @@
 
 class QCheckBox;
 class QDoubleSpinBox;
+class QHBoxLayout;
 class QLabel;
 class QPushButton;
 
@@ -33,6 +34,8 @@ struct NumberRowOf {
 /// `changed` is called while the bar is dragged and when a number is typed.
 NumberRow addNumberRow(QGridLayout* grid, QWidget* parent, const NumberRowOf& of,
                        const std::function<void(double)>& changed, QWidget* beside = nullptr);
+/// A column of a bench under its title, at the end of a row; its second column takes what is left.
+QGridLayout* addColumn(QWidget* parent, QHBoxLayout* to, const QString& title, int stretch);
 QCheckBox* makeLock(QWidget* parent, const char* name, const QString& tip);
 QLabel* makeQuiet(QWidget* parent, const char* name);
 

@@ -6,27 +6,6 @@
 #include <QtWidgets>
 
 namespace amber {
-namespace {
-
-QGridLayout* column(QWidget* parent, QHBoxLayout* to, const QString& title, int stretch)
-{
-    auto* box = new QVBoxLayout;
-    box->setSpacing(2);
-    auto* words = new QLabel(title, parent);
-    words->setProperty("strong", true);
-    auto* grid = new QGridLayout;
-    grid->setHorizontalSpacing(8);
-    grid->setVerticalSpacing(2);
-    grid->setColumnStretch(1, 1);
-    box->addWidget(words);
-    box->addLayout(grid);
-    box->addStretch(1);
-    to->addLayout(box, stretch);
-    return grid;
-}
-
-}  // namespace
-
 FramingBench::FramingBench(QWidget* parent) : QWidget(parent)
 {
     setObjectName("framingBench");
@@ -38,7 +17,7 @@ FramingBench::FramingBench(QWidget* parent) : QWidget(parent)
 
 void FramingBench::makeStand(QHBoxLayout* to)
 {
-    auto* grid = column(this, to, tr("Stand"), 5);
+    auto* grid = addColumn(this, to, tr("Stand"), 5);
     const auto turned = [this](const QString& action, double Geometry::*part) {
         return [this, action, part](double v) { turn(action, [=](Geometry& g) { g.*part = v; }); };
     };
@@ -68,7 +47,7 @@ void FramingBench::makeStand(QHBoxLayout* to)
 
 void FramingBench::makeCrop(QHBoxLayout* to)
 {
-    auto* grid = column(this, to, tr("Crop"), 3);
+    auto* grid = addColumn(this, to, tr("Crop"), 3);
     m_shape = new QComboBox(this);
     m_shape->setObjectName("balanceShape");
     m_shape->setAccessibleName(tr("Shape"));
@@ -104,7 +83,7 @@ void FramingBench::makeCrop(QHBoxLayout* to)
 
 void FramingBench::makeIntent(QHBoxLayout* to)
 {
-    auto* grid = column(this, to, tr("Intent"), 3);
+    auto* grid = addColumn(this, to, tr("Intent"), 3);
     m_keyStops =
         addNumberRow(grid, this,
                      {"balanceKey", tr("from its lead"),

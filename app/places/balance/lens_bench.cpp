@@ -15,21 +15,8 @@ LensBench::LensBench(QWidget* parent) : QWidget(parent)
     auto* columns = new QHBoxLayout(this);
     columns->setContentsMargins(0, 0, 0, 0);
     columns->setSpacing(20);
-    for (const bool isLens : {true, false}) {
-        auto* box = new QVBoxLayout;
-        box->setSpacing(2);
-        auto* words = new QLabel(isLens ? tr("Lens") : tr("Colour and noise"), this);
-        words->setProperty("strong", true);
-        auto* grid = new QGridLayout;
-        grid->setHorizontalSpacing(8);
-        grid->setVerticalSpacing(2);
-        grid->setColumnStretch(1, 1);
-        box->addWidget(words);
-        box->addLayout(grid);
-        box->addStretch(1);
-        columns->addLayout(box, 1);
-        isLens ? makeLens(grid) : makeRest(grid);
-    }
+    makeLens(addColumn(this, columns, tr("Lens"), 1));
+    makeRest(addColumn(this, columns, tr("Colour and noise"), 1));
 }
 
 void LensBench::makeLens(QGridLayout* grid)

@@ -33,26 +33,9 @@ LightBench::LightBench(QWidget* parent) : QWidget(parent)
     makeRows(columns), makeEnds(columns), makeWhites(columns);
 }
 
-QGridLayout* LightBench::column(QHBoxLayout* to, const QString& title, int stretch)
-{
-    auto* box = new QVBoxLayout;
-    box->setSpacing(2);
-    auto* words = new QLabel(title, this);
-    words->setProperty("strong", true);
-    auto* grid = new QGridLayout;
-    grid->setHorizontalSpacing(8);
-    grid->setVerticalSpacing(2);
-    grid->setColumnStretch(1, 1);
-    box->addWidget(words);
-    box->addLayout(grid);
-    box->addStretch(1);
-    to->addLayout(box, stretch);
-    return grid;
-}
-
 void LightBench::makeRows(QHBoxLayout* to)
 {
-    auto* grid = column(to, tr("Light"), 5);
+    auto* grid = addColumn(this, to, tr("Light"), 5);
     m_lockExposure = makeLock(this, "lockExposure", tr("Solving leaves the exposure as it is"));
     m_lockWhite = makeLock(this, "lockWhite", tr("Solving leaves the white as it is"));
     const auto add = [&](LightPart part, const NumberRowOf& of, QWidget* beside) {
@@ -83,7 +66,7 @@ void LightBench::makeRows(QHBoxLayout* to)
 
 void LightBench::makeEnds(QHBoxLayout* to)
 {
-    auto* grid = column(to, tr("Ends"), 3);
+    auto* grid = addColumn(this, to, tr("Ends"), 3);
     m_lockEnds = makeLock(this, "lockEnds", tr("Solving leaves the ends as they are"));
     const auto add = [&](LightPart part, const NumberRowOf& of, QWidget* beside) {
         m_rows[part] = addNumberRow(
@@ -116,7 +99,7 @@ void LightBench::makeEnds(QHBoxLayout* to)
 
 void LightBench::makeWhites(QHBoxLayout* to)
 {
-    auto* grid = column(to, tr("White by"), 0);
+    auto* grid = addColumn(this, to, tr("White by"), 0);
     using By = WhiteEstimate::By;
     const std::tuple<By, const char*, QString> kinds[] = {{By::AsShot, "whiteAsShot", tr("As shot")},
                                                           {By::Picked, "whitePicked", tr("Picked")},

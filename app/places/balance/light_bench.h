@@ -37,7 +37,6 @@ signals:
     void togetherChanged();
 
 private:
-    QGridLayout* column(QHBoxLayout* to, const QString& title, int stretch);
     void makeRows(QHBoxLayout* to);
     void makeEnds(QHBoxLayout* to);
     void makeWhites(QHBoxLayout* to);
