@@ -214,10 +214,13 @@ private:
     {
         BalancePlace& place = m_window.balance();
         m_window.go(MainWindow::Place::Balance);
-        m_document.selection().setFrameInHand(frameNamed("yard-10"));
+        m_document.selection().setFrameInHand(m_first);
         place.toggleClipping();
+        place.hand().move(m_first, LightPart::White, 0.55);
+        place.commitPending();
         waitForBalance("clipped pixels");
         m_camera.take(m_window, "balance-clipped");
+        m_document.undo();
         place.toggleClipping();
         const FrameId front = frameNamed("shop-front-02");
         m_document.selection().setFrameInHand(front);
