@@ -1,5 +1,6 @@
 #include "app/bench/axis_plot.h"
 
+#include "app/display/screen_view.h"
 #include "app/theme/theme.h"
 #include "core/colour/gamut.h"
 #include "core/colour/oklab.h"
@@ -18,7 +19,7 @@ double lightnessOfStops(double stops) { return std::cbrt(0.18 * std::exp2(stops)
 
 QColor hueColour(double hueDegrees, double lightness, double chroma)
 {
-    return theme::screenColour(toLinearRgb(toOkLab(OkLch{lightness, chroma, hueDegrees})));
+    return screenColour(toLinearRgb(toOkLab(OkLch{lightness, chroma, hueDegrees})));
 }
 
 AxisPlot::AxisPlot(Axis axis, QWidget* parent) : QWidget(parent), m_axis(axis)

@@ -1,5 +1,6 @@
 #include "app/bench/curve_editor.h"
 
+#include "app/display/screen_view.h"
 #include "app/theme/theme.h"
 #include "core/colour/oklab.h"
 
@@ -131,7 +132,7 @@ void CurvePlot::paintPlot(QPainter& painter)
                                      MonotoneCurve(m_step.blue)};
     paintRamps(painter, [&](double at) {
         const double v = curves[0](at), r = curves[1](v), g = curves[2](v), b = curves[3](v);
-        return theme::screenColour({r * r * r, g * g * g, b * b * b});
+        return screenColour({r * r * r, g * g * g, b * b * b});
     });
     const QString letters[4] = {{}, tr("R"), tr("G"), tr("B")};
     for (int c = 0; c < 4; ++c)

@@ -1,5 +1,6 @@
 #include "app/bench/dyes_editor.h"
 
+#include "app/display/screen_view.h"
 #include "app/theme/theme.h"
 #include "core/analysis/tint.h"
 #include "core/colour/oklab.h"
@@ -11,7 +12,7 @@ constexpr double kPictureGain = 0.0002;
 
 QColor dyeColour(const Dye& dye)
 {
-    return theme::screenColour(
+    return screenColour(
         toLinearRgb(toOkLab(OkLch{0.45 + 0.4 * dye.position, std::max(dye.chroma, 0.02), dye.hueDegrees})));
 }
 
@@ -147,7 +148,7 @@ void DyeTonePlot::paintPlot(QPainter& painter)
     painter.setRenderHint(QPainter::Antialiasing, false);
     for (double x = std::floor(area.left()); x < area.right(); x += 3) {
         const double L = std::clamp(toAt(x + 1.5), 0.0, 1.0);
-        painter.fillRect(QRectF(x, 3, 3, 12), theme::screenColour(evaluate(m_step, {L * L * L, L * L * L, L * L * L})));
+        painter.fillRect(QRectF(x, 3, 3, 12), screenColour(evaluate(m_step, {L * L * L, L * L * L, L * L * L})));
     }
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setFont(theme::font(13));

@@ -1,5 +1,6 @@
 #include "app/bench/lift_plot.h"
 
+#include "app/display/screen_view.h"
 #include "app/theme/theme.h"
 
 namespace amber {
@@ -63,7 +64,7 @@ void LiftPlot::paintRamps(QPainter& painter, const std::function<QColor(double)>
     for (double x = std::floor(area.left()); x < area.right(); x += 3) {
         const double at = std::clamp(toAt(x + 1.5), 0.0, 1.0), y = at * at * at;
         painter.fillRect(QRectF(x, area.top() - 14, 3, 11), leaving(at));
-        painter.fillRect(QRectF(x, area.bottom() + 3, 3, 11), theme::screenColour({y, y, y}));
+        painter.fillRect(QRectF(x, area.bottom() + 3, 3, 11), screenColour({y, y, y}));
     }
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(theme::kQuietInk);

@@ -1,5 +1,6 @@
 #include "app/bench/parameter_plot.h"
 
+#include "app/display/screen_view.h"
 #include "app/document/document.h"
 #include "app/theme/theme.h"
 #include "core/colour/oklab.h"
@@ -351,8 +352,8 @@ void ParameterPlot::paintStrips(QPainter& painter) const
     for (double x = std::floor(area.left()); x < area.right(); x += 3) {
         const double at = toAt(x + 1.5);
         const LinearRgb in = tone ? grey(std::clamp(at, 0.0, 1.0)) : coloured(at);
-        painter.fillRect(QRectF(x, area.top() - 14, 3, 11), theme::screenColour(evaluate(m_step, in)));
-        painter.fillRect(QRectF(x, area.bottom() + 3, 3, 11), theme::screenColour(in));
+        painter.fillRect(QRectF(x, area.top() - 14, 3, 11), screenColour(evaluate(m_step, in)));
+        painter.fillRect(QRectF(x, area.bottom() + 3, 3, 11), screenColour(in));
     }
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(theme::kQuietInk);
@@ -368,7 +369,7 @@ void ParameterPlot::paintLabelled(QPainter& painter, int i) const
     paintHandle(painter, at, i == selected());
     if (const auto& colour = m_model.handles[static_cast<std::size_t>(i)].colour) {
         painter.setPen(Qt::NoPen);
-        painter.setBrush(theme::screenColour(*colour));
+        painter.setBrush(screenColour(*colour));
         painter.drawRect(QRectF(at.x() + 11, at.y() - 6, 12, 12));
     }
     painter.setPen(theme::kInk);

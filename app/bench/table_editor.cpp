@@ -1,5 +1,6 @@
 #include "app/bench/table_editor.h"
 
+#include "app/display/screen_view.h"
 #include "app/theme/theme.h"
 #include "core/colour/oklab.h"
 #include "core/table/table_report.h"
@@ -53,7 +54,7 @@ void TablePlot::paintPlot(QPainter& painter)
     }
     paintRamps(painter, [&](double at) {
         const double r = channelAt(0, at), g = channelAt(1, at), b = channelAt(2, at);
-        return theme::screenColour({r * r * r, g * g * g, b * b * b});
+        return screenColour({r * r * r, g * g * g, b * b * b});
     });
     const QString letters[] = {tr("R"), tr("G"), tr("B")};
     for (int k = 0; k < 3; ++k)

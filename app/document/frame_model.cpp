@@ -1,5 +1,7 @@
 #include "app/document/frame_model.h"
 
+#include "app/display/screen_view.h"
+
 namespace amber {
 
 void FrameModel::followPictures()
@@ -8,7 +10,8 @@ void FrameModel::followPictures()
         &m_proxies, &ProxyStore::thumbnailReady, this,
         [this](std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes, const FrameFacts& facts) {
             m_facts.insert(frame, facts);
-            m_thumbnails.insert(frame, QPixmap::fromImage(image));
+            m_thumbnails.insert(frame, image);
+            m_onScreen.remove(frame);
             m_document.setFrameContent(frame, hash.toStdString(), static_cast<std::uintmax_t>(bytes));
             m_document.setFrameFault(frame, {});
             touch(frame);
@@ -23,14 +26,27 @@ void FrameModel::followPictures()
     });
 }
 
+QPixmap FrameModel::thumbnail(std::int64_t frame) const
+{
+    const auto kept = m_onScreen.constFind(frame);
+    if (kept != m_onScreen.constEnd())
+        return *kept;
+    const auto read = m_thumbnails.constFind(frame);
+    return read == m_thumbnails.constEnd() ? QPixmap() : *m_onScreen.insert(frame, QPixmap::fromImage(onScreen(*read)));
+}
+
 void FrameModel::followFrames()
 {
+    connect(&ScreenView::instance(), &ScreenView::changed, this, [this] {
+        m_onScreen.clear();
+        touchAll();
+    });
     connect(&m_document, &Document::leaving, this, [this] {
         beginResetModel();
         m_rows.clear();
         endResetModel();
         m_proxies.clear();
-        m_thumbnails.clear();
+        m_thumbnails.clear(), m_onScreen.clear();
         m_facts.clear();
         m_bracketList.clear();
         m_duplicates.clear();
@@ -51,7 +67,7 @@ void FrameModel::followFrames()
     });
     connect(&m_document, &Document::frameFound, this, [this](std::int64_t frame) {
         m_proxies.forget(frame);
-        m_thumbnails.remove(frame);
+        m_thumbnails.remove(frame), m_onScreen.remove(frame);
         m_facts.remove(frame);
         touch(frame);
     });
@@ -259,7 +275,7 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
     case Qt::DisplayRole:
         return titleOf(frame);
     case Qt::DecorationRole:
-        return m_thumbnails.value(frame.id);
+        return thumbnail(frame.id);
     case Qt::ToolTipRole:
         return tipOf(frame);
     case Qt::AccessibleTextRole:

@@ -42,7 +42,7 @@ public:
     /// Parts the frames into light groups anew by what was read of them.
     void proposeLights();
     /// Null while it is not read.
-    QPixmap thumbnail(std::int64_t frame) const { return m_thumbnails.value(frame); }
+    QPixmap thumbnail(std::int64_t frame) const;
     /// Brackets that were recognised.
     const std::vector<FrameBracket>& brackets() const { return m_bracketList; }
     /// Index into brackets(), or -1.
@@ -75,8 +75,9 @@ private:
 
     Document& m_document;
     ProxyStore& m_proxies;
-    std::map<FrameId, FrameId> m_duplicates;  ///< of which frame
-    QHash<std::int64_t, QPixmap> m_thumbnails;
+    std::map<FrameId, FrameId> m_duplicates;          ///< of which frame
+    QHash<std::int64_t, QImage> m_thumbnails;         ///< in sRGB
+    mutable QHash<std::int64_t, QPixmap> m_onScreen;  ///< as the screen shows them, once asked for
     QHash<std::int64_t, int> m_rows;
     QHash<std::int64_t, FrameFacts> m_facts;
     std::vector<FrameBracket> m_bracketList;

@@ -1,6 +1,7 @@
 #include "app/instruments/instruments.h"
 
 #include "app/bench/axis_plot.h"
+#include "app/display/screen_view.h"
 #include "app/instruments/key_list.h"
 #include "app/theme/theme.h"
 #include "core/analysis/tint.h"
@@ -367,13 +368,13 @@ void Instruments::paintProbe(QPainter& painter, double top) const
         return c.chroma > 0.005 ? n(c.hueDegrees, 0) + QStringLiteral("°") : QStringLiteral("–");
     };
     const auto code = [](const LinearRgb& c) {
-        const QColor s = theme::screenColour(c);
+        const QColor s = screenColour(c);
         if (theme::isBlind())
             return QStringLiteral("·");
         return QStringLiteral("%1 %2 %3").arg(s.red()).arg(s.green()).arg(s.blue());
     };
-    painter.fillRect(QRectF(kMargin + 90, top - 18, 28, 14), theme::screenColour(m_probe->in));
-    painter.fillRect(QRectF(width() - kMargin - 28, top - 18, 28, 14), theme::screenColour(m_probe->out));
+    painter.fillRect(QRectF(kMargin + 90, top - 18, 28, 14), screenColour(m_probe->in));
+    painter.fillRect(QRectF(width() - kMargin - 28, top - 18, 28, 14), screenColour(m_probe->out));
     line(top, tr("tone"), n(in.L, 3), n(out.L, 3));
     line(top + 17, tr("stops"), n(stopsOf(in.L), 1), n(stopsOf(out.L), 1));
     line(top + 34, tr("chroma"), n(in.chroma, 3), n(out.chroma, 3));

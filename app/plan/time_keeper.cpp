@@ -18,8 +18,15 @@ TimeKeeper::TimeKeeper(Document& document, QObject* parent)
 
 void TimeKeeper::act(int stage)
 {
-    m_clock.act(static_cast<double>(m_now.elapsed()) / 1000, m_document.selection().frameInHand(), stage);
+    constexpr qint64 kRest = 3 * 60000;
+    const qint64 now = m_now.elapsed();
+    if (now - m_lastAct > kRest)
+        m_workSince = now;
+    m_lastAct = now;
+    m_clock.act(static_cast<double>(now) / 1000, m_document.selection().frameInHand(), stage);
 }
+
+int TimeKeeper::minutesSinceRest() const { return static_cast<int>((m_now.elapsed() - m_workSince) / 60000); }
 
 void TimeKeeper::flush()
 {

@@ -17,6 +17,8 @@ public:
     explicit TimeKeeper(Document& document, QObject* parent = nullptr);
     /// The artist did something in a stage (-1: elsewhere) with the frame in hand.
     void act(int stage);
+    /// Since work began, or since the last pause of three minutes.
+    int minutesSinceRest() const;
     void flush();
 
     StageTimes spent(std::int64_t frame) const;
@@ -36,6 +38,7 @@ private:
     Document& m_document;
     ActiveClock m_clock;
     QElapsedTimer m_now;
+    qint64 m_lastAct = 0, m_workSince = 0;  ///< milliseconds
     QTimer* m_timer;
     std::function<double(std::int64_t)> m_weights;
 };

@@ -1,5 +1,6 @@
 #include "app/render/proxy_store.h"
 
+#include "app/display/screen_view.h"
 #include "app/task/post.h"
 #include "core/base/content_hash.h"
 #include "core/base/memory_gate.h"
@@ -13,37 +14,6 @@
 namespace amber {
 namespace {
 constexpr int kOnTheWall = 6;  // the frame in hand and five companions
-}
-
-QImage toScreen(ImageView linear)
-{
-    std::vector<std::uint8_t> codes(static_cast<std::size_t>(linear.width) * linear.height * 3);
-    encodeToCodes(linear, RgbSpace::Srgb, codes.data());
-    QImage image(linear.width, linear.height, QImage::Format_RGB32);
-    for (int y = 0; y < linear.height; ++y) {
-        const std::uint8_t* in = codes.data() + static_cast<std::size_t>(y) * linear.width * 3;
-        auto* out = reinterpret_cast<QRgb*>(image.scanLine(y));
-        for (int x = 0; x < linear.width; ++x, in += 3)
-            out[x] = qRgb(in[0], in[1], in[2]);
-    }
-    return image;
-}
-
-Image fromScreen(const QImage& picture)
-{
-    const QImage codes = picture.convertToFormat(QImage::Format_RGB32);
-    Image image(codes.width(), codes.height());
-    for (int y = 0; y < codes.height(); ++y)
-        for (int x = 0; x < codes.width(); ++x) {
-            const QRgb c = codes.pixel(x, y);
-            const LinearRgb light = decode(RgbSpace::Srgb, {qRed(c) / 255.0, qGreen(c) / 255.0, qBlue(c) / 255.0});
-            float* p = image.mutableView().row(y) + 3 * x;
-            p[0] = static_cast<float>(light.r), p[1] = static_cast<float>(light.g), p[2] = static_cast<float>(light.b);
-        }
-    return image;
-}
-
-namespace {
 
 std::shared_ptr<const Proxy> balancedProxy(const std::shared_ptr<const Proxy>& proxy,
                                            const ProxyStore::Footing& footing)
@@ -123,7 +93,7 @@ Thumbnail thumbnailOf(const std::filesystem::path& path, MemoryGate& gate)
         const auto picture = readReduced(path, ProxyStore::kThumbnailEdge, true);
         if (!picture)
             return QString::fromStdString(picture.error().message());
-        made.image = toScreen(picture->image.view());
+        made.image = toScreen(picture->image.view(), *ViewTransform::srgb());
         made.hash = QString::fromStdString(contentHashOfFile(path).value_or(""));
         std::error_code error;
         made.bytes = static_cast<qint64>(std::filesystem::file_size(path, error));

@@ -106,10 +106,4 @@ private:
     CancelToken m_cancel;
 };
 
-/// A screen picture as linear light in the working space.
-Image fromScreen(const QImage& picture);
-
-/// sRGB pixels for the screen, by the output transform.
-QImage toScreen(ImageView linear);
-
 }  // namespace amber

@@ -1,5 +1,6 @@
 #include "app/render/render_service.h"
 
+#include "app/display/screen_view.h"
 #include "app/render/clip_overlay.h"
 #include "core/analysis/overlay.h"
 #include "core/base/hand_over.h"
@@ -94,6 +95,7 @@ void RenderService::placeStill(Reduced& entry, const RenderRequest::Picture& pic
         entry.geometry == balance.geometry)
         return;
     entry = {};
+    entry.view = m_view;
     entry.untouched = picture.base->untouched, entry.size = picture.size;
     entry.optics = balance.optics, entry.geometry = balance.geometry;
     const Placement whole = balance.placement(untouched.image.width(), untouched.image.height());
@@ -136,11 +138,14 @@ RenderService::Reduced& RenderService::reduced(const RenderRequest::Picture& pic
     auto& entry = m_reduced[picture.frame];
     if (!entry)
         entry = std::make_shared<Reduced>();
+    if (entry->view != m_view)
+        entry->view = m_view, entry->before = entry->came = entry->cameStill = QImage();
     if (!picture.proxy) {
         placeStill(*entry, picture);
         light(*entry, picture);
     } else if (entry->proxy != picture.proxy || entry->size != picture.size) {
         *entry = {};
+        entry->view = m_view;
         entry->proxy = picture.proxy;
         entry->size = picture.size;
         const Image& source = picture.proxy->image;
@@ -167,7 +172,8 @@ QImage RenderService::shown(const RenderRequest& request, const RenderRequest::P
             const FrameBalance& b = picture.base->balance;
             kept = toScreen(isBeside ? (source.still.isEmpty() ? placed(std::move(small), b.optics, b.geometry).view()
                                                                : source.still.view())
-                                     : small.view());
+                                     : small.view(),
+                            *m_view);
         }
         return kept;
     }
@@ -176,11 +182,11 @@ QImage RenderService::shown(const RenderRequest& request, const RenderRequest::P
         if (plan) {
             Image out(source.image.width(), source.image.height());
             render(*plan, source.image.view(), out.mutableView(), {}, {RenderOptions::Stage::All, longEdge(source)});
-            return toScreen(out.view());
+            return toScreen(out.view(), *m_view);
         }
     }
     if (source.before.isNull())
-        source.before = toScreen(source.image.view());
+        source.before = toScreen(source.image.view(), *m_view);
     return source.before;
 }
 
@@ -231,6 +237,17 @@ void RenderService::layOver(Reduced& source, const Look& look, const RenderReque
         layOverStep(look, request.entering, *source.absent, picture, out, options);
 }
 
+/// A result as the screen shows it, with what is marked on the first picture.
+QImage RenderService::pictureOf(const RenderRequest& request, ImageView result, bool isFirst) const
+{
+    QImage shown = toScreen(result, *m_view);
+    if (request.clipMargin >= 0 && isFirst)
+        layOverClipping(result, request.clipMargin, shown);
+    if (request.markOutside && isFirst)
+        layOverOutside(result, *m_view, shown);
+    return shown;
+}
+
 void RenderService::showPart(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look)
 {
     const auto& picture = request.pictures[0];
@@ -260,11 +277,9 @@ void RenderService::showPart(const RenderRequest& request, const RenderPlan& pla
             layOver(source, look, request, {}, part(whole), out.mutableView());
         result = out.view();
     }
-    QImage after = toScreen(result);
-    if (request.clipMargin >= 0)
-        layOverClipping(result, request.clipMargin, after);
+    const QImage after = pictureOf(request, result, true);
     handOver(Carrier::Events);
-    emit rendered(request.number, picture.frame, after, toScreen(part(whole)));
+    emit rendered(request.number, picture.frame, after, toScreen(part(whole), *m_view));
 }
 
 void RenderService::trace(const RenderRequest& request, Reduced& source)
@@ -311,16 +326,14 @@ void RenderService::showReduced(const RenderRequest& request, const RenderPlan& 
     const RenderRequest::Picture& picture = request.pictures[index];
     QImage after;
     if (request.state == State::AsItCame || request.state == State::Balanced) {
-        after = shown(request, picture, source, look, request.state, false);
+        after = shown(request, picture, source, look, request.state, request.liesAlike);
     } else {
         const RenderOptions options{RenderOptions::Stage::All, longEdge(source)};
         Image out(source.image.width(), source.image.height());
         render(plan, source.image.view(), out.mutableView(), {}, options);
         if (request.overlay.what != RenderRequest::Overlay::What::Nothing && index == 0)
             layOver(source, look, request, options, source.image.view(), out.mutableView());
-        after = toScreen(out.view());
-        if (request.clipMargin >= 0 && index == 0)
-            layOverClipping(out.view(), request.clipMargin, after);
+        after = pictureOf(request, out.view(), index == 0);
     }
     const QImage before = index == 0 || request.beside == State::Balanced
                               ? shown(request, picture, source, look, request.beside, true)
@@ -332,6 +345,7 @@ void RenderService::showReduced(const RenderRequest& request, const RenderPlan& 
 void RenderService::run(const RenderRequest& request)
 {
     m_due.reset();
+    m_view = ScreenView::instance().view();
     const bool alike =
         std::all_of(request.look.steps.begin(), request.look.steps.end(), [](const Step& s) { return s.own.empty(); });
     std::optional<RenderPlan> plan, first, firstEntering;

@@ -2,6 +2,7 @@
 // so late answers are never shown and a drag never queues up.
 #pragma once
 
+#include "app/display/screen_view.h"
 #include "app/render/proxy_store.h"
 #include "core/analysis/step_trace.h"
 #include "core/engine/render_plan.h"
@@ -44,6 +45,7 @@ struct RenderRequest {
     std::uint64_t number = 0;
     Look look;
     State state = State::Result, beside = State::Balanced;  ///< shown, and given as `before`
+    bool liesAlike = false;  ///< as it came is shown with the frame's lens, turn and crop, beside another state
     std::size_t entering = 0;                               ///< the picture after so many steps is measured as well
     std::vector<Picture> pictures;                          ///< the frame in hand first
     bool measure = true;                                    ///< measure the first picture
@@ -51,6 +53,7 @@ struct RenderRequest {
     std::vector<KeyColour> keys;  ///< traced through the look; those the first picture watches by itself come to them
     Framing framing;              ///< of the first picture
     double clipMargin = -1;       ///< below 0: no overlay of clipped pixels; else within this margin of the ends
+    bool markOutside = false;     ///< what the screen cannot show is marked on the first picture
 };
 
 /// The frame in hand, measured as it leaves the look, as it came in, and as it enters the chosen step.
@@ -85,7 +88,8 @@ private:
     struct Reduced {
         std::shared_ptr<const Proxy> proxy;
         QSize size;
-        Image image;                      ///< balanced
+        Image image;  ///< balanced
+        std::shared_ptr<const ViewTransform> view;
         QImage before;                    ///< the same on screen
         std::optional<LinearRgb> absent;  ///< a colour that it does not contain
         std::shared_ptr<const Proxy> untouched;
@@ -113,7 +117,7 @@ private:
     void run(const RenderRequest& request);
     static int longEdge(const Reduced& source);
     Reduced& reduced(const RenderRequest::Picture& picture);
-    static void placeStill(Reduced& entry, const RenderRequest::Picture& picture);
+    void placeStill(Reduced& entry, const RenderRequest::Picture& picture);
     static void light(Reduced& entry, const RenderRequest::Picture& picture);
     QImage shown(const RenderRequest& request, const RenderRequest::Picture& picture, Reduced& source, const Look& look,
                  RenderRequest::State state, bool isBeside);
@@ -125,6 +129,7 @@ private:
     void trace(const RenderRequest& request, Reduced& source);
     void traceDue();
     bool isOvertaken();
+    QImage pictureOf(const RenderRequest& request, ImageView result, bool isFirst) const;
 
     RenderQueue& m_queue;
     std::mutex m_mutex;
@@ -136,6 +141,7 @@ private:
     QHash<std::int64_t, std::shared_ptr<Reduced>> m_reduced;  ///< of the work
     Remembered m_before, m_entering, m_after;                 ///< of the work
     WholeResult m_whole;                                      ///< of the work
+    std::shared_ptr<const ViewTransform> m_view;              ///< of the work
 };
 
 }  // namespace amber

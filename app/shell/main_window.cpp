@@ -7,6 +7,8 @@
 #include "app/places/match/match_place.h"
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
+#include "app/screen/client_view.h"
+#include "app/screen/screen_sheet.h"
 #include "app/shell/message_bars.h"
 #include "app/shortcuts/shortcuts.h"
 #include "app/stepline/step_line.h"
@@ -43,6 +45,8 @@ MainWindow::MainWindow(QWidget* parent)
     layout->addWidget(m_railArea);
     layout->addLayout(right, 1);
     addShortcuts();
+    connect(&m_screens, &Screens::changed, this, &MainWindow::showScreenStatus);
+    m_screens.follow(this);
 
     connectPlaces();
     connectMessages();
@@ -123,7 +127,27 @@ MainWindow::~MainWindow()
     qApp->removeEventFilter(this);
     m_balance->commitPending();
     m_keeper.flush();
+    m_client.reset();
     delete m_places;  // the places read the document, which is a member and goes next
+}
+
+/// At the foot of the rail: what pictures are shown through, and the keys.
+void MainWindow::addRailFoot(QBoxLayout& layout)
+{
+    const auto button = [&](const char* name) {
+        auto* made = new QToolButton(this);
+        made->setObjectName(name);
+        made->setAutoRaise(true);
+        layout.addWidget(made, 0, Qt::AlignHCenter);
+        return made;
+    };
+    m_screenButton = button("screenButton");
+    m_screenButton->setAccessibleName(tr("Screen"));
+    connect(m_screenButton, &QToolButton::clicked, this, &MainWindow::showScreenSheet);
+    QToolButton* help = button("shortcutsButton");
+    help->setText(tr("Keys F1"));
+    help->setToolTip(tr("All shortcuts"));
+    connect(help, &QToolButton::clicked, this, [this] { showShortcuts(this); });
 }
 
 QWidget* MainWindow::makeRail()
@@ -156,13 +180,7 @@ QWidget* MainWindow::makeRail()
         layout->addWidget(button);
     }
     layout->addStretch(1);
-    auto* help = new QToolButton(rail);
-    help->setObjectName("shortcutsButton");
-    help->setText(tr("Keys F1"));
-    help->setToolTip(tr("All shortcuts"));
-    help->setAutoRaise(true);
-    connect(help, &QToolButton::clicked, this, [this] { showShortcuts(this); });
-    layout->addWidget(help, 0, Qt::AlignHCenter);
+    addRailFoot(*layout);
     connect(m_rail, &QButtonGroup::idClicked, this, [this](int id) { go(static_cast<Place>(id)); });
     return rail;
 }
@@ -193,6 +211,8 @@ void MainWindow::addViewShortcuts()
         else
             m_look->wall().setClipping(!m_look->wall().isClipping());
     });
+    addShortcut("screen", [this] { showScreenSheet(); });
+    addShortcut("clientView", [this] { showClientView(!m_client); });
     addShortcut("withLook", [this] {
         if (place() == Place::Balance)
             m_balance->toggleLook();
@@ -263,6 +283,54 @@ void MainWindow::addPlaceShortcuts()
         m_look->stepLine().showAddMenu();
     });
     addShortcut("quit", [this] { close(); });
+}
+
+/// On the rail: what pictures are shown through, in two short lines.
+void MainWindow::showScreenStatus()
+{
+    const QString status = m_screens.status();
+    const bool isSimulating = m_screens.isSimulating();
+    QString line = isSimulating ? (m_screens.options().proof ? tr("as a print") : tr("as a client")) : status;
+    line = m_screenButton->fontMetrics().elidedText(line, Qt::ElideRight, 76);
+    m_screenButton->setText(tr("Screen") + QStringLiteral("\n") + line);
+    m_screenButton->setToolTip(m_screens.longStatus() + (isSimulating ? QStringLiteral("\n") + status : QString()) +
+                               QStringLiteral("\n") +
+                               tr("Profile, a page to judge the screen by, proofs, client view (%1)")
+                                   .arg(keysOf("screen").toString(QKeySequence::NativeText)));
+    QFont font = m_screenButton->font();
+    font.setBold(isSimulating);
+    m_screenButton->setFont(font);
+    for (QWidget* widget : findChildren<QWidget*>())
+        widget->update();
+}
+
+void MainWindow::showScreenSheet()
+{
+    if (!m_sheet) {
+        m_sheet = new ScreenSheet(
+            m_screens, [this] { return m_keeper.minutesSinceRest(); }, this);
+        connect(m_sheet, &ScreenSheet::clientWanted, this, &MainWindow::showClientView);
+        m_sheet->setClientShown(m_client != nullptr);
+    }
+    m_sheet->show();
+    m_sheet->raise();
+    m_sheet->activateWindow();
+}
+
+void MainWindow::showClientView(bool on)
+{
+    if (on == (m_client != nullptr))
+        return;
+    if (on) {
+        m_client = std::make_unique<ClientView>(m_document, m_proxies, m_screens);
+        connect(
+            m_client.get(), &ClientView::closed, this, [this] { showClientView(false); }, Qt::QueuedConnection);
+        m_client->showBeside(*this);
+    } else {
+        m_client.reset();
+    }
+    if (m_sheet)
+        m_sheet->setClientShown(on);
 }
 
 void MainWindow::setQuiet(bool on)
@@ -397,6 +465,7 @@ bool MainWindow::holdKey(const QKeyEvent& key)
             if (isBalance)
                 m_balance->pictures().hold(isDown ? std::optional(state == State::BeforeStep ? State::Balanced : state)
                                                   : std::nullopt);
+            m_match->holdBefore(isDown && place() == Place::Match ? std::optional(state) : std::nullopt);
             m_look->wall().hold(!isDown                    ? Wall::Hold::Nothing
                                 : state == State::AsItCame ? Wall::Hold::AsItCame
                                 : state == State::Balanced ? Wall::Hold::Balanced
@@ -438,6 +507,7 @@ void MainWindow::changeEvent(QEvent* event)
     if (event->type() == QEvent::ActivationChange && !isActiveWindow()) {
         m_look->wall().hold(Wall::Hold::Nothing);
         m_balance->pictures().hold(std::nullopt), m_balance->pictures().holdPart(std::nullopt);
+        m_match->holdBefore(std::nullopt);
         m_look->holdExtreme(0);
     }
     QWidget::changeEvent(event);
@@ -467,6 +537,7 @@ void MainWindow::closeEvent(QCloseEvent* event)
         }
         m_handover->task().cancel();
     }
+    showClientView(false);
     event->accept();
 }
 

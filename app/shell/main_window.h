@@ -1,6 +1,7 @@
 // The window: the rail of places on the left, the chosen place, and a line for what went wrong.
 #pragma once
 
+#include "app/display/screens.h"
 #include "app/document/document.h"
 #include "app/plan/time_keeper.h"
 #include "app/render/render_service.h"
@@ -8,18 +9,22 @@
 #include <QWidget>
 
 class QAbstractButton;
+class QBoxLayout;
 class QButtonGroup;
+class QToolButton;
 class QStackedWidget;
 
 namespace amber {
 
 class BalancePlace;
+class ClientView;
 class HandoverPlace;
 class LostFrames;
 class LookPlace;
 class MatchPlace;
 class MessageBars;
 class ProofPlace;
+class ScreenSheet;
 class ShootPlace;
 
 class MainWindow : public QWidget {
@@ -41,6 +46,10 @@ public:
     RenderQueue& queue() { return m_queue; }
     Document& document() { return m_document; }
     TimeKeeper& keeper() { return m_keeper; }
+    Screens& screens() { return m_screens; }
+    void showScreenSheet();
+    void showClientView(bool on);
+    ClientView* clientView() { return m_client.get(); }
     ShootPlace& shoot() { return *m_shoot; }
     BalancePlace& balance() { return *m_balance; }
     LookPlace& look() { return *m_look; }
@@ -61,6 +70,7 @@ private:
     void setQuiet(bool on);
     void chooseTrialFrames();
     QWidget* makeRail();
+    void addRailFoot(QBoxLayout& layout);
     void connectPlaces();
     void connectMessages();
     void addShortcut(const char* id, const std::function<void()>& act);
@@ -70,15 +80,20 @@ private:
     void addPlaceShortcuts();
     void step(int way);
     void retitle();
+    void showScreenStatus();
 
     Document m_document;
     TimeKeeper m_keeper{m_document};
     RenderQueue m_queue;
     ProxyStore m_proxies{m_queue, this};
     RenderService m_renders{m_queue};
+    Screens m_screens;
     QStackedWidget* m_places;
     QButtonGroup* m_rail;
     QWidget* m_railArea = nullptr;
+    QToolButton* m_screenButton = nullptr;
+    ScreenSheet* m_sheet = nullptr;
+    std::unique_ptr<ClientView> m_client;
     ShootPlace* m_shoot;
     BalancePlace* m_balance;
     LookPlace* m_look;

@@ -455,11 +455,17 @@ int writeScreenshots(const QString& folder)
         return 2;
     }
     QApplication::setCursorFlashTime(0);
+    // The same pictures whatever this user has chosen.
+    const QTemporaryDir settings;
+    QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, settings.path());
     MainWindow window;
     camera.watch(window.queue());
     window.resize(kWindow);
     window.show();
     camera.take(window, "empty");
+    window.showScreenSheet();
+    camera.take(*window.findChild<QDialog*>("screenSheet"), "screen");
+    window.findChild<QDialog*>("screenSheet")->close();
 
     window.open({demo});
     camera.waitFor([&] { return !window.document().opening().isRunning(); }, "the demo job to be opened");

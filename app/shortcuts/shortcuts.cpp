@@ -55,6 +55,8 @@ const std::vector<Shortcut>& shortcuts()
         {"actual", QKeySequence(Qt::Key_F10), tr("Pixel for pixel, or fitted")},
         {"quiet", QKeySequence(Qt::Key_F11), tr("Quiet view: only the picture")},
         {"clipped", QKeySequence(Qt::CTRL | Qt::Key_K), tr("Mark clipped pixels; F12 while it is held")},
+        {"screen", QKeySequence(Qt::CTRL | Qt::Key_D), tr("Screen: its profile, a page to judge it by, proofs")},
+        {"clientView", QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_D), tr("Client view: the frame alone in a window")},
         {"withLook", QKeySequence(Qt::CTRL | Qt::Key_L), tr("Balance: with the look, or without")},
         {"mark", QKeySequence(Qt::CTRL | Qt::Key_M), tr("Mark on the picture")},
         {"intent", QKeySequence(Qt::CTRL | Qt::Key_I), tr("Intent card")},

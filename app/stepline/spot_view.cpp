@@ -1,5 +1,6 @@
 #include "app/stepline/spot_view.h"
 
+#include "app/display/screen_view.h"
 #include "app/theme/theme.h"
 #include "core/image/resize.h"
 

@@ -1,5 +1,6 @@
 #include "app/stepline/step_line.h"
 
+#include "app/display/screen_view.h"
 #include "app/theme/theme.h"
 
 namespace amber {
@@ -176,9 +177,9 @@ void StepLine::recompute()
     const auto keep = [&] {
         Swatches s;
         for (const LinearRgb& c : ramp)
-            s.ramp.push_back(theme::screenColour(c));
+            s.ramp.push_back(screenColour(c));
         for (const LinearRgb& c : colours)
-            s.colours.push_back(theme::screenColour(c));
+            s.colours.push_back(screenColour(c));
         m_swatches.push_back(std::move(s));
     };
     m_swatches.clear();

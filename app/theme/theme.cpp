@@ -77,6 +77,7 @@ QToolButton#railButton { border: 2px solid transparent; border-left: 4px solid t
 QToolButton#railButton:checked { border-left: 4px solid #C97A0A; background: #EEEEEE; font-weight: 600; }
 QToolButton#railButton:focus { border: 2px solid #C97A0A; padding-left: 6px; }
 QToolButton#railButton:checked:focus { border-left: 4px solid #C97A0A; padding-left: 4px; }
+QToolButton#screenButton { font-size: 11px; padding: 4px 2px; min-width: 74px; max-width: 74px; }
 QWidget[messageBar="true"] { background: #FAFAFA; border-bottom: 1px solid #B2B2B2; }
 )";
 
@@ -229,15 +230,6 @@ QFont font(int pixels, bool strong)
     f.setPixelSize(pixels);
     f.setWeight(strong ? QFont::DemiBold : QFont::Normal);
     return f;
-}
-
-QColor screenColour(const LinearRgb& c)
-{
-    const LinearRgb own = reduceToGamut(RgbSpace::Srgb, apply(fromWorking(RgbSpace::Srgb), c));
-    const auto code = [](double v) {
-        return std::clamp(static_cast<int>(encodeComponent(RgbSpace::Srgb, v) * 255 + 0.5), 0, 255);
-    };
-    return {code(own.r), code(own.g), code(own.b)};
 }
 
 QIcon icon(const QString& name)

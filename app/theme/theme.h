@@ -54,8 +54,6 @@ QString number(double value, int decimals);
 void install(QApplication& application);
 QFont font(int pixels, bool strong = false);
 QIcon icon(const QString& name);
-/// A working-space colour as the screen shows it (sRGB, gamut reduced).
-QColor screenColour(const LinearRgb& c);
 /// True when focus came by the keyboard and so must be seen; a click needs no mark, least of all round a picture.
 bool isVisibleFocus(const QFocusEvent& event);
 /// The focus mark every custom-painted control uses: an amber line inside the edge.

@@ -1,5 +1,6 @@
 #include "app/variants/tile_sheet.h"
 
+#include "app/display/screen_view.h"
 #include "app/theme/theme.h"
 #include "core/image/resize.h"
 #include "core/measure/picture_difference.h"
@@ -49,6 +50,7 @@ TileSheet::TileSheet(RenderQueue& queue, QWidget* parent) : QListWidget(parent),
     setFrameShape(QFrame::NoFrame);
     setWordWrap(false);
     setSpacing(0);
+    connect(&ScreenView::instance(), &ScreenView::changed, this, [this] { render(); });
     m_renewTimer = new QTimer(this);
     m_renewTimer->setSingleShot(true);
     m_renewTimer->setInterval(kRenewPause);

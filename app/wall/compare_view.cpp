@@ -1,5 +1,6 @@
 #include "app/wall/compare_view.h"
 
+#include "app/display/screen_view.h"
 #include "app/theme/theme.h"
 #include "core/analysis/overlay.h"
 #include "core/image/resize.h"
@@ -8,6 +9,13 @@
 #include "core/measure/picture_difference.h"
 
 namespace amber {
+namespace {
+
+/// What the lists hold besides revisions: another look, and the befores.
+constexpr qlonglong kAgainst = -1;
+constexpr qlonglong dataOf(Wall::State before) { return -10 - static_cast<qlonglong>(before); }
+
+}  // namespace
 
 void CompareView::makeChecks()
 {
@@ -64,6 +72,7 @@ CompareView::CompareView(Document& document, Wall& wall, QWidget* parent)
       m_slot(new RenderSlot(wall.queue(), RenderQueue::Priority::InHand, this))
 {
     setObjectName("compareView");
+    connect(&ScreenView::instance(), &ScreenView::changed, this, [this] { render(); });
     const auto choice = [&](const char* name, const QString& accessible) {
         auto* box = new QComboBox(this);
         box->setObjectName(name);
@@ -112,7 +121,7 @@ void CompareView::showAgainst(const Look& look, const QString& title)
 {
     m_against = {look, title};
     refresh();
-    m_leftChoice->setCurrentIndex(m_leftChoice->count() - 1);
+    m_leftChoice->setCurrentIndex(m_leftChoice->findData(kAgainst));
     render();
 }
 
@@ -126,10 +135,12 @@ void CompareView::refresh()
             box->addItem(tr("Version %1: %2").arg(i + 1).arg(pins[i].note.empty() ? tr("no note") : text(pins[i].note)),
                          QVariant::fromValue<qlonglong>(pins[i].revision));
         if (m_against)
-            box->addItem(m_against->second, QVariant::fromValue<qlonglong>(-1));
+            box->addItem(m_against->second, QVariant::fromValue<qlonglong>(kAgainst));
+        for (const Wall::State before : {Wall::State::BeforeStep, Wall::State::Balanced, Wall::State::AsItCame})
+            box->addItem(tr("Before: %1").arg(Wall::wordsOf(before)), QVariant::fromValue<qlonglong>(dataOf(before)));
     }
     // The newest version that is not what is on screen, if there is one.
-    int left = std::min(1, m_leftChoice->count() - 1);
+    int left = pins.empty() ? m_leftChoice->findData(QVariant::fromValue<qlonglong>(dataOf(Wall::State::Balanced))) : 1;
     for (int i = 1; i < m_leftChoice->count(); ++i)
         if (const auto look = m_document.looks().lookAt(m_leftChoice->itemData(i).toLongLong());
             look && *look != m_document.looks().look()) {
@@ -144,8 +155,15 @@ void CompareView::refresh()
 std::optional<Look> CompareView::chosen(const QComboBox& box) const
 {
     const auto revision = box.currentData().toLongLong();
-    if (revision == -1 && m_against)
+    if (revision == kAgainst && m_against)
         return m_against->first;
+    if (revision == dataOf(Wall::State::Balanced) || revision == dataOf(Wall::State::AsItCame))
+        return Look{};
+    if (revision == dataOf(Wall::State::BeforeStep)) {
+        Look before = m_document.looks().look();
+        before.steps.resize(std::min(before.steps.size(), static_cast<std::size_t>(m_document.looks().selectedStep())));
+        return before;
+    }
     return revision == 0 ? std::optional(m_document.looks().look()) : m_document.looks().lookAt(revision);
 }
 
@@ -159,19 +177,33 @@ struct Compared {
 
 struct Comparison {
     std::shared_ptr<const Proxy> proxy;
+    std::optional<RenderRequest::Base> base;  ///< for what is shown as it came
+    bool leftCame = false, rightCame = false;
     QSize space;
     RenderPlan left, right;
     bool isEqual = false;
     std::optional<MapAspect> map;
 };
 
+/// With the frame's lens, turn and crop, so that it lies as the others do.
+Image asItCame(const RenderRequest::Base& base, QSize space)
+{
+    const Image whole = placed(Image(base.untouched->image), base.balance.optics, base.balance.geometry);
+    return reducedToFit(whole.view(), space.width(), space.height());
+}
+
 Compared compared(const Comparison& c)
 {
     const Image small = reducedToFit(c.proxy->image.view(), c.space.width(), c.space.height());
     const RenderOptions options{RenderOptions::Stage::All, std::max(c.proxy->info.width, c.proxy->info.height)};
     Image left(small.width(), small.height()), right(small.width(), small.height());
-    amber::render(c.left, small.view(), left.mutableView(), {}, options);
-    amber::render(c.right, small.view(), right.mutableView(), {}, options);
+    const auto draw = [&](const RenderPlan& plan, bool came, Image& to) {
+        if (came && c.base)
+            to = asItCame(*c.base, c.space);
+        else
+            amber::render(plan, small.view(), to.mutableView(), {}, options);
+    };
+    draw(c.left, c.leftCame, left), draw(c.right, c.rightCame, right);
     if (c.isEqual)
         equaliseBrightness(left.view(), right.mutableView());
     Compared shown{toScreen(left.view()), toScreen(right.view()), toScreen(small.view()), {}, {}};
@@ -197,7 +229,13 @@ void CompareView::render()
     if (!left || !right)
         return;
     const int map = m_map->currentIndex();
+    const auto came = [](const QComboBox& box) {
+        return box.currentData().toLongLong() == dataOf(Wall::State::AsItCame);
+    };
     const Comparison asked{proxy,
+                           m_wall.baseInHand(),
+                           came(*m_leftChoice),
+                           came(*m_rightChoice),
                            m_left->pictureSpace(),
                            std::move(*left),
                            std::move(*right),

@@ -34,6 +34,7 @@ Wall::Wall(Document& document, ProxyStore& proxies, RenderService& renders, QWid
         for (PictureView* view : viewsOf(frame))
             view->setMessage(of && !of->fault.empty() ? text(of->fault) : message);
     });
+    connect(&ScreenView::instance(), &ScreenView::changed, this, [this] { requestRender(); });
     connect(&renders, &RenderService::rendered, this, &Wall::show);
     connect(&renders, &RenderService::measured, this, [this](std::uint64_t number, const MeasuredFrame& frame) {
         m_measuredNumber = number;
@@ -189,7 +190,20 @@ void Wall::setOverlay(const RenderRequest::Overlay& overlay, const QString& word
     requestRender();
 }
 
-void Wall::setSplit(bool on) { m_inHand->setSplit(on); }
+void Wall::setSplit(bool on)
+{
+    m_inHand->setSplit(on);
+    requestRender();
+}
+
+std::optional<RenderRequest::Base> Wall::baseInHand()
+{
+    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
+    if (!frame)
+        return std::nullopt;
+    RenderRequest::Base base = baseOf(*frame);
+    return base.untouched ? std::optional(std::move(base)) : std::nullopt;
+}
 
 void Wall::setSplitStates(State left, State right)
 {
@@ -241,7 +255,8 @@ Wall::State Wall::heldState() const
     return m_hold == Hold::AsItCame     ? State::AsItCame
            : m_hold == Hold::Balanced   ? State::Balanced
            : m_hold == Hold::BeforeStep ? State::BeforeStep
-                                        : m_splitStates.second;
+           : m_inHand->isSplit()        ? m_splitStates.second
+                                        : State::Result;
 }
 
 RenderRequest::Base Wall::baseOf(const Frame& frame)
@@ -258,13 +273,17 @@ void Wall::requestRender()
     request.look = m_document.looks().look();
     request.state = heldState();
     request.beside = m_splitStates.first;
+    request.liesAlike = m_inHand->isSplit() && m_hold == Hold::Nothing;
     request.clipMargin = m_clipping && m_hold == Hold::Nothing ? kClipMargin : -1;
+    request.markOutside = ScreenView::instance().marksOutside() && m_hold == Hold::Nothing;
     const auto add = [&](std::int64_t id, PictureView* view) {
         const Frame* frame = m_document.frame(id);
         if (!frame || frame->isLost)
             return;
         if (auto proxy = m_proxies.proxy(id, frame->path)) {
-            view->setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()));
+            const QString seen = ScreenView::instance().words();
+            view->setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()) +
+                             (seen.isEmpty() || view != m_inHand ? QString() : QStringLiteral(" · ") + seen));
             request.pictures.push_back({id, proxy, view->pictureSpace(), LooksInHand::pictureName(id)});
             if (request.state == State::AsItCame || (request.beside == State::AsItCame && view == m_inHand))
                 request.pictures.back().base = baseOf(*frame);

@@ -40,6 +40,8 @@ public:
     void showMarks();
     std::uint64_t tracedNumber() const { return m_tracedNumber; }
     std::shared_ptr<const Proxy> proxyInHand();
+    /// The frame in hand from its untouched proxy on; nothing while that is not read.
+    std::optional<RenderRequest::Base> baseInHand();
     /// The number of the newest render asked for.
     std::uint64_t requested() const { return m_requested; }
     /// The number of the render that was last measured.

@@ -1,6 +1,7 @@
 // Speed of the engine, from a picture that fits the cache to 24 megapixels, beside memcpy of the same bytes in the same
 // run.
 #include "core/base/atomic_file.h"
+#include "core/display/view_transform.h"
 #include "core/engine/render_plan.h"
 #include "core/handover/export.h"
 #include "core/image/read.h"
@@ -190,6 +191,25 @@ void encodePicture(benchmark::State& state)
     report(state, in);
 }
 
+/// A picture as large as a window shows it, to the codes of a screen; all cores.
+void view(benchmark::State& state, const char* profile, bool isProof)
+{
+    const auto device = !*profile
+                            ? Result<DeviceProfile>(DeviceProfile{})
+                            : readDeviceProfile(std::filesystem::path(AMBER_SOURCE_DIR) / "demo/profiles" / profile);
+    ViewOptions options;
+    if (isProof)
+        options.proof = *device;
+    const auto made = ViewTransform::make(isProof || !*profile ? std::nullopt : std::optional(*device), options);
+    const Image& in = picture(1200);
+    std::vector<std::uint32_t> pixels(static_cast<std::size_t>(in.width()) * in.height());
+    for (auto _ : state) {
+        (*made)->apply(in.view(), pixels.data(), static_cast<std::size_t>(in.width()));
+        benchmark::ClobberMemory();
+    }
+    report(state, in);
+}
+
 void compile(benchmark::State& state)
 {
     const Look look = fiveSteps();
@@ -266,6 +286,12 @@ int main(int argc, char** argv)
     add("encode_srgb8", encodePicture);
     benchmark::RegisterBenchmark("jpeg_24_decode_and_encode", codec)->Unit(benchmark::kMillisecond)->UseRealTime();
     benchmark::RegisterBenchmark("jpeg_24_export_five_steps", exportOne)->Unit(benchmark::kMillisecond)->UseRealTime();
+    for (const auto& [name, profile, isProof] :
+         {std::tuple("view_srgb", "", false), std::tuple("view_screen", "screen-pale-projector.icc", false),
+          std::tuple("view_proof", "printer-kiln-felt.icc", true)})
+        benchmark::RegisterBenchmark(name, [=](benchmark::State& state) { view(state, profile, isProof); })
+            ->Unit(benchmark::kMillisecond)
+            ->UseRealTime();
     benchmark::RegisterBenchmark("compile_plan", compile);
     // Every SIMD target of this machine for the look that is timed most; the best is what the others use.
     for (const std::string& target : simdTargets())

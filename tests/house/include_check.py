@@ -12,12 +12,13 @@ import sys
 CORE = {
     "base": "", "colour": "base", "image": "colour", "table": "colour", "table_files": "table image",
     "look": "colour table", "engine": "look image table_files", "measure": "image", "analysis": "engine measure",
-    "frame": "measure", "balance": "frame", "match": "balance engine", "proof": "balance engine",
+    "display": "engine", "optics": "image",
+    "frame": "measure optics", "balance": "frame", "match": "balance engine", "proof": "balance engine",
     "job": "look balance proof", "handover": "engine job",
 }
 APP = {
-    "base": ["theme", "task", "words", "shortcuts"], "render": ["render"], "document": ["document"],
-    "views": ["wall", "stepline", "instruments", "variants", "library", "intent", "findings", "bench", "plan"],
+    "base": ["theme", "task", "words", "shortcuts", "display"], "render": ["render"], "document": ["document"],
+    "views": ["wall", "screen", "stepline", "instruments", "variants", "library", "intent", "findings", "bench", "plan"],
     "shoot": ["places/shoot"], "balance": ["places/balance"], "look": ["places/look"], "match": ["places/match"],
     "proof": ["places/proof"], "handover": ["places/handover"], "shell": ["shell"],
 }

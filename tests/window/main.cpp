@@ -3,6 +3,8 @@
 #include "core/base/long_call.h"
 #include "tests/window/acts.h"
 
+#include <QSettings>
+#include <QTemporaryDir>
 #include <gtest/gtest.h>
 #include <set>
 
@@ -31,6 +33,9 @@ int main(int argc, char** argv)
     if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM"))
         qputenv("QT_QPA_PLATFORM", "offscreen");
     amber::Application application(argc, argv);
+    // The settings of whoever runs this are not ours to read or write.
+    const QTemporaryDir settings;
+    QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, settings.path());
     if (argc == 4 && QString(argv[1]) == "--act")
         return amber::test::act(argv[2], argv[3]);
     testing::InitGoogleTest(&argc, argv);

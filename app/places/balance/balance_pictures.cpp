@@ -1,5 +1,6 @@
 #include "app/places/balance/balance_pictures.h"
 
+#include "app/display/screen_view.h"
 #include "app/places/balance/crop_overlay.h"
 #include "app/theme/theme.h"
 #include "app/wall/wall.h"
@@ -58,6 +59,7 @@ BalancePictures::BalancePictures(Document& document, ProxyStore& proxies, LightH
             [this](std::uint64_t, const MeasuredFrame& frame) { emit measured(frame); });
     connect(&m_renders, &RenderService::traced, this,
             [this](std::uint64_t, const LookTrace& trace) { emit traced(trace); });
+    connect(&ScreenView::instance(), &ScreenView::changed, this, [this] { refresh(m_stateWords); });
     for (PictureView* view : {m_lead, m_came})
         connect(view, &PictureView::resized, this, [this] { refresh(m_stateWords); });
 }
@@ -140,6 +142,8 @@ QString BalancePictures::captionWords() const
         words << tr("the whole picture; Enter ends");
     else if (m_withLook)
         words << tr("with the look");
+    if (const QString seen = ScreenView::instance().words(); !seen.isEmpty())
+        words << seen;
     if (m_clipping && !m_held)
         words << tr("clipped: ends hatched");
     return words.join(QStringLiteral(" · "));
@@ -166,6 +170,7 @@ void BalancePictures::renderInHand()
     request.state = m_held.value_or(State::Result);
     request.beside = State::AsItCame;
     request.clipMargin = m_clipping && !m_held ? kClipMargin : -1;
+    request.markOutside = ScreenView::instance().marksOutside() && !m_held;
     request.keys = m_document.job().keys;
     request.framing = m_document.job().frame(id).framing;
     const FrameBalance balance = shownBalance(id);

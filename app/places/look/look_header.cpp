@@ -93,9 +93,9 @@ void LookHeader::addViews(QBoxLayout* row)
     m_buttons[Mark] = toggle(row, "markPicture", tr("Mark"),
                              tr("Mark key colours, regions to read or to leave out, and the planned crop (Ctrl+M)"),
                              [this](bool) { emit markWanted(); });
-    m_buttons[Split] =
-        toggle(row, "split", tr("Split"), tr("A line on the picture: before on its left, after on its right (F4)"),
-               [this](bool) { emit splitWanted(); });
+    m_buttons[Split] = toggle(row, "split", tr("Split"),
+                              tr("A line on the picture between two states of it; the View menu says which (F4)"),
+                              [this](bool) { emit splitWanted(); });
     m_buttons[Sweep] = toggle(row, "showSweep", tr("Sweep"),
                               tr("The frame at many values of one quantity of the chosen step (Ctrl+W)"),
                               [this](bool) { emit sweepWanted(); });
@@ -140,7 +140,7 @@ void LookHeader::refresh(bool isComparing)
                       (pins == 0   ? QString()
                        : pins == 1 ? tr("; 1 version is pinned")
                                    : tr("; %1 versions are pinned").arg(pins)));
-    m_compare->setEnabled(pins > 0 || isComparing);
+    m_compare->setEnabled(m_document.isOpen() || isComparing);
     for (QWidget* w : std::initializer_list<QWidget*>{m_looks, m_pin})
         w->setEnabled(m_document.isOpen());
     for (QToolButton* button : m_buttons)

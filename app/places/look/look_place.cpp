@@ -186,6 +186,7 @@ void LookPlace::fillViewMenu(QMenu& menu)
     add(tr("Quiet view: only the picture"), m_quiet, "quiet", [this] { emit quietWanted(!m_quiet); });
     add(tr("100 %: pixel for pixel"), m_wall->isActualSize(), "actual", [this] { toggleActualSize(); });
     add(tr("Blind: hide numbers"), theme::isBlind(), nullptr, [] { theme::setBlind(!theme::isBlind()); });
+    addSplitMenus(menu);
     menu.addSection(tr("Wall behind the pictures, L*"));
     for (int lightness : {20, 35, 50, 65, 80, 96})
         add(lightness == 50   ? tr("50, print viewing")
@@ -207,6 +208,29 @@ void LookPlace::fillViewMenu(QMenu& menu)
     if (!m_document.job().frame(m_document.selection().frameInHand()).framing.isWhole())
         menu.addAction(tr("Count the whole picture again"), this,
                        [this] { m_document.setFraming(m_document.selection().frameInHand(), {}); });
+}
+
+/// The split line can hold any two of the three befores and the result.
+void LookPlace::addSplitMenus(QMenu& menu)
+{
+    menu.addSection(tr("Split line"));
+    for (const bool isLeft : {true, false}) {
+        auto [left, right] = m_wall->splitStates();
+        QMenu* side =
+            menu.addMenu((isLeft ? tr("Left: %1") : tr("Right: %1")).arg(Wall::wordsOf(isLeft ? left : right)));
+        side->setObjectName(isLeft ? "splitLeft" : "splitRight");
+        for (const Wall::State state :
+             {Wall::State::AsItCame, Wall::State::Balanced, Wall::State::BeforeStep, Wall::State::Result}) {
+            QAction* action = side->addAction(Wall::wordsOf(state), this, [this, isLeft, state] {
+                const auto [l, r] = m_wall->splitStates();
+                m_wall->setSplitStates(isLeft ? state : l, isLeft ? r : state);
+                m_wall->setSplit(true);
+                m_header->setChecked(LookHeader::Split, true);
+            });
+            action->setCheckable(true);
+            action->setChecked(state == (isLeft ? left : right));
+        }
+    }
 }
 
 void LookPlace::remindOfSecondLook()

@@ -72,6 +72,7 @@ private:
     void connectParts();
     void connectPanels();
     void fillViewMenu(QMenu& menu);
+    void addSplitMenus(QMenu& menu);
     void connectPictures();
     void mark(const QRectF& place);
     void nameKey(const Region& place);

@@ -1,5 +1,6 @@
 #include "app/places/match/ladder_model.h"
 
+#include "app/display/screen_view.h"
 #include "app/document/document.h"
 #include "app/theme/theme.h"
 #include "core/colour/difference.h"
@@ -13,7 +14,7 @@ namespace {
 QIcon swatch(const LinearRgb& colour)
 {
     QPixmap pixmap(34, 14);
-    pixmap.fill(theme::screenColour(colour));
+    pixmap.fill(screenColour(colour));
     QIcon icon(pixmap);
     icon.addPixmap(pixmap, QIcon::Selected);  // a colour stays as it is when its row is chosen
     return icon;

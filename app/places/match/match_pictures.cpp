@@ -1,5 +1,6 @@
 #include "app/places/match/match_pictures.h"
 
+#include "app/display/screen_view.h"
 #include "app/render/proxy_store.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
@@ -25,7 +26,10 @@ void cover(MutableImageView picture)
 /// As large as the view shows it, through its look.
 Image seen(const MatchPictures::Side& side, const QSize& space)
 {
-    const ImageView picture = side.picture->view();
+    const FrameBalance& lies = side.lies;
+    const bool isMoved = lies.optics.moves() || lies.optics.hasFringes() || !lies.geometry.isIdentity();
+    const Image moved = isMoved ? placed(Image(*side.picture), lies.optics, lies.geometry) : Image();
+    const ImageView picture = isMoved ? moved.view() : side.picture->view();
     const double scale = std::min(static_cast<double>(space.width()) / picture.width,
                                   static_cast<double>(space.height()) / picture.height);
     const int width = std::max(1, static_cast<int>(picture.width * scale)),
@@ -92,6 +96,7 @@ MatchPictures::MatchPictures(RenderQueue& queue, QWidget* parent)
     m_ours->setObjectName("matchOurs");
     m_ours->setAccessibleName(tr("Ours"));
     m_ours->setSplitWords(tr("reference"), tr("ours"));
+    connect(&ScreenView::instance(), &ScreenView::changed, this, &MatchPictures::resized);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(14, 4, 14, 8);
     row->setSpacing(14);

@@ -4,6 +4,7 @@
 
 #include "app/render/render_queue.h"
 #include "core/balance/registration.h"
+#include "core/frame/frame_balance.h"
 #include "core/look/look.h"
 
 #include <QWidget>
@@ -23,6 +24,7 @@ public:
         std::shared_ptr<const Image> picture;  ///< none: the message is shown
         Look look;                             ///< through which it is seen
         int deliveredLongEdge = 0;
+        FrameBalance lies = {};  ///< its lens, turn and crop are laid on the picture first
         QString caption, message;
     };
     /// `lies`: how ours lies in the reference, when both show one thing. `map` 0 for pictures, else a map: lightness,

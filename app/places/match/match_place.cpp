@@ -6,6 +6,7 @@
 #include "app/places/match/match_sources.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
+#include "app/wall/wall.h"
 #include "core/engine/render_plan.h"
 #include "core/image/resize.h"
 #include "core/match/merge_group.h"
@@ -420,6 +421,32 @@ MatchPictures::Side MatchPlace::referenceSide(const std::shared_ptr<const Proxy>
     return reference;
 }
 
+void MatchPlace::holdBefore(std::optional<RenderRequest::State> state)
+{
+    if (m_before == state)
+        return;
+    m_before = state;
+    showPictures();
+}
+
+/// Ours as one of its befores, by name.
+void MatchPlace::showBefore(MatchPictures::Side& ours, const Frame& frame)
+{
+    using State = RenderRequest::State;
+    if (*m_before == State::AsItCame) {
+        const auto untouched = m_proxies.untouched(frame.id, frame.path);
+        if (!untouched)
+            return;
+        ours.picture = {untouched, &untouched->image};
+        ours.lies = m_document.balances().of(frame.id);
+    }
+    ours.look.steps.resize(
+        *m_before == State::BeforeStep
+            ? std::min(ours.look.steps.size(), static_cast<std::size_t>(m_document.looks().selectedStep()))
+            : 0);
+    ours.caption += QStringLiteral(" · ") + Wall::wordsOf(*m_before);
+}
+
 void MatchPlace::showPictures()
 {
     if (!isVisible() || !m_document.isOpen())
@@ -441,6 +468,8 @@ void MatchPlace::showPictures()
                    : isTable && frame ? tr("%1 by the fitted steps").arg(name)
                                       : name;
     ours.message = !frame ? tr("No frame in hand") : frame->fault.empty() ? tr("Reading…") : text(frame->fault);
+    if (m_before && frame && proxy && !isPair)
+        showBefore(ours, *frame);
     const std::optional<Registration> lies = isPair    ? std::optional(m_held.fit.registration)
                                              : isTable ? std::optional(Registration{})
                                                        : m_related->registration();

@@ -7,7 +7,7 @@
 #include "app/places/match/ladder_model.h"
 #include "app/places/match/match_pictures.h"
 #include "app/places/match/related.h"
-#include "app/render/proxy_store.h"
+#include "app/render/render_service.h"
 #include "app/task/task.h"
 
 #include <QWidget>
@@ -46,6 +46,8 @@ public:
     bool isRegistered() const { return m_related->registration().has_value(); }
     /// Nothing is being read, fitted, compared or waiting to be shown.
     bool isAtRest() const;
+    /// Shows ours as one of its befores, as long as a key is held.
+    void holdBefore(std::optional<RenderRequest::State> state);
     void takeThis();
     void takeToHere();
     void takeAll();
@@ -72,11 +74,13 @@ private:
     MatchPictures::Side referenceSide(const std::shared_ptr<const Proxy>& proxy, const QString& name) const;
     void refreshLadder();
     void showPictures();
+    void showBefore(MatchPictures::Side& ours, const Frame& frame);
     void take(const std::set<std::size_t>& rows, const QString& action);
     void takeFit(bool asNew);
     Balance solvedLight() const;
     void takeBalance();
     QString group() const;
+    std::optional<RenderRequest::State> m_before;
     std::set<std::size_t> rowsDownTo(int last) const;
     Look oursLook() const;
 

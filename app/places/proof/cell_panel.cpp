@@ -1,5 +1,6 @@
 #include "app/places/proof/cell_panel.h"
 
+#include "app/display/screen_view.h"
 #include "app/places/proof/consistency_model.h"
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
@@ -33,10 +34,10 @@ protected:
         if (!m_lead || !m_here)
             return;
         const QRect area = rect().adjusted(8, 8, -8, -24);
-        painter.fillRect(QRect(area.left(), area.top(), area.width() / 2, area.height()), theme::screenColour(*m_lead));
+        painter.fillRect(QRect(area.left(), area.top(), area.width() / 2, area.height()), screenColour(*m_lead));
         painter.fillRect(
             QRect(area.left() + area.width() / 2, area.top(), area.width() - area.width() / 2, area.height()),
-            theme::screenColour(*m_here));
+            screenColour(*m_here));
         painter.setPen(theme::kWallInk);
         painter.setFont(theme::font(13));
         const QRect words(area.left(), area.bottom() + 2, area.width(), 18);
@@ -66,6 +67,7 @@ CellPanel::CellPanel(Document& document, ProxyStore& proxies, ConsistencyModel& 
     makeCellButtons();
     connect(m_here, &PictureView::marked, this, &CellPanel::correctPlace);
     connect(m_here, &PictureView::resized, this, &CellPanel::refresh);
+    connect(&ScreenView::instance(), &ScreenView::changed, this, &CellPanel::refresh);
     auto* buttons = new QHBoxLayout;
     buttons->addWidget(m_confirm);
     buttons->addWidget(m_correct);
