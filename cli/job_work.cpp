@@ -20,7 +20,7 @@ struct Options {
     std::string job, out;
     std::vector<std::string> frames;
     DeliveryChoices choices;
-    bool take = false, allButUnused = false;
+    bool take = false, allButUnused = false, withCard = false;
 };
 
 CancelToken& interrupt()
@@ -104,13 +104,16 @@ void runBalance(const Options& o, Session& session)
         if (const Status kept = store->adopt(job); !kept)
             return session.report(kept.error());
     const auto asked = framesToBalance(job, frames, read.ids, bracketsOf(read));
-    const auto solved = balanceShoot(asked.frames, progressOnTerminal("balance"), interrupt());
+    const auto solved =
+        balanceShoot(asked.frames, progressOnTerminal("balance"), interrupt(), cardsIn(cardFolderOf(store->file())));
     if (!solved)
         return session.report(Error{"cancelled; nothing was changed", {}, {}, {}}, 1);
     job = withResponses(job, *solved);
     const auto proposals = proposalsOf(job, frames, asked, *solved);
     if (o.take) {
         Status done = store->adopt(job);
+        if (done)
+            done = store->setCards(cardsOf(asked, *solved));
         if (done)
             done = takeSound(*store, proposals, frames);
         if (!done)
@@ -192,7 +195,7 @@ void runHandover(const Options& o, Session& session)
     auto store = openJob(o.job, false, session);
     if (!store)
         return;
-    const std::vector<Frame>& frames = store->frames();
+    std::vector<Frame> frames = store->frames();
     const auto look = lookInHand(*store);
     auto wanted = namedFrames(frames, o.frames);
     const auto recipe = recipeFor(o.choices, o.out, frames);
@@ -204,7 +207,16 @@ void runHandover(const Options& o, Session& session)
         return session.report(recipe.error());
     if (o.allButUnused)
         std::erase_if(*wanted, [&](FrameId id) { return store->job().frame(id).isUnused; });
-    const auto batch = batchOf(store->job(), frames, *wanted, [&](LookId id) { return store->currentLook(id); });
+    if (!o.withCard)
+        for (const auto& [id, card] : seekCards(frames, *wanted, cardsIn(cardFolderOf(store->file())),
+                                                progressOnTerminal("looking for the colour card"), interrupt()))
+            for (Frame& frame : frames)
+                if (frame.id == id)
+                    frame.card = card;
+    const auto batch = batchOf(store->job(), frames, *wanted, [&](LookId id) { return store->currentLook(id); },
+                               {o.withCard, o.choices.ratio});
+    for (const FrameId id : batch.withCard)
+        std::cerr << "amber: " << nameOfId(frames, id) << " is left out: it shows the colour card (--with-card)\n";
     const auto tell = progressOnTerminal("hand over");
     const auto report = exportPictures(
         *look, batch.sources, *recipe, [&](int done, int total, const Delivery&) { tell(done, total); }, interrupt(),
@@ -242,6 +254,7 @@ void addJobWork(CLI::App& job, Session& session)
         ->check(CLI::Range(0, 100000));
     hand->add_option("--ratio", d.ratio, "Cut to this width / height (0: as it is)")->check(CLI::Range(0.0, 10.0));
     hand->add_option("--frames", o->frames, "Only these frames, by name")->delimiter(',');
+    hand->add_flag("--with-card", o->withCard, "Also frames that show the colour card; without, they are left out");
     hand->add_flag("--all-but-unused", o->allButUnused, "Without exposures of which another was chosen");
     hand->footer("Example: amber job handover shoot.amberjob --out handed-over --format tiff16");
     hand->callback([o, &session] { runHandover(*o, session); });

@@ -1,5 +1,7 @@
 #include "app/document/document.h"
 
+#include "core/job/edits.h"
+
 #include "app/task/task.h"
 #include "core/job/bring_in.h"
 #include "core/job/open_shoot.h"
@@ -285,12 +287,34 @@ void Document::setFrameFault(std::int64_t id, const QString& fault)
         }
 }
 
-JobBatch Document::batchOf(const std::vector<FrameId>& frames) const
+void Document::setCards(const FoundCards& cards)
+{
+    if (!m_store || cards.empty())
+        return;
+    check(m_store->setCards(cards));
+    for (Frame& frame : m_frames)
+        if (const auto found = cards.find(frame.id); found != cards.end()) {
+            const bool isNew = frame.card != found->second;
+            frame.cardSought = true, frame.card = found->second;
+            if (isNew)
+                emit framingChanged(frame.id);
+        }
+}
+
+fs::path Document::cardFolder() const { return m_store ? cardFolderOf(m_store->file()) : fs::path(); }
+
+Framing Document::countedFraming(FrameId id) const
+{
+    const Frame* of = frame(id);
+    return of ? amber::countedFraming(job(), *of) : Framing{};
+}
+
+JobBatch Document::batchOf(const std::vector<FrameId>& frames, const CardRule& cards) const
 {
     const auto look = [this](LookId id) -> Result<Look> {
         return m_store ? m_store->currentLook(id) : fail("no job is open");
     };
-    return amber::batchOf(job(), m_frames, frames, look);
+    return amber::batchOf(job(), m_frames, frames, look, cards);
 }
 
 const Job& Document::job() const

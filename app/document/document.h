@@ -8,6 +8,7 @@
 #include "app/words/words.h"
 #include "core/handover/job_batch.h"
 #include "core/job/job_store.h"
+#include "core/job/shoot_work.h"
 
 #include <QObject>
 #include <QString>
@@ -75,6 +76,11 @@ public:
     /// taken for the frame's: it is listed in changedContents().
     void setFrameContent(FrameId id, const std::string& hash, std::uintmax_t bytes);
     void setFrameFault(FrameId id, const QString& fault);
+    /// Where frames show a colour card, once it was looked for.
+    void setCards(const FoundCards& cards);
+    std::filesystem::path cardFolder() const;
+    /// What of a frame counts for measures.
+    Framing countedFraming(FrameId id) const;
 
     /// Everything that was decided. Empty while nothing is open.
     const Job& job() const;
@@ -95,7 +101,7 @@ public:
     void redo();
 
     /// Which pictures are handed over, and what belongs to each.
-    JobBatch batchOf(const std::vector<FrameId>& frames) const;
+    JobBatch batchOf(const std::vector<FrameId>& frames, const CardRule& cards = {}) const;
 
     /// What lies at hand: kept, but no gesture.
     const Desk& desk() const;

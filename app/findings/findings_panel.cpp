@@ -126,6 +126,23 @@ void FindingsPanel::showLevels()
         addWords(m_levels, tr("Nothing: what was set has stayed."));
 }
 
+/// A neutral that the look has tinted: how much warmth would bring it back.
+void FindingsPanel::showRetrim(const Look& look)
+{
+    for (const Retrim& r : retrims(*m_trace)) {
+        const QString name = keyColourTitle(m_trace->keys[static_cast<std::size_t>(r.key)]);
+        addWords(m_levels,
+                 tr("%1 came in neutral and leaves with chroma %2: warmth of %3 mired, green %4 brings it back.")
+                     .arg(name, theme::number(r.chroma, 3), theme::number(r.warmth.warmth, 0),
+                          theme::number(r.warmth.green, 1)),
+                 tr("Add"), "addRetrim", [this, look, r, name] {
+                     Look after = m_document.looks().look();
+                     after.steps.emplace_back().parameters = r.warmth;
+                     m_document.looks().takeLook(after, tr("%1 brought back to neutral").arg(name));
+                 });
+    }
+}
+
 void FindingsPanel::showSayings(const Look& look, const std::vector<LinearRgb>& colours, const Image& frame)
 {
     const EqualCurves curves = measureEqualCurves(colours);
@@ -170,7 +187,7 @@ void FindingsPanel::renew()
     const auto colours = someColours(frame.view(), kColours);
     showUndoing(look, colours);
     if (m_trace && m_trace->steps() == static_cast<int>(look.steps.size()))
-        showLevels();
+        showLevels(), showRetrim(look);
     showSayings(look, colours, frame);
     for (QVBoxLayout* column : {m_undoing, m_levels, m_sayings})
         column->addStretch(1);

@@ -29,6 +29,7 @@ protected:
 private:
     void showUndoing(const Look& look, const std::vector<LinearRgb>& colours);
     void showLevels();
+    void showRetrim(const Look& look);
     void showSayings(const Look& look, const std::vector<LinearRgb>& colours, const Image& frame);
     void renew();
     void join(int first, int second);

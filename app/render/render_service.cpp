@@ -5,6 +5,7 @@
 #include "core/analysis/overlay.h"
 #include "core/base/hand_over.h"
 #include "core/frame/frame_balance.h"
+#include "core/image/raw.h"
 #include "core/image/resize.h"
 #include "core/optics/noise.h"
 
@@ -127,6 +128,8 @@ void RenderService::light(Reduced& entry, const RenderRequest::Picture& picture)
         // Single pixels lie elsewhere once a picture is turned: those of the screen stand for them.
         const Size grid = fitted({entry.image.width(), entry.image.height()}, ProxyStore::kSampleEdge);
         proxy->samples = sampleGrid(entry.image.view(), grid.width, grid.height);
+        if (entry.stillSamples.isEmpty())
+            entry.stillSamples = sampleGrid(entry.still.view(), grid.width, grid.height);
     }
     entry.proxy = std::move(proxy);
     entry.before = QImage();
@@ -237,13 +240,27 @@ void RenderService::layOver(Reduced& source, const Look& look, const RenderReque
         layOverStep(look, request.entering, *source.absent, picture, out, options);
 }
 
+namespace {
+
+/// From where on a channel of a picture's linear sRGB was at its file's end.
+double saturationOf(const PictureInfo& info)
+{
+    constexpr double kHalfACode = 0.5 / 255;
+    return info.isRaw() ? rawSaturation() : decodeComponent(RgbSpace::Srgb, 1 - kHalfACode);
+}
+
+}  // namespace
+
 /// A result as the screen shows it, with what is marked on the first picture.
-QImage RenderService::pictureOf(const RenderRequest& request, ImageView result, bool isFirst) const
+QImage RenderService::pictureOf(const RenderRequest& request, ImageView result, const Reduced* first) const
 {
     QImage shown = toScreen(result, *m_view);
-    if (request.clipMargin >= 0 && isFirst)
+    if (request.clipMargin >= 0 && first) {
         layOverClipping(result, request.clipMargin, shown);
-    if (request.markOutside && isFirst)
+        if (!first->still.isEmpty())
+            layOverLost(result, first->still.view(), saturationOf(first->proxy->info), shown);
+    }
+    if (request.markOutside && first)
         layOverOutside(result, *m_view, shown);
     return shown;
 }
@@ -277,7 +294,7 @@ void RenderService::showPart(const RenderRequest& request, const RenderPlan& pla
             layOver(source, look, request, {}, part(whole), out.mutableView());
         result = out.view();
     }
-    const QImage after = pictureOf(request, result, true);
+    const QImage after = pictureOf(request, result, &source);
     handOver(Carrier::Events);
     emit rendered(request.number, picture.frame, after, toScreen(part(whole), *m_view));
 }
@@ -305,10 +322,14 @@ void RenderService::measureFirst(const RenderRequest& request, const RenderPlan&
     if (!nothing)
         return;
     Reduced& source = reduced(request.pictures[0]);
+    MeasuredFrame frame{
+        measure(m_after, source, plan, request.framing), measure(m_before, source, *nothing, request.framing),
+        measure(m_entering, source, entering, request.framing), std::nullopt, source.proxy->info.isRaw()};
+    if (!source.stillSamples.isEmpty())
+        frame.headroom =
+            headroomOf(source.proxy->samples.view(), source.stillSamples.view(), saturationOf(source.proxy->info));
     handOver(Carrier::Events);
-    emit measured(request.number, {measure(m_after, source, plan, request.framing),
-                                   measure(m_before, source, *nothing, request.framing),
-                                   measure(m_entering, source, entering, request.framing)});
+    emit measured(request.number, frame);
     m_due = request;
 }
 
@@ -333,7 +354,7 @@ void RenderService::showReduced(const RenderRequest& request, const RenderPlan& 
         render(plan, source.image.view(), out.mutableView(), {}, options);
         if (request.overlay.what != RenderRequest::Overlay::What::Nothing && index == 0)
             layOver(source, look, request, options, source.image.view(), out.mutableView());
-        after = pictureOf(request, out.view(), index == 0);
+        after = pictureOf(request, out.view(), index == 0 ? &source : nullptr);
     }
     const QImage before = index == 0 || request.beside == State::Balanced
                               ? shown(request, picture, source, look, request.beside, true)

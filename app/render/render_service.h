@@ -6,6 +6,7 @@
 #include "app/render/proxy_store.h"
 #include "core/analysis/step_trace.h"
 #include "core/engine/render_plan.h"
+#include "core/measure/clip_map.h"
 #include "core/measure/frame_measures.h"
 #include "core/measure/main_colours.h"
 
@@ -45,20 +46,22 @@ struct RenderRequest {
     std::uint64_t number = 0;
     Look look;
     State state = State::Result, beside = State::Balanced;  ///< shown, and given as `before`
-    bool liesAlike = false;  ///< as it came is shown with the frame's lens, turn and crop, beside another state
-    std::size_t entering = 0;                               ///< the picture after so many steps is measured as well
-    std::vector<Picture> pictures;                          ///< the frame in hand first
-    bool measure = true;                                    ///< measure the first picture
-    Overlay overlay;                                        ///< of the step after `entering`
-    std::vector<KeyColour> keys;  ///< traced through the look; those the first picture watches by itself come to them
-    Framing framing;              ///< of the first picture
-    double clipMargin = -1;       ///< below 0: no overlay of clipped pixels; else within this margin of the ends
-    bool markOutside = false;     ///< what the screen cannot show is marked on the first picture
+    bool liesAlike = false;         ///< as it came is shown with the frame's lens, turn and crop, beside another state
+    std::size_t entering = 0;       ///< the picture after so many steps is measured as well
+    std::vector<Picture> pictures;  ///< the frame in hand first
+    bool measure = true;            ///< measure the first picture
+    Overlay overlay;                ///< of the step after `entering`
+    std::vector<KeyColour> keys;    ///< traced through the look; those the first picture watches by itself come to them
+    Framing framing;                ///< of the first picture
+    double clipMargin = -1;         ///< below 0: no overlay of clipped pixels; else within this margin of the ends
+    bool markOutside = false;       ///< what the screen cannot show is marked on the first picture
 };
 
 /// The frame in hand, measured as it leaves the look, as it came in, and as it enters the chosen step.
 struct MeasuredFrame {
     FrameMeasures after, before, entering;
+    std::optional<Headroom> headroom;  ///< of a frame shown from its untouched proxy on
+    bool isRaw = false;
 };
 
 class RenderService : public QObject {
@@ -129,7 +132,7 @@ private:
     void trace(const RenderRequest& request, Reduced& source);
     void traceDue();
     bool isOvertaken();
-    QImage pictureOf(const RenderRequest& request, ImageView result, bool isFirst) const;
+    QImage pictureOf(const RenderRequest& request, ImageView result, const Reduced* first) const;
 
     RenderQueue& m_queue;
     std::mutex m_mutex;

@@ -265,6 +265,24 @@ RenderRequest::Base Wall::baseOf(const Frame& frame)
     return {m_proxies.untouched(frame.id, frame.path), balance, m_document.balances().responseOf(balance)};
 }
 
+void Wall::addPicture(RenderRequest& request, FrameId id, PictureView& view)
+{
+    const Frame* frame = m_document.frame(id);
+    if (!frame || frame->isLost)
+        return;
+    if (auto proxy = m_proxies.proxy(id, frame->path)) {
+        const QString seen = ScreenView::instance().words();
+        view.setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()) +
+                        (seen.isEmpty() || &view != m_inHand ? QString() : QStringLiteral(" · ") + seen));
+        request.pictures.push_back({id, proxy, view.pictureSpace(), LooksInHand::pictureName(id)});
+        if (request.state == State::AsItCame || (request.beside == State::AsItCame && &view == m_inHand))
+            request.pictures.back().base = baseOf(*frame);
+        if (m_clipping && &view == m_inHand && !m_actual)
+            if (auto base = baseOf(*frame); base.untouched)
+                request.pictures.back().base = std::move(base), request.pictures.back().proxy = nullptr;
+    }
+}
+
 void Wall::requestRender()
 {
     if (!m_document.isOpen() || !isVisible())
@@ -276,24 +294,12 @@ void Wall::requestRender()
     request.liesAlike = m_inHand->isSplit() && m_hold == Hold::Nothing;
     request.clipMargin = m_clipping && m_hold == Hold::Nothing ? kClipMargin : -1;
     request.markOutside = ScreenView::instance().marksOutside() && m_hold == Hold::Nothing;
-    const auto add = [&](std::int64_t id, PictureView* view) {
-        const Frame* frame = m_document.frame(id);
-        if (!frame || frame->isLost)
-            return;
-        if (auto proxy = m_proxies.proxy(id, frame->path)) {
-            const QString seen = ScreenView::instance().words();
-            view->setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()) +
-                             (seen.isEmpty() || view != m_inHand ? QString() : QStringLiteral(" · ") + seen));
-            request.pictures.push_back({id, proxy, view->pictureSpace(), LooksInHand::pictureName(id)});
-            if (request.state == State::AsItCame || (request.beside == State::AsItCame && view == m_inHand))
-                request.pictures.back().base = baseOf(*frame);
-        }
-    };
+    const auto add = [&](std::int64_t id, PictureView* view) { addPicture(request, id, *view); };
     request.entering = static_cast<std::size_t>(m_document.looks().selectedStep());
     if (m_hold == Hold::Nothing)
         request.overlay = m_overlay;
     request.keys = m_document.job().keys;
-    request.framing = m_document.job().frame(m_document.selection().frameInHand()).framing;
+    request.framing = m_document.countedFraming(m_document.selection().frameInHand());
     add(m_document.selection().frameInHand(), m_inHand);
     if (const Frame* frame = m_document.frame(m_document.selection().frameInHand());
         m_actual && frame && !request.pictures.empty())

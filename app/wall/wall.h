@@ -63,6 +63,7 @@ private:
     void rebuild();
     void place();
     void requestRender();
+    void addPicture(RenderRequest& request, FrameId id, PictureView& view);
     State heldState() const;
     RenderRequest::Base baseOf(const Frame& frame);
     /// Where a frame is shown.

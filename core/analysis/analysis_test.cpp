@@ -165,6 +165,28 @@ TEST(NetEffect, LevelsThatLaterStepsMovedAndTintsThatAddUp)
 }
 
 /// A step of one noticeable difference is one: the largest CIEDE2000 is 1, or the limit of the number came first.
+TEST(NetEffect, TellsTheWarmthThatBringsATintedNeutralBack)
+{
+    const Image field = colourField();
+    Warmth warm;
+    warm.warmth = 35;
+    Look look;
+    look.steps = {stepOf(warm), stepOf(contrastOf(1.1))};
+    const std::vector<KeyColour> keys{keyAt(field.view(), "stone", 0.5, 0.5 / 64),
+                                      keyAt(field.view(), "leaf", 0.5, 30.5 / 64)};
+    const auto trace = traceLook(look, field.view(), 1, keys, {});
+    ASSERT_TRUE(trace);
+    const auto found = retrims(*trace);
+    ASSERT_EQ(found.size(), 1u) << "a leaf is not neutral";
+    EXPECT_EQ(found[0].key, 0);
+    EXPECT_LT(found[0].warmth.warmth, -25);
+    look.steps.push_back(stepOf(found[0].warmth));
+    const auto after = traceLook(look, field.view(), 1, keys, {});
+    EXPECT_LT(after->states.back().keys[0].okLch.chroma, 0.1 * found[0].chroma);
+    EXPECT_TRUE(retrims(*after).empty());
+    EXPECT_TRUE(retrims(*traceLook(Look{}, field.view(), 1, keys, {})).empty());
+}
+
 RC_GTEST_PROP(Sweep, OneNoticeableDifferenceIsOne, ())
 {
     const auto colours = someColours(colourField().view(), 60);

@@ -247,4 +247,26 @@ Result<Joined> joinSteps(const Look& look, int first, int second, const std::vec
     return std::move(*joined);
 }
 
+std::vector<Retrim> retrims(const LookTrace& trace)
+{
+    constexpr double kNeutral = 0.02, kTinted = 0.012;  // OKLab chroma
+    std::vector<Retrim> all;
+    for (const bool marked : {true, false})
+        for (std::size_t k = 0; k < trace.keys.size(); ++k) {
+            const KeyColour::Kind kind = trace.keys[k].kind;
+            if (trace.states.empty() || (kind == KeyColour::Kind::Marked) != marked ||
+                (!marked && kind != KeyColour::Kind::Neutral))
+                continue;
+            const KeyState &in = trace.states.front().keys[k], &out = trace.states.back().keys[k];
+            if (in.okLch.chroma > kNeutral || out.okLch.chroma - in.okLch.chroma < kTinted)
+                continue;
+            const LinearRgb leaves = toLinearRgb(toOkLab(out.okLch));
+            Retrim r{static_cast<int>(k), out.okLch.chroma, neutralising(leaves)};
+            const OkLab back = toOkLab(evaluate(r.warmth, leaves));
+            if (std::hypot(back.a, back.b) < 0.5 * r.chroma)
+                all.push_back(std::move(r));
+        }
+    return all;
+}
+
 }  // namespace amber

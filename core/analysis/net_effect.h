@@ -47,4 +47,14 @@ struct Joined {
 /// colours alone cannot tell.
 Result<Joined> joinSteps(const Look& look, int first, int second, const std::vector<LinearRgb>& colours);
 
+/// A key colour that came in neutral and leaves tinted, and the warmth step at the look's end that brings it back.
+struct Retrim {
+    int key = 0;        ///< of the trace
+    double chroma = 0;  ///< OKLab, as it leaves
+    Warmth warmth;
+};
+/// Marked ones first; of those that watch themselves only the neutral patch. None for tints under 0.012, and none that
+/// warmth could not halve.
+std::vector<Retrim> retrims(const LookTrace& trace);
+
 }  // namespace amber

@@ -381,4 +381,27 @@ CardCheck checkByCard(const FoundCard& found, const ColourCard& card, const Fram
     return check;
 }
 
+std::vector<ColourCard> cardsIn(const std::filesystem::path& folder)
+{
+    std::vector<std::filesystem::path> files;
+    std::error_code error;
+    for (std::filesystem::directory_iterator at(folder, error), end; !error && at != end; at.increment(error))
+        if (at->path().extension() == ".txt")
+            files.push_back(at->path());
+    std::sort(files.begin(), files.end());
+    std::vector<ColourCard> cards;
+    for (const auto& file : files)
+        if (auto card = readColourCard(file))
+            cards.push_back(std::move(*card));
+    return cards;
+}
+
+std::optional<SeenCard> findCardOf(ImageView picture, const std::vector<ColourCard>& cards)
+{
+    for (std::size_t i = 0; i < cards.size(); ++i)
+        if (auto found = findCard(picture, cards[i]))
+            return SeenCard{i, std::move(*found)};
+    return std::nullopt;
+}
+
 }  // namespace amber

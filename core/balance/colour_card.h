@@ -31,6 +31,13 @@ struct ColourCard {
 /// the line, for anything else, for other than four marks of which one has no hole, and without patches.
 Result<ColourCard> readColourCard(const std::filesystem::path& path);
 
+/// Where a picture shows a card: fractions of its source, width over height of which is `ratio`.
+struct ShownCard {
+    Region region;
+    double ratio = 1.5;
+    bool operator==(const ShownCard&) const = default;
+};
+
 struct FoundCard {
     std::array<Spot, 4> marks{};  ///< in fractions of the picture, in the card's order
     Region region;                ///< round the whole card
@@ -45,6 +52,18 @@ struct FoundCard {
 };
 /// However it is turned. Nothing when it is not there.
 std::optional<FoundCard> findCard(ImageView picture, const ColourCard& card);
+
+/// The cards that the text files of a folder describe, by the names of the files; files that describe none are passed
+/// over.
+std::vector<ColourCard> cardsIn(const std::filesystem::path& folder);
+/// The first of these cards that the picture shows, and where.
+struct SeenCard {
+    std::size_t card = 0;
+    FoundCard found;
+};
+std::optional<SeenCard> findCardOf(ImageView picture, const std::vector<ColourCard>& cards);
+/// Long edge of pictures that cards are looked for in.
+inline constexpr int kCardEdge = 750;
 
 /// White and exposure by the neutral patches: the frame's balance with these; the middle ones count, those at an end do
 /// not. Nothing when none is left.

@@ -1,8 +1,9 @@
 // The colour card found in the demo's frames, however they are turned, and what it says.
-#include "core/balance/colour_card.h"
+#include "core/balance/shoot_balance.h"
 
 #include "core/base/json_text.h"
 #include "core/image/read.h"
+#include "core/image/write.h"
 #include "tests/support/temporary_folder.h"
 
 #include <cmath>
@@ -139,6 +140,55 @@ TEST(ColourCard, AnyCardIsDescribedByATextFileAndWrongOnesAreRefusedByTheirLine)
         EXPECT_NE(wrong.error().message().find(line), std::string::npos) << wrong.error().message();
     }
     EXPECT_FALSE(readColourCard(folder / "none.txt"));
+}
+
+/// What the card shows is known colour: frames that have nothing else in common are brought together by it.
+TEST(ColourCard, IsTheFirstEvidenceOfAShootsBalance)
+{
+    const TemporaryFolder folder;
+    const fs::path lead = kDemo / "frames/north-window-01.jpg";
+    const auto withCard = readPicture(lead), other = readPicture(kDemo / "frames/lamp-shelf-04.jpg");
+    const auto found = findCard(withCard->image.view(), card());
+    ASSERT_TRUE(found);
+    // Its card, under a light of other colour and strength, laid into a picture of other things.
+    const Balance light{-0.8, 5600, 4};
+    Image pasted = other->image, lit = withCard->image;
+    applyBalance(light, Response{}, lit.mutableView());
+    const auto& r = found->region;
+    for (int y = static_cast<int>(r.top * 1000); y < static_cast<int>(r.bottom * 1000); ++y)
+        for (int i = 3 * static_cast<int>(r.left * 1500); i < 3 * static_cast<int>(r.right * 1500); ++i)
+            pasted.mutableView().row(y)[i] = lit.view().row(y)[i];
+    ASSERT_TRUE(writePicture(folder / "other.png", pasted.view(), {}, {FileFormat::Png16, RgbSpace::Rec2020, 92}, {}));
+
+    const std::vector<ShootFrame> frames{{lead, 0, true, -1, {}, {}}, {folder / "other.png", 0, false, -1, {}, {}}};
+    const auto cards = cardsIn(kDemo / "card");
+    ASSERT_EQ(cards.size(), 1u);
+    const auto without = balanceShoot(frames), with = balanceShoot(frames, {}, {}, cards);
+    ASSERT_TRUE(without && with);
+    EXPECT_NE(without->frames[1].ground, Ground::KeyColours);
+    EXPECT_FALSE(without->cardSought[0]);
+    EXPECT_EQ(with->frames[1].ground, Ground::KeyColours);
+    EXPECT_NEAR(with->frames[1].balance.exposureStops, 0.8, 0.05);
+    EXPECT_LT(with->frames[1].residual, 1);
+    for (std::size_t i = 0; i < 2; ++i) {
+        ASSERT_TRUE(with->cards[i]) << i;
+        EXPECT_NEAR(with->cards[i]->region.left, found->region.left, 0.01);
+        EXPECT_NEAR(with->cards[i]->ratio, 1.5, 0.01);
+    }
+}
+
+TEST(ColourCard, IsFilledUpFromBesideItWhereItDoesNotCount)
+{
+    Image picture(100, 50);
+    std::fill_n(picture.mutableView().data, 100 * 50 * 3, 0.2f);
+    for (int y = 10; y < 30; ++y)
+        std::fill_n(picture.mutableView().row(y) + 3 * 40, 3 * 20, 0.9f);
+    leaveOutCard(picture.mutableView(), {0.4, 0.2, 0.6, 0.6});
+    const ImageView filled = picture.view();
+    for (int y = 0; y < 50; ++y)
+        for (int i = 0; i < 300; ++i)
+            ASSERT_NEAR(filled.row(y)[i], 0.2f, 1e-6) << y << " " << i;
+    leaveOutCard(picture.mutableView(), {-0.1, -0.1, 1.2, 1.2});  // all of it
 }
 
 }  // namespace

@@ -17,12 +17,14 @@ namespace {
 /// One run over a shoot: what was read of its frames, and what came of them.
 class ShootRun {
 public:
-    ShootRun(const std::vector<ShootFrame>& frames, const BalanceProgress& progress, const CancelToken& cancel)
-        : m_frames(frames), m_progress(progress), m_cancel(cancel), m_evidence(frames.size()),
+    ShootRun(const std::vector<ShootFrame>& frames, const BalanceProgress& progress, const CancelToken& cancel,
+             const std::vector<ColourCard>& cards)
+        : m_frames(frames), m_progress(progress), m_cancel(cancel), m_cards(cards), m_evidence(frames.size()),
           m_isRead(frames.size(), 0)
     {
         m_result.frames.resize(frames.size()), m_result.faults.resize(frames.size()),
-            m_result.responseNames.resize(frames.size());
+            m_result.responseNames.resize(frames.size()), m_result.cards.resize(frames.size()),
+            m_sought.resize(frames.size());
     }
     std::optional<ShootBalance> run();
 
@@ -58,6 +60,8 @@ private:
     const std::vector<ShootFrame>& m_frames;
     const BalanceProgress& m_progress;
     const CancelToken& m_cancel;
+    const std::vector<ColourCard>& m_cards;
+    std::vector<char> m_sought;
     std::vector<BalanceEvidence> m_evidence;
     std::vector<char> m_isRead;
     MemoryGate m_gate;
@@ -73,14 +77,25 @@ void ShootRun::read(std::size_t i)
     const auto& path = m_frames[i].path;
     // A thread that waits inside for parts of its own picture may not begin another one: it holds memory that the
     // other would wait for.
-    const auto picture = isolated([&]() -> Result<Picture> {
+    auto picture = isolated([&]() -> Result<Picture> {
         const auto held = m_gate.take(bytesToReadReduced(path, kFeatureEdge, true));
         return readReduced(path, kFeatureEdge, true);
     });
     const auto measured = caught(path.string(), [&]() -> Status {
         if (!picture)
             return tl::make_unexpected(picture.error());
+        const auto seen = m_cards.empty() ? std::nullopt : findCardOf(picture->image.view(), m_cards);
+        if (seen) {
+            m_result.cards[i] =
+                ShownCard{seen->found.region, static_cast<double>(picture->info.width) / picture->info.height};
+            leaveOutCard(picture->image.mutableView(), seen->found.region);
+        }
+        m_sought[i] = !m_cards.empty();
         m_evidence[i] = evidenceOf(m_frames[i], picture->image.view(), captureFacts(path));
+        if (seen)
+            for (const auto& reading : seen->found.readings)
+                m_evidence[i].keys["card " + std::to_string(seen->card) + " " +
+                                   m_cards[seen->card].patches[reading.patch].name] = reading.colour;
         m_result.responseNames[i] = picture->info.isRaw() ? "raw" : "";
         m_isRead[i] = 1;
         return {};
@@ -191,10 +206,29 @@ std::optional<ShootBalance> ShootRun::run()
             return std::nullopt;
     }
     advance(static_cast<int>(2 * m_frames.size()));
+    m_result.cardSought.assign(m_sought.begin(), m_sought.end());
     return std::move(m_result);
 }
 
 }  // namespace
+
+void leaveOutCard(MutableImageView picture, const Region& card)
+{
+    const int left = std::clamp(static_cast<int>(card.left * picture.width) - 1, 0, picture.width - 1),
+              right = std::clamp(static_cast<int>(card.right * picture.width) + 1, 0, picture.width - 1),
+              top = std::clamp(static_cast<int>(card.top * picture.height) - 1, 0, picture.height - 1),
+              bottom = std::clamp(static_cast<int>(card.bottom * picture.height) + 1, 0, picture.height - 1);
+    // Every row goes on from its left neighbour to its right one.
+    for (int y = top; y <= bottom; ++y) {
+        float* row = picture.row(y);
+        for (int x = left; x <= right; ++x) {
+            const float t = static_cast<float>(x - left) / static_cast<float>(std::max(1, right - left));
+            for (int k = 0; k < 3; ++k)
+                row[3 * x + k] = (1 - t) * row[3 * std::max(0, left - 1) + k] +
+                                 t * row[3 * std::min(picture.width - 1, right + 1) + k];
+        }
+    }
+}
 
 BalanceEvidence evidenceOf(const ShootFrame& frame, ImageView untouched, const CaptureFacts& capture)
 {
@@ -213,10 +247,10 @@ BalanceEvidence evidenceOf(const ShootFrame& frame, ImageView untouched, const C
 }
 
 std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, const BalanceProgress& progress,
-                                         const CancelToken& cancel)
+                                         const CancelToken& cancel, const std::vector<ColourCard>& cards)
 {
     longCall("balanceShoot");
-    return ShootRun(frames, progress, cancel).run();
+    return ShootRun(frames, progress, cancel, cards).run();
 }
 
 }  // namespace amber

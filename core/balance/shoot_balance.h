@@ -2,6 +2,7 @@
 // against its lead.
 #pragma once
 
+#include "core/balance/colour_card.h"
 #include "core/balance/group_balance.h"
 #include "core/frame/frame_balance.h"
 
@@ -19,6 +20,9 @@ struct ShootFrame {
         keys;  ///< where key colours were marked or confirmed, on the frame as its balance places it
 };
 
+/// What of the pixels round a card stands for them where the card is left out of what is measured.
+void leaveOutCard(MutableImageView picture, const Region& card);
+
 /// What the solver is given of a frame, from its untouched picture of kFeatureEdge pixels or so; its response is left
 /// to be filled in.
 BalanceEvidence evidenceOf(const ShootFrame& frame, ImageView untouched, const CaptureFacts& capture);
@@ -28,10 +32,15 @@ struct ShootBalance {
     std::vector<std::string> faults;            ///< why it could not be read; empty for the rest
     std::vector<std::string> responseNames;     ///< per frame: "raw", a camera, or "" where nothing is known
     std::map<std::string, Response> responses;  ///< of cameras, recovered from brackets
+    /// Per frame that was read: whether it shows a card, and where, fractions of the source.
+    std::vector<std::optional<ShownCard>> cards;
+    std::vector<bool> cardSought;
 };
 
+/// Frames that show one of the `cards` are told apart by its patches first: they are known colours under each frame's
+/// light, and nothing else of the card counts.
 /// `done` counts frames read and pairs of frames compared. Nothing when cancelled. Frames are read two at a time.
 std::optional<ShootBalance> balanceShoot(const std::vector<ShootFrame>& frames, const BalanceProgress& progress = {},
-                                         const CancelToken& cancel = {});
+                                         const CancelToken& cancel = {}, const std::vector<ColourCard>& cards = {});
 
 }  // namespace amber

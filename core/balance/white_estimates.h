@@ -20,6 +20,8 @@ struct WhiteEstimate {
 struct FoundNeutrals {
     LinearRgb colour;  ///< untouched, as one colour
     double share = 0;
+    /// 0..1: half where a twentieth of the picture is near neutral.
+    double sureness() const { return share / (share + 0.05); }
 };
 std::optional<FoundNeutrals> findNeutrals(ImageView untouched, const Response& response);
 

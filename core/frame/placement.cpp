@@ -124,7 +124,7 @@ PlacedRow placedRow(const Geometry& g, const Throw& thrown, double ratio, int so
     row.scale[0] = static_cast<float>(sourceWidth / (2 * ratio));
     row.middle[0] = static_cast<float>(sourceWidth / 2.0 - 0.5);
     row.middle[1] = static_cast<float>(sourceHeight / 2.0 - 0.5);
-    copyMatrix(row.toOwn, fromWorking(RgbSpace::Srgb)), copyMatrix(row.toWorking, toWorking(RgbSpace::Srgb));
+    copyMatrix(row.toWorking, toWorking(RgbSpace::Srgb));
     row.tables[0] = thrown.greenTable().data(), row.tables[1] = thrown.redTable().data(),
     row.tables[2] = thrown.blueTable().data();
     return row;
@@ -132,17 +132,61 @@ PlacedRow placedRow(const Geometry& g, const Throw& thrown, double ratio, int so
 
 }  // namespace
 
-void Placement::run(ImageView source, int sourceRow, int firstRow, MutableImageView out) const
+void SourcePlanes::reset(const Placement& placement, int rows)
+{
+    m_isApart = placement.hasFringes();
+    m_width = placement.sourceWidth(), m_rows = rows;
+    const std::size_t size = static_cast<std::size_t>(m_width) * rows * 3;
+    if (m_values.size() < size)
+        m_values.resize(size);
+}
+
+void SourcePlanes::setRow(int row, const float* rgb)
+{
+    static const auto toOwn = [] {
+        std::array<std::array<float, 3>, 3> m;
+        for (std::size_t i = 0; i < 3; ++i)
+            for (std::size_t k = 0; k < 3; ++k)
+                m[i][k] = static_cast<float>(fromWorking(RgbSpace::Srgb).m[i][k]);
+        return m;
+    }();
+    float matrix[3][3];
+    for (std::size_t i = 0; i < 3; ++i)
+        std::copy_n(toOwn[i].data(), 3, matrix[i]);
+    const std::size_t plane = static_cast<std::size_t>(m_width) * m_rows, at = static_cast<std::size_t>(row) * m_width;
+    float* const planes[3] = {m_values.data() + at, m_values.data() + plane + at, m_values.data() + 2 * plane + at};
+    planesOfRow(rgb, m_isApart ? matrix : nullptr, m_width, planes);
+}
+
+void Placement::run(const SourcePlanes& source, int sourceRow, int firstRow, MutableImageView out) const
 {
     const Region& c = m_geometry.crop;
-    inParallel(out.height, [&](int i) {
+    const std::size_t plane = static_cast<std::size_t>(source.width()) * source.rows();
+    const SourceRowsView view{{source.data(), source.data() + plane, source.data() + 2 * plane},
+                              source.width(),
+                              source.rows(),
+                              source.width()};
+    for (int i = 0; i < out.height; ++i) {
         const double y = c.top + (firstRow + i + 0.5) / m_height * (c.bottom - c.top);
         PlacedRow row = placedRow(m_geometry, *m_throw, m_ratio, m_sourceWidth, m_sourceHeight, m_width, y);
         if (!m_fringes)
             row.tables[1] = row.tables[2] = nullptr;
         if (!m_bends)
             row.tables[0] = nullptr;
-        placeRow(row, source, sourceRow, m_sourceHeight, 0, out.width, out.row(i));
+        placeRow(row, view, sourceRow, m_sourceHeight, 0, out.width, out.row(i));
+    }
+}
+
+void Placement::run(ImageView source, int sourceRow, int firstRow, MutableImageView out) const
+{
+    constexpr int kRows = 16;
+    SourcePlanes planes;
+    planes.reset(*this, source.height);
+    inParallel(source.height, [&](int y) { planes.setRow(y, source.row(y)); });
+    inParallel((out.height + kRows - 1) / kRows, [&](int part) {
+        MutableImageView some = out;
+        some.data = out.row(part * kRows), some.height = std::min(kRows, out.height - part * kRows);
+        run(planes, sourceRow, firstRow + part * kRows, some);
     });
 }
 

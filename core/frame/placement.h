@@ -7,8 +7,11 @@
 
 #include <memory>
 #include <utility>
+#include <vector>
 
 namespace amber {
+
+class SourcePlanes;
 
 class Placement {
 public:
@@ -18,6 +21,8 @@ public:
     /// Nothing lies elsewhere: pixels come through as they are (light may still change: dims()).
     bool isIdentity() const { return !m_moves; }
     bool dims() const { return m_dims; }
+    bool hasFringes() const { return m_fringes; }
+    int sourceWidth() const { return m_sourceWidth; }
     int width() const { return m_width; }
     int height() const { return m_height; }
     double ratio() const { return m_ratio; }
@@ -35,6 +40,8 @@ public:
     /// Rows of the finished picture from `row` on, as many as `out` has, from rows of the source from `sourceRow` on:
     /// bicubic (bicubic.h); each channel of linear sRGB from where it was thrown.
     void run(ImageView sourceRows, int sourceRow, int row, MutableImageView out) const;
+    /// The same from rows that were made ready, on this thread alone.
+    void run(const SourcePlanes& source, int sourceRow, int row, MutableImageView out) const;
     /// What light is multiplied by along a row of the finished picture.
     void gains(int row, float* out) const;
 
@@ -45,6 +52,24 @@ private:
     bool m_moves, m_dims, m_bends, m_fringes;
     int m_sourceWidth, m_sourceHeight, m_width, m_height;
     double m_ratio, m_unit;  ///< half the diagonal in half heights
+};
+
+/// Rows of a source made ready for many pieces of the finished picture: a plane for each channel, in which four
+/// neighbours are read at once.
+class SourcePlanes {
+public:
+    /// Takes up `rows` rows of the source of `placement`; memory is kept.
+    void reset(const Placement& placement, int rows);
+    /// May be called for several rows at a time.
+    void setRow(int row, const float* rgb);
+    int width() const { return m_width; }
+    int rows() const { return m_rows; }
+    const float* data() const { return m_values.data(); }
+
+private:
+    std::vector<float> m_values;
+    int m_width = 0, m_rows = 0;
+    bool m_isApart = false;
 };
 
 /// The largest crop round the middle with this ratio of width to height (0: the source's) that shows nothing from

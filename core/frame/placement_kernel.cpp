@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <cstdint>
 
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "core/frame/placement_kernel.cpp"
@@ -51,86 +52,158 @@ HWY_INLINE float Read(const float* table, float entry)
     return table[i] + (entry - static_cast<float>(i)) * (table[i + 1] - table[i]);
 }
 
-HWY_INLINE void Weights(float t, float* w)
-{
-    w[0] = ((-t + 2) * t - 1) * t * 0.5f;
-    w[1] = ((3 * t - 5) * t * t + 2) * 0.5f;
-    w[2] = ((-3 * t + 4) * t + 1) * t * 0.5f;
-    w[3] = (t - 1) * t * t * 0.5f;
-}
+/// Along one axis: the first of the four pixels that are read, and the four weights of the cubic of bicubic.h.
+struct Taps {
+    HWY_ALIGN std::int32_t first[kChunk + HWY_MAX_BYTES / sizeof(float)];
+    HWY_ALIGN float weights[4 * (kChunk + HWY_MAX_BYTES / sizeof(float))];
+};
 
-/// Whatever lies far outside (or nowhere, behind a lean) is of the edge.
-HWY_INLINE float Near(float place, int size)
+/// `size` pixels lie along it; what lies far outside (or nowhere, behind a lean) is of the edge.
+HWY_INLINE void FindTaps(const float* places, const float* factors, float scale, float middle, int size, int count,
+                         Taps& taps)
 {
+    const D d;
+    const hn::RebindToSigned<D> di;
+    const int lanes = static_cast<int>(hn::Lanes(d));
     constexpr float kMore = 8;
-    return !(place > -kMore) ? -kMore : std::min(place, static_cast<float>(size) + kMore);
+    const V one = hn::Set(d, 1.0f), half = hn::Set(d, 0.5f), two = hn::Set(d, 2.0f), three = hn::Set(d, 3.0f);
+    for (int i = 0; i < count; i += lanes) {
+        V at = hn::MulAdd(hn::Mul(hn::Load(d, places + i), hn::Load(d, factors + i)), hn::Set(d, scale),
+                          hn::Set(d, middle));
+        at = hn::IfThenElse(hn::Gt(at, hn::Set(d, -kMore)), at, hn::Set(d, -kMore));
+        at = hn::Min(at, hn::Set(d, static_cast<float>(size) + kMore));
+        const V floor = hn::Floor(at), t = hn::Sub(at, floor);
+        hn::Store(hn::Sub(hn::ConvertTo(di, floor), hn::Set(di, 1)), di, taps.first + i);
+        const V th = hn::Mul(t, half), tth = hn::Mul(t, th);
+        hn::StoreInterleaved4(hn::Mul(th, hn::MulSub(t, hn::Sub(two, t), one)),
+                              hn::MulAdd(tth, hn::MulSub(three, t, hn::Set(d, 5.0f)), one),
+                              hn::Mul(th, hn::MulAdd(t, hn::NegMulAdd(three, t, hn::Set(d, 4.0f)), one)),
+                              hn::Mul(tth, hn::Sub(t, one)), d, taps.weights + 4 * i);
+    }
 }
 
-/// The cubic of bicubic.h. Pixels of the picture's edge repeat outward; the rows that are here hold all that is asked.
-HWY_INLINE V4 Sample(ImageView source, int sourceRow, int height, float x, float y)
+/// What a tap of a row or column outside shows: pixels of the picture's edge repeat outward; the rows that are here
+/// hold all that is asked.
+HWY_INLINE float AtEdge(const SourceRowsView& source, int channel, int sourceRow, int height, int left, int top,
+                        const float* across, const float* down)
 {
-    const D4 d;
-    x = Near(x, source.width), y = Near(y, height);
-    const float fx = std::floor(x), fy = std::floor(y);
-    float across[4], down[4];
-    Weights(x - fx, across), Weights(y - fy, down);
-    const int left = static_cast<int>(fx) - 1, top = static_cast<int>(fy) - 1;
-    V4 sum = hn::Zero(d);
-    if (left >= 0 && left + 4 < source.width && top >= sourceRow && top + 3 < sourceRow + source.height) {
-        const float* p = source.row(top - sourceRow) + 3 * left;
-        for (int j = 0; j < 4; ++j, p += source.rowStride) {
-            V4 line = hn::Mul(hn::LoadU(d, p), hn::Set(d, across[0]));
-            for (int i = 1; i < 4; ++i)
-                line = hn::MulAdd(hn::LoadU(d, p + 3 * i), hn::Set(d, across[i]), line);
-            sum = hn::MulAdd(line, hn::Set(d, down[j]), sum);
-        }
-        return sum;
-    }
-    HWY_ALIGN float edge[4] = {};
+    float sum = 0;
     for (int j = 0; j < 4; ++j) {
-        const int line = std::clamp(std::clamp(top + j, 0, height - 1) - sourceRow, 0, source.height - 1);
-        for (int i = 0; i < 4; ++i) {
-            const float* p = source.row(line) + 3 * std::clamp(left + i, 0, source.width - 1);
-            for (int k = 0; k < 3; ++k)
-                edge[k] += across[i] * down[j] * p[k];
-        }
+        const int line = std::clamp(std::clamp(top + j, 0, height - 1) - sourceRow, 0, source.rows - 1);
+        const float* p = source.plane[channel] + line * source.stride;
+        for (int i = 0; i < 4; ++i)
+            sum += across[i] * down[j] * p[std::clamp(left + i, 0, source.width - 1)];
     }
-    return hn::Load(d, edge);
+    return sum;
 }
 
-HWY_INLINE void PlacePixel(const PlacedRow& row, ImageView source, int sourceRow, int height, const Places& places,
-                           int i, float* out)
+/// Four sums of each pixel of a channel, still apart.
+HWY_INLINE void SamplePlane(const SourceRowsView& source, int channel, int sourceRow, int height, const Taps& across,
+                            const Taps& down, int count, float* sums)
 {
     const D4 d;
-    HWY_ALIGN float colour[4], own[3];
-    const auto at = [&](const float* table) HWY_ATTR {
-        const float factor = table ? Read(table, places.entry[i]) : 1.0f;
-        return Sample(source, sourceRow, height, places.x[i] * factor * row.scale[0] + row.middle[0],
-                      places.y[i] * factor * row.scale[1] + row.middle[1]);
-    };
-    if (!row.tables[1]) {
-        hn::Store(at(row.tables[0]), d, colour);
-        std::copy_n(colour, 3, out);
-        return;
+    for (int n = 0; n < count; ++n) {
+        const int left = across.first[n], top = down.first[n];
+        const float *wx = across.weights + 4 * n, *wy = down.weights + 4 * n;
+        if (left >= 0 && left + 3 < source.width && top >= sourceRow && top + 3 < sourceRow + source.rows) {
+            const float* p = source.plane[channel] + (top - sourceRow) * source.stride + left;
+            V4 sum = hn::Mul(hn::LoadU(d, p), hn::Set(d, wy[0]));
+            for (int j = 1; j < 4; ++j)
+                sum = hn::MulAdd(hn::LoadU(d, p + j * source.stride), hn::Set(d, wy[j]), sum);
+            hn::Store(hn::Mul(sum, hn::Load(d, wx)), d, sums + 4 * n);
+        } else {
+            hn::Store(hn::Zero(d), d, sums + 4 * n);
+            sums[4 * n] = AtEdge(source, channel, sourceRow, height, left, top, wx, wy);
+        }
     }
-    // Each channel from where it was thrown: tables go green, red, blue.
-    constexpr int kTableOf[3] = {1, 0, 2};
-    for (int k = 0; k < 3; ++k) {
-        hn::Store(at(row.tables[kTableOf[k]]), d, colour);
-        own[k] = row.toOwn[k][0] * colour[0] + row.toOwn[k][1] * colour[1] + row.toOwn[k][2] * colour[2];
-    }
-    for (int k = 0; k < 3; ++k)
-        out[k] = row.toWorking[k][0] * own[0] + row.toWorking[k][1] * own[1] + row.toWorking[k][2] * own[2];
 }
 
-void PlaceRow(const PlacedRow& row, ImageView source, int sourceRow, int height, int x, int count, float* out)
+HWY_INLINE void Factors(const float* table, const Places& places, int count, float* factors)
+{
+    for (int n = 0; n < count; ++n)
+        factors[n] = table ? Read(table, places.entry[n]) : 1.0f;
+}
+
+HWY_INLINE void StorePixels(const V (&c)[3], int count, float* out)
+{
+    const D d;
+    if (count == static_cast<int>(hn::Lanes(d)))
+        return hn::StoreInterleaved3(c[0], c[1], c[2], d, out);
+    HWY_ALIGN float rest[3 * HWY_MAX_BYTES / sizeof(float)];
+    hn::StoreInterleaved3(c[0], c[1], c[2], d, rest);
+    std::copy_n(rest, 3 * count, out);
+}
+
+/// Channels from where each was thrown; without fringes all from one place.
+HWY_INLINE void PlaceChunk(const PlacedRow& row, const SourceRowsView& source, int sourceRow, int height,
+                           const Places& places, int count, float* out)
+{
+    const D d;
+    const int lanes = static_cast<int>(hn::Lanes(d));
+    Taps across, down;
+    HWY_ALIGN float factors[kChunk + HWY_MAX_BYTES / sizeof(float)] = {};
+    HWY_ALIGN float sums[3][4 * (kChunk + HWY_MAX_BYTES / sizeof(float))];
+    constexpr int kTableOf[3] = {1, 0, 2};  // tables go green, red, blue
+    const bool isApart = row.tables[1] != nullptr;
+    for (int k = 0; k < 3; ++k) {
+        if (isApart || k == 0) {
+            Factors(row.tables[isApart ? kTableOf[k] : 0], places, count, factors);
+            FindTaps(places.x, factors, row.scale[0], row.middle[0], source.width, count, across);
+            FindTaps(places.y, factors, row.scale[1], row.middle[1], height, count, down);
+        }
+        SamplePlane(source, k, sourceRow, height, across, down, count, sums[k]);
+    }
+    for (int i = 0; i < count; i += lanes) {
+        V c[3];
+        for (int k = 0; k < 3; ++k) {
+            V a, b, e, f;
+            hn::LoadInterleaved4(d, sums[k] + 4 * i, a, b, e, f);
+            c[k] = hn::Add(hn::Add(a, b), hn::Add(e, f));
+        }
+        if (isApart) {
+            const V own[3] = {c[0], c[1], c[2]};
+            for (int k = 0; k < 3; ++k)
+                c[k] = hn::MulAdd(hn::Set(d, row.toWorking[k][0]), own[0],
+                                  hn::MulAdd(hn::Set(d, row.toWorking[k][1]), own[1],
+                                             hn::Mul(hn::Set(d, row.toWorking[k][2]), own[2])));
+        }
+        StorePixels(c, std::min(lanes, count - i), out + 3 * i);
+    }
+}
+
+void PlaceRow(const PlacedRow& row, const SourceRowsView& source, int sourceRow, int height, int x, int count,
+              float* out)
 {
     Places places;
     for (int begin = 0; begin < count; begin += kChunk) {
         const int here = std::min(kChunk, count - begin);
         FindPlaces(row, x + begin, here, places);
-        for (int i = 0; i < here; ++i)
-            PlacePixel(row, source, sourceRow, height, places, i, out + 3 * (begin + i));
+        PlaceChunk(row, source, sourceRow, height, places, here, out + 3 * begin);
+    }
+}
+
+void PlanesOfRow(const float* rgb, const float (*matrix)[3], int count, float* const (&planes)[3])
+{
+    const D d;
+    const int lanes = static_cast<int>(hn::Lanes(d));
+    const auto change = [&](const float* from, float* r, float* g, float* b) HWY_ATTR {
+        V in[3];
+        hn::LoadInterleaved3(d, from, in[0], in[1], in[2]);
+        V c[3] = {in[0], in[1], in[2]};
+        for (int k = 0; matrix && k < 3; ++k)
+            c[k] = hn::MulAdd(hn::Set(d, matrix[k][0]), in[0],
+                              hn::MulAdd(hn::Set(d, matrix[k][1]), in[1], hn::Mul(hn::Set(d, matrix[k][2]), in[2])));
+        hn::StoreU(c[0], d, r), hn::StoreU(c[1], d, g), hn::StoreU(c[2], d, b);
+    };
+    int i = 0;
+    for (; i + lanes <= count; i += lanes)
+        change(rgb + 3 * i, planes[0] + i, planes[1] + i, planes[2] + i);
+    if (i < count) {
+        float from[3 * HWY_MAX_BYTES / sizeof(float)] = {}, to[3][HWY_MAX_BYTES / sizeof(float)];
+        std::copy_n(rgb + 3 * i, 3 * (count - i), from);
+        change(from, to[0], to[1], to[2]);
+        for (int k = 0; k < 3; ++k)
+            std::copy_n(to[k], count - i, planes[k] + i);
     }
 }
 
@@ -153,8 +226,14 @@ HWY_AFTER_NAMESPACE();
 namespace amber {
 HWY_EXPORT(PlaceRow);
 HWY_EXPORT(GainRow);
+HWY_EXPORT(PlanesOfRow);
 
-void placeRow(const PlacedRow& row, ImageView source, int sourceRow, int height, int x, int count, float* out)
+void planesOfRow(const float* rgb, const float (*matrix)[3], int count, float* const (&planes)[3])
+{
+    HWY_DYNAMIC_DISPATCH(PlanesOfRow)(rgb, matrix, count, planes);
+}
+void placeRow(const PlacedRow& row, const SourceRowsView& source, int sourceRow, int height, int x, int count,
+              float* out)
 {
     HWY_DYNAMIC_DISPATCH(PlaceRow)(row, source, sourceRow, height, x, count, out);
 }

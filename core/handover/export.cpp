@@ -78,6 +78,8 @@ struct Band {
     int sourceFirst = 0, sourceRows = 0;  ///< that it is made of
     std::vector<std::uint8_t> in, out;
     Image source, image;
+    SourcePlanes planes;
+    std::vector<std::uint8_t> piece;
 };
 
 /// Bands go round: what one has taken of memory serves the next.
@@ -141,26 +143,57 @@ struct BandPlan {
     }
 };
 
+/// Pieces of a band whose pixels lie elsewhere in the source, one after another: each stays in the cache on its way to
+/// codes.
+void developMoved(const BandPlan& plan, const RowReader& reader, const RowWriter& writer, Band& band)
+{
+    constexpr int kPiece = 8;
+    band.planes.reset(plan.placement, band.sourceRows);
+    const double noise = plan.order.own.balance.optics.noise;
+    if (noise > 0) {
+        if (band.source.width() != plan.sourceWidth || band.source.height() != band.sourceRows)
+            band.source = Image(plan.sourceWidth, band.sourceRows);
+        reader.toLinear(band.in.data(), band.source.mutableView());
+        reduceNoise(band.source.mutableView(), plan.noise, noise);
+        for (int y = 0; y < band.sourceRows; ++y)
+            band.planes.setRow(y, band.source.view().row(y));
+    } else {
+        Image row(plan.sourceWidth, 1);
+        const std::size_t perRow = band.in.size() / static_cast<std::size_t>(band.sourceRows);
+        for (int y = 0; y < band.sourceRows; ++y) {
+            reader.toLinear(band.in.data() + static_cast<std::size_t>(y) * perRow, row.mutableView());
+            band.planes.setRow(y, row.view().row(0));
+        }
+    }
+    band.out.clear();
+    for (int at = 0; at < band.rows; at += kPiece) {
+        const int rows = std::min(kPiece, band.rows - at);
+        if (band.image.width() != plan.placement.width() || band.image.height() != kPiece)
+            band.image = Image(plan.placement.width(), kPiece);
+        MutableImageView out = band.image.mutableView();
+        out.height = rows;
+        plan.placement.run(band.planes, band.sourceFirst, band.first + at, out);
+        plan.light.run(out, &plan.placement, band.first + at);
+        render(plan.order.plan, out, out, plan.order.cancel,
+               {RenderOptions::Stage::All, 0, band.first + at, plan.placement.height()});
+        writer.toCodes(out, band.piece);
+        band.out.insert(band.out.end(), band.piece.begin(), band.piece.end());
+    }
+}
+
 void developBand(const BandPlan& plan, const RowReader& reader, const RowWriter& writer, Band& band)
 {
-    const auto sized = [](Image& image, int width, int height) {
-        if (image.width() != width || image.height() != height)
-            image = Image(width, height);
-        return image.mutableView();
-    };
+    if (!plan.placement.isIdentity())
+        return developMoved(plan, reader, writer, band);
     const double noise = plan.order.own.balance.optics.noise;
-    MutableImageView source = sized(band.source, plan.sourceWidth, band.sourceRows);
+    if (band.source.width() != plan.sourceWidth || band.source.height() != band.sourceRows)
+        band.source = Image(plan.sourceWidth, band.sourceRows);
+    MutableImageView source = band.source.mutableView();
     reader.toLinear(band.in.data(), source);
     if (noise > 0)
         reduceNoise(source, plan.noise, noise);
-    MutableImageView out;
-    if (plan.placement.isIdentity()) {
-        out = source;
-        out.data = source.row(band.first - band.sourceFirst), out.height = band.rows;
-    } else {
-        out = sized(band.image, plan.placement.width(), band.rows);
-        plan.placement.run(source, band.sourceFirst, band.first, out);
-    }
+    MutableImageView out = source;
+    out.data = source.row(band.first - band.sourceFirst), out.height = band.rows;
     plan.light.run(out, &plan.placement, band.first);
     render(plan.order.plan, out, out, plan.order.cancel,
            {RenderOptions::Stage::All, 0, band.first, plan.placement.height()});

@@ -1,12 +1,14 @@
 #include "core/handover/job_batch.h"
 
+#include "core/job/edits.h"
+
 #include <algorithm>
 #include <set>
 
 namespace amber {
 
 JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
-                 const std::function<Result<Look>(LookId)>& looks)
+                 const std::function<Result<Look>(LookId)>& looks, const CardRule& cards)
 {
     const std::set<FrameId> chosen(wanted.begin(), wanted.end());
     std::map<LookId, Result<std::shared_ptr<const Look>>> known;
@@ -24,6 +26,10 @@ JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::ve
         if (chosen.count(frame.id) == 0)
             continue;
         const FrameState& state = job.frame(frame.id);
+        if (!cards.isAsked && showsCard(job, frame, cards.ratio)) {
+            batch.withCard.push_back(frame.id);
+            continue;
+        }
         PictureOwn own{std::to_string(frame.id), state.balance, job.responseOf(state.balance),
                        job.balanceFault(frame.id), nullptr};
         if (state.look != 0) {

@@ -12,10 +12,16 @@ struct JobBatch {
     std::vector<FrameId> frames;
     std::vector<std::filesystem::path> sources;
     std::vector<PictureOwn> own;
+    std::vector<FrameId> withCard;  ///< left out: they would show the colour card, and were not asked for
+};
+/// Frames with a colour card in what is delivered are left out, unless they are asked for.
+struct CardRule {
+    bool isAsked = false;
+    double ratio = 0;  ///< of the delivery, 0: as it is
 };
 /// Frames that have a look of their own are given it; `looks` gives the job's looks.
 JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
-                 const std::function<Result<Look>(LookId)>& looks);
+                 const std::function<Result<Look>(LookId)>& looks, const CardRule& cards = {});
 
 /// The recipe that choices name, into `folder`. No other frame's picture is ever a target. Fails for a format or a
 /// space that is not known.

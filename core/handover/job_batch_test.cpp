@@ -1,5 +1,6 @@
 // What of a job is handed over, and by which recipe.
 #include "core/handover/job_batch.h"
+#include "core/job/edits.h"
 
 #include <gtest/gtest.h>
 
@@ -88,6 +89,24 @@ TEST(JobBatch, AFormatOrSpaceThatIsNotKnownIsSaid)
     for (const FileFormat known :
          {FileFormat::Jpeg, FileFormat::Png8, FileFormat::Png16, FileFormat::Tiff8, FileFormat::Tiff16})
         EXPECT_EQ(*fileFormatFromName(nameOf(known)), known);
+}
+
+TEST(JobBatch, FramesThatShowTheCardWaitUntilTheyAreAskedFor)
+{
+    std::vector<Frame> frames{frame(1), frame(2), frame(3)};
+    frames[0].card = frames[1].card = ShownCard{{0.05, 0.4, 0.2, 0.6}, 1.5};
+    Job job;
+    job.frames[2].balance.geometry.crop = {0.25, 0.1, 1, 0.9};  // cut away
+    const auto leftOut = [&](const CardRule& rule) { return batchOf(job, frames, {1, 2, 3}, looksOf, rule).withCard; };
+    EXPECT_EQ(leftOut({}), std::vector<FrameId>{1});
+    EXPECT_EQ(batchOf(job, frames, {1, 2, 3}, looksOf).frames, (std::vector<FrameId>{2, 3}));
+    EXPECT_TRUE(leftOut({true}).empty());
+    EXPECT_TRUE(leftOut({false, 0.6}).empty()) << "the upright cut leaves it out";
+    // It is left out of measures where it lies in the finished picture.
+    ASSERT_EQ(countedFraming(job, frames[0]).leftOut.size(), 1u);
+    EXPECT_NEAR(countedFraming(job, frames[0]).leftOut[0].left, 0.05, 1e-9);
+    EXPECT_LT(countedFraming(job, frames[1]).leftOut[0].right, 0);
+    EXPECT_TRUE(countedFraming(job, frames[2]).isWhole());
 }
 
 }  // namespace

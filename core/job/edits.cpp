@@ -112,4 +112,33 @@ Job withMergedFrame(Job job, const std::vector<FrameId>& bracket, FrameId merged
     return job;
 }
 
+Region cardInPlaced(const ShownCard& card, const FrameBalance& balance)
+{
+    constexpr int kHeight = 20000;
+    return balance.placement(static_cast<int>(std::lround(kHeight * card.ratio)), kHeight).inPlaced(card.region);
+}
+
+Framing countedFraming(const Job& job, const Frame& frame)
+{
+    Framing framing = job.frame(frame.id).framing;
+    if (frame.card)
+        framing.leftOut.push_back(cardInPlaced(*frame.card, job.frame(frame.id).balance));
+    return framing;
+}
+
+bool showsCard(const Job& job, const Frame& frame, double ratio)
+{
+    if (!frame.card)
+        return false;
+    constexpr double kTrace = 0.02;
+    FrameBalance balance = job.frame(frame.id).balance;
+    if (ratio > 0)
+        balance.geometry = croppedTo(balance.geometry, frame.card->ratio, ratio);
+    const Region card = cardInPlaced(*frame.card, balance);
+    const double width = std::min(card.right, 1.0) - std::max(card.left, 0.0),
+                 height = std::min(card.bottom, 1.0) - std::max(card.top, 0.0);
+    const double whole = (card.right - card.left) * (card.bottom - card.top);
+    return width > 0 && height > 0 && whole > 0 && width * height > kTrace * whole;
+}
+
 }  // namespace amber

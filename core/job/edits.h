@@ -37,4 +37,11 @@ struct MergedAs {
 };
 Job withMergedFrame(Job job, const std::vector<FrameId>& bracket, FrameId merged, const MergedAs& as);
 
+/// Where a card lies in the finished picture of a frame; it may reach beyond it.
+Region cardInPlaced(const ShownCard& card, const FrameBalance& balance);
+/// What of a frame counts for measures: its framing, without the card it shows.
+Framing countedFraming(const Job& job, const Frame& frame);
+/// Whether a frame, delivered in this ratio (0: as it is), would show more than a trace of its card.
+bool showsCard(const Job& job, const Frame& frame, double ratio);
+
 }  // namespace amber

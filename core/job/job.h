@@ -3,6 +3,7 @@
 // records.
 #pragma once
 
+#include "core/balance/colour_card.h"
 #include "core/frame/frame_balance.h"
 #include "core/job/time_plan.h"
 #include "core/measure/key_colour.h"
@@ -29,6 +30,8 @@ struct Frame {
     std::string fault;           ///< why it cannot be read; empty when it can
     std::uintmax_t bytes = 0;    ///< size of the file of that hash; 0 when it is not known
     bool isLost = false;         ///< nothing is there any more
+    bool cardSought = false;     ///< a colour card was looked for in it
+    std::optional<ShownCard> card = {};  ///< that it shows
 };
 
 /// The frame of this id, or none.

@@ -81,7 +81,25 @@ void JobStore::State::readFrames()
                           static_cast<std::uintmax_t>(query.getColumn(5).getInt64()),
                           true});
     }
+    readCards();
     locateLost();
+}
+
+void JobStore::State::readCards()
+{
+    SQLite::Statement query(sql, "SELECT frame, shown, left, top, right, bottom, ratio FROM frame_card");
+    while (query.executeStep()) {
+        const auto at = std::find_if(frames.begin(), frames.end(),
+                                     [id = query.getColumn(0).getInt64()](const Frame& f) { return f.id == id; });
+        if (at == frames.end())
+            continue;
+        const auto real = [&](int column) { return query.getColumn(column).getDouble(); };
+        at->cardSought = true;
+        if (const ShownCard card{{real(2), real(3), real(4), real(5)}, real(6)};
+            query.getColumn(1).getInt() != 0 && card.region.right > card.region.left &&
+            card.region.bottom > card.region.top && card.ratio > 0.01 && card.ratio < 100)
+            at->card = card;
+    }
 }
 
 void JobStore::State::locateLost()
@@ -163,6 +181,23 @@ std::string JobStore::keptPlace(const fs::path& place) const
 
 fs::path JobStore::placeOf(const std::string& kept) const { return m_state->placeOf(kept); }
 
+Status JobStore::setCards(const std::map<FrameId, std::optional<ShownCard>>& cards)
+{
+    return guarded(file(), [&] {
+        SQLite::Transaction transaction(m_state->sql);
+        for (const auto& [frame, card] : cards) {
+            const ShownCard c = card.value_or(ShownCard{{0, 0, 0, 0}});
+            m_state->run("INSERT OR REPLACE INTO frame_card VALUES (?, ?, ?, ?, ?, ?, ?)", frame, int(card.has_value()),
+                         c.region.left, c.region.top, c.region.right, c.region.bottom, c.ratio);
+        }
+        transaction.commit();
+        for (const auto& [frame, card] : cards) {
+            Frame& of = m_state->frames[m_state->placeInFrames(frame)];
+            of.cardSought = true, of.card = card;
+        }
+    });
+}
+
 Status JobStore::setFrameContents(const std::vector<Content>& contents)
 {
     return guarded(file(), [&] {
@@ -178,6 +213,10 @@ Status JobStore::setFrameContents(const std::vector<Content>& contents)
         transaction.commit();
         for (const Content& c : contents) {
             Frame& frame = m_state->frames[m_state->placeInFrames(c.frame)];
+            if (!frame.hash.empty() && frame.hash != c.hash) {
+                m_state->run("DELETE FROM frame_card WHERE frame = ?", c.frame);
+                frame.cardSought = false, frame.card.reset();
+            }
             frame.hash = c.hash, frame.bytes = c.bytes;
         }
     });

@@ -27,6 +27,7 @@ struct JobStore::State : JobFile {
 
     void read();
     void readFrames();
+    void readCards();
     /// Looks for the pictures of the frames that have none.
     void locateLost();
     std::size_t placeInFrames(FrameId id) const;

@@ -98,6 +98,7 @@ Result<JobStore> JobStore::open(const fs::path& file)
         } else if (format < kJobFormat) {
             bringUpToDate(*state, format);
         }
+        makeTablesOfFacts(sql);
         sql.exec("PRAGMA foreign_keys = ON");
         state->read();
         return JobStore(std::move(state));

@@ -68,6 +68,9 @@ public:
         std::uintmax_t bytes = 0;
     };
     Status setFrameContents(const std::vector<Content>& contents);
+    /// Whether frames show a colour card: what was found when one was looked for. Another file under a frame's name
+    /// (setFrameContents) is looked at anew.
+    Status setCards(const std::map<FrameId, std::optional<ShownCard>>& cards);
     /// Frames whose pictures lie elsewhere now.
     Status moveFrames(const std::vector<std::pair<FrameId, std::filesystem::path>>& places);
     /// These frames' pictures are gone from where they are, and others have their names: from now on they are lost.

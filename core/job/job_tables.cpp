@@ -501,6 +501,14 @@ void makeTables(SQLite::Database& sql)
 }
 void makeTablesOfFormat4(SQLite::Database& sql) { sql.exec(kFormat4); }
 
+void makeTablesOfFacts(SQLite::Database& sql)
+{
+    sql.exec(
+        "CREATE TABLE IF NOT EXISTS frame_card (frame INTEGER PRIMARY KEY REFERENCES frame(id), "
+        "shown INTEGER NOT NULL, left REAL NOT NULL, top REAL NOT NULL, right REAL NOT NULL, bottom REAL NOT NULL, "
+        "ratio REAL NOT NULL)");
+}
+
 void keepUnreadable(JobFile& file, const std::string& part, const std::string& subject, const std::string& text)
 {
     file.run("INSERT INTO unreadable (part, subject, text) VALUES (?, ?, ?)", part, subject, text);

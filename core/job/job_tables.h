@@ -16,6 +16,8 @@ inline constexpr int kJobApplicationId = 0x4A41424A;  // "JABJ"
 void makeTables(SQLite::Database& sql);
 /// Of these, the ones that came with format 4: what lens and crops a frame has.
 void makeTablesOfFormat4(SQLite::Database& sql);
+/// What was found out about pictures and can be found again: made where it is missing, whatever the format.
+void makeTablesOfFacts(SQLite::Database& sql);
 
 /// Everything that was decided. What of it cannot be read is added to `unreadable`.
 Job readJob(const JobFile& file, std::vector<Unreadable>& unreadable);

@@ -50,6 +50,30 @@ TEST(JobStore, FramesKeepTheirOrderAndAreAddedOnce)
     EXPECT_TRUE(frames[2].isLost) << "there never was such a file";
 }
 
+TEST(JobStore, WhereACardIsSeenIsAFactOfTheFile)
+{
+    const TemporaryFolder folder;
+    const ShownCard card{{0.1, 0.2, 0.3, 0.4}, 1.25};
+    FrameId with = 0, without = 0;
+    {
+        auto job = JobStore::open(folder / "a.amberjob");
+        ASSERT_TRUE(job->addFrames({folder / "a.jpg", folder / "b.jpg", folder / "c.jpg"}));
+        with = job->frames()[0].id, without = job->frames()[1].id;
+        ASSERT_TRUE(job->setFrameContents({{with, "abc", 3}}));
+        ASSERT_TRUE(job->setCards({{with, card}, {without, std::nullopt}}));
+    }
+    auto again = JobStore::open(folder / "a.amberjob");
+    EXPECT_EQ(again->frames()[0].card, card);
+    EXPECT_TRUE(again->frames()[1].cardSought && !again->frames()[1].card);
+    EXPECT_FALSE(again->frames()[2].cardSought);
+    // Another file under that name is looked at anew.
+    ASSERT_TRUE(again->setFrameContents({{with, "other", 9}}));
+    EXPECT_FALSE(again->frames()[0].cardSought);
+    again = JobStore::open(folder / "b.amberjob");
+    again = JobStore::open(folder / "a.amberjob");
+    EXPECT_FALSE(again->frames()[0].card);
+}
+
 TEST(JobStore, UndoAndRedoWalkTheRevisionsAndSurviveARestart)
 {
     const TemporaryFolder folder;

@@ -1,11 +1,17 @@
 #include "core/job/shoot_work.h"
 
 #include "core/balance/balance_words.h"
+#include "core/base/long_call.h"
+#include "core/base/memory_gate.h"
+#include "core/base/parallel.h"
+#include "core/image/read.h"
 
 #include <algorithm>
+#include <mutex>
 #include <set>
 
 namespace amber {
+namespace fs = std::filesystem;
 namespace {
 
 int bracketOf(const std::vector<FrameBracket>& brackets, FrameId id)
@@ -116,6 +122,50 @@ Job withFoundPlaces(Job job, const std::vector<KeyColour>& keys, const std::vect
             if (r.places[k].right > r.places[k].left && keys[k].frame != r.frame && r.doubt[k] > 0)
                 job.keyPlaces.emplace(KeyPlaceId{r.frame, keys[k].name}, KeyPlace{r.places[k], 1 - r.doubt[k], false});
     return job;
+}
+
+fs::path cardFolderOf(const fs::path& jobFile) { return jobFile.parent_path() / "card"; }
+
+FoundCards cardsOf(const FramesToBalance& asked, const ShootBalance& solved)
+{
+    FoundCards found;
+    for (std::size_t i = 0; i < asked.ids.size() && i < solved.cards.size(); ++i)
+        if (solved.cardSought[i])
+            found[asked.ids[i]] = solved.cards[i];
+    return found;
+}
+
+FoundCards seekCards(const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
+                     const std::vector<ColourCard>& cards, const BalanceProgress& progress, const CancelToken& cancel)
+{
+    longCall("seekCards");
+    FoundCards found;
+    std::vector<const Frame*> some;
+    for (const FrameId id : wanted)
+        if (const Frame* frame = frameOf(frames, id);
+            frame && !frame->cardSought && !frame->isLost && frame->fault.empty() && !cards.empty())
+            some.push_back(frame);
+    MemoryGate gate;
+    std::mutex mutex;
+    int done = 0;
+    inParallel(some.size(), [&](std::size_t i) {
+        if (cancel.isCancelled())
+            return;
+        const auto picture = isolated([&]() -> Result<Picture> {
+            const auto held = gate.take(bytesToReadReduced(some[i]->path, kCardEdge, true));
+            return readReduced(some[i]->path, kCardEdge, true);
+        });
+        std::optional<ShownCard> card;
+        if (picture)
+            if (const auto seen = findCardOf(picture->image.view(), cards))
+                card = ShownCard{seen->found.region, static_cast<double>(picture->info.width) / picture->info.height};
+        const std::lock_guard lock(mutex);
+        if (picture)
+            found[some[i]->id] = card;
+        if (progress)
+            progress(++done, static_cast<int>(some.size()));
+    });
+    return found;
 }
 
 }  // namespace amber

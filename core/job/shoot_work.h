@@ -39,6 +39,16 @@ std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& fr
 /// found before goes.
 Job withFoundPlaces(Job job, const std::vector<KeyColour>& keys, const std::vector<FrameReading>& readings);
 
+/// Where descriptions of colour cards lie, of the job in this file.
+std::filesystem::path cardFolderOf(const std::filesystem::path& jobFile);
+using FoundCards = std::map<FrameId, std::optional<ShownCard>>;
+/// What a solved shoot says of cards.
+FoundCards cardsOf(const FramesToBalance& asked, const ShootBalance& solved);
+/// Looks for cards in those of these frames that can be read and in which none was looked for yet.
+FoundCards seekCards(const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
+                     const std::vector<ColourCard>& cards, const BalanceProgress& progress = {},
+                     const CancelToken& cancel = {});
+
 /// A frame's name: that of its file.
 std::string nameOf(const Frame& frame);
 

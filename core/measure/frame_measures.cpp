@@ -5,7 +5,8 @@ namespace amber {
 FrameMeasures measureFrame(ImageView picture, const Framing& framing)
 {
     const Image inside = counted(picture, framing);
-    return {measureTone(inside.view(), RgbSpace::Srgb), measureHue(inside.view()), clipPlaces(picture, framing)};
+    auto [tone, hue] = measureToneAndHue(inside.view(), RgbSpace::Srgb);
+    return {std::move(tone), std::move(hue), clipPlaces(picture, framing)};
 }
 
 }  // namespace amber

@@ -17,30 +17,33 @@ LinearRgb pixel(ImageView image, int x, int y)
     return {p[0], p[1], p[2]};
 }
 
-}  // namespace
-
-double stopsOf(double lightness)
+/// Row by row, once for all measures of a picture.
+std::vector<OkLab> okLabsOf(ImageView image)
 {
-    constexpr double kBlack = 1e-6;
-    return std::log2(std::max(lightness * lightness * lightness, kBlack) / 0.18);
+    std::vector<OkLab> labs;
+    labs.reserve(static_cast<std::size_t>(image.width) * image.height);
+    for (int y = 0; y < image.height; ++y)
+        for (int x = 0; x < image.width; ++x)
+            labs.push_back(toOkLab(pixel(image, x, y)));
+    return labs;
 }
 
-ToneMeasures measureTone(ImageView image, RgbSpace outputSpace)
+ToneMeasures toneOf(ImageView image, const std::vector<OkLab>& labs, RgbSpace outputSpace)
 {
     ToneMeasures m;
     std::vector<float> lightness;
-    lightness.reserve(static_cast<std::size_t>(image.width) * image.height);
+    lightness.reserve(labs.size());
     const double share = 1.0 / (static_cast<double>(image.width) * image.height);
+    const Matrix3& toOwn = fromWorking(outputSpace);
+    const OkLab* lab = labs.data();
     for (int y = 0; y < image.height; ++y)
-        for (int x = 0; x < image.width; ++x) {
-            const LinearRgb c = pixel(image, x, y);
-            const OkLab lab = toOkLab(c);
-            lightness.push_back(static_cast<float>(lab.L));
-            m.meanL += share * lab.L;
-            m.meanChroma += share * std::hypot(lab.a, lab.b);
-            m.tone[static_cast<std::size_t>(std::clamp(static_cast<int>(lab.L * kToneBins), 0, kToneBins - 1))] +=
+        for (int x = 0; x < image.width; ++x, ++lab) {
+            lightness.push_back(static_cast<float>(lab->L));
+            m.meanL += share * lab->L;
+            m.meanChroma += share * std::sqrt(lab->a * lab->a + lab->b * lab->b);
+            m.tone[static_cast<std::size_t>(std::clamp(static_cast<int>(lab->L * kToneBins), 0, kToneBins - 1))] +=
                 share;
-            const LinearRgb own = apply(fromWorking(outputSpace), c);
+            const LinearRgb own = apply(toOwn, pixel(image, x, y));
             const double v[3] = {own.r, own.g, own.b};
             for (std::size_t k = 0; k < 3; ++k) {
                 m.clippedLow[k] += v[k] <= kGamutTolerance ? share : 0;
@@ -53,27 +56,43 @@ ToneMeasures measureTone(ImageView image, RgbSpace outputSpace)
     return m;
 }
 
-HueMeasures measureHue(ImageView image)
+HueMeasures hueOf(const std::vector<OkLab>& labs)
 {
     HueMeasures m;
     std::array<std::vector<float>, kHueBins> chromas;
     double total = 0;
-    for (int y = 0; y < image.height; ++y)
-        for (int x = 0; x < image.width; ++x) {
-            const OkLch c = toOkLch(toOkLab(pixel(image, x, y)));
-            const auto bin = static_cast<std::size_t>(c.hueDegrees / 360 * kHueBins) % kHueBins;
-            m.share[bin] += c.chroma;
-            total += c.chroma;
-            if (c.chroma > 0.01)
-                chromas[bin].push_back(static_cast<float>(c.chroma));
-        }
+    for (const OkLab& lab : labs) {
+        const OkLch c = toOkLch(lab);
+        const auto bin = static_cast<std::size_t>(c.hueDegrees / 360 * kHueBins) % kHueBins;
+        m.share[bin] += c.chroma;
+        total += c.chroma;
+        if (c.chroma > 0.01)
+            chromas[bin].push_back(static_cast<float>(c.chroma));
+    }
     for (std::size_t i = 0; i < kHueBins; ++i) {
         m.share[i] = total > 0 ? m.share[i] / total : 0;
-        if (chromas[i].empty())
-            continue;
-        m.chroma[i] = quantile(chromas[i], 0.95);
+        if (!chromas[i].empty())
+            m.chroma[i] = quantile(chromas[i], 0.95);
     }
     return m;
+}
+
+}  // namespace
+
+double stopsOf(double lightness)
+{
+    constexpr double kBlack = 1e-6;
+    return std::log2(std::max(lightness * lightness * lightness, kBlack) / 0.18);
+}
+
+ToneMeasures measureTone(ImageView image, RgbSpace outputSpace) { return toneOf(image, okLabsOf(image), outputSpace); }
+
+HueMeasures measureHue(ImageView image) { return hueOf(okLabsOf(image)); }
+
+std::pair<ToneMeasures, HueMeasures> measureToneAndHue(ImageView image, RgbSpace outputSpace)
+{
+    const std::vector<OkLab> labs = okLabsOf(image);
+    return {toneOf(image, labs, outputSpace), hueOf(labs)};
 }
 
 double chromaWithin(const HueMeasures& measures, const std::vector<std::pair<double, double>>& ranges)

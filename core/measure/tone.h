@@ -38,6 +38,8 @@ struct HueMeasures {
     std::array<double, kHueBins> share{}, chroma{};
 };
 HueMeasures measureHue(ImageView image);
+/// Both, in less time.
+std::pair<ToneMeasures, HueMeasures> measureToneAndHue(ImageView image, RgbSpace outputSpace);
 /// The share of a picture's chroma whose hue lies within these ranges (centre and width in degrees), 0..1.
 double chromaWithin(const HueMeasures& measures, const std::vector<std::pair<double, double>>& ranges);
 

@@ -193,6 +193,7 @@ TEST_F(BaseByHand, BarsMoveLiveLocksHoldAndWhitesAreChosenByTile)
     ASSERT_TRUE(settled());
     app->type(app->find("balanceStops"), "3");
     ASSERT_TRUE(settled());
+    EXPECT_TRUE(waitUntil([&] { return app->find<QLabel>("headroom").text().contains("white"); }));
     const QImage plain = picture().image();
     QTest::keyPress(&app->window(), Qt::Key_F12);
     ASSERT_TRUE(waitUntil([&] { return settled() && picture().image() != plain; }));

@@ -208,8 +208,8 @@ TEST_F(MenuWindow, EveryViewOfTheLookPlaceOpensAndGoesBackToTheWall)
     EXPECT_TRUE(app->picture().isSplit());
     click("split");
     EXPECT_FALSE(app->picture().isSplit());
-    // A pinned version can be compared; without one there is nothing to compare with.
-    EXPECT_FALSE(app->find("compareVersions").isEnabled());
+    // A look can always be compared with its befores, and with a pinned version.
+    EXPECT_TRUE(app->find("compareVersions").isEnabled());
     OpenWindow::whenOpen(answer("first light"));
     click("pinVersion");
     ASSERT_EQ(app->document().looks().pins().size(), 1u);
@@ -460,6 +460,51 @@ TEST_F(MenuWindow, TheLibraryDuplicatesFindsAndOpensALook)
     library.sheet().setCurrentRow(static_cast<int>(looks));
     click("libraryOpen");
     EXPECT_EQ(app->window().look().view(), LookPlace::View::Wall);
+}
+
+TEST_F(MenuWindow, TheSplitLineHoldsAnyTwoStatesAndBeforesAreComparedByName)
+{
+    const FrameId held = frame(0);
+    FrameBalance lit;
+    lit.light.exposureStops = 1, lit.geometry.straightenDegrees = 2;
+    app->document().balances().set({{held, lit}}, "lit");
+    ASSERT_TRUE(app->goToLook() && app->atRest());
+    choose("Left:", [](QWidget* open) {
+        auto* menu = qobject_cast<QMenu*>(open);
+        ASSERT_TRUE(menu);
+        for (QAction* action : menu->actions())
+            if (action->text() == "as it came")
+                QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
+    });
+    click("viewMenuButton");
+    EXPECT_EQ(app->wall().splitStates(), std::pair(Wall::State::AsItCame, Wall::State::Result));
+    EXPECT_TRUE(app->picture().isSplit());
+    EXPECT_TRUE(app->find<QToolButton>("split").isChecked());
+    ASSERT_TRUE(app->settled());
+
+    click("compareVersions");
+    auto& left = app->find<QComboBox>("compareLeft");
+    EXPECT_EQ(left.currentText(), "Before: balanced") << "nothing is pinned";
+    const auto& words = app->find<QLabel>("compareDifference");
+    ASSERT_TRUE(waitUntil([&] { return words.text().contains("mean"); }));
+    const QString none = words.text();
+    left.setCurrentIndex(left.findText("Before: as it came"));
+    emit left.activated(left.currentIndex());
+    ASSERT_TRUE(waitUntil([&] { return words.text() != none; })) << "a stop apart";
+    click("compareClose");
+
+    app->key(Qt::Key_4, Qt::ControlModifier);
+    MatchPlace& match = app->window().match();
+    ASSERT_TRUE(waitUntil([&] { return match.isAtRest(); }));
+    auto& ours = app->find<PictureView>("matchOurs");
+    for (const auto& [key, modifier, caption] :
+         {std::tuple(Qt::Key_F2, Qt::NoModifier, "as it came"), std::tuple(Qt::Key_F2, Qt::ShiftModifier, "balanced"),
+          std::tuple(Qt::Key_F3, Qt::NoModifier, "before this step")}) {
+        QTest::keyPress(&app->window(), key, modifier);
+        EXPECT_TRUE(ours.caption().endsWith(caption)) << ours.caption().toStdString();
+        QTest::keyRelease(&app->window(), key, modifier);
+        EXPECT_FALSE(ours.caption().endsWith(caption));
+    }
 }
 
 }  // namespace

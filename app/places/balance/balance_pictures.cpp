@@ -172,7 +172,7 @@ void BalancePictures::renderInHand()
     request.clipMargin = m_clipping && !m_held ? kClipMargin : -1;
     request.markOutside = ScreenView::instance().marksOutside() && !m_held;
     request.keys = m_document.job().keys;
-    request.framing = m_document.job().frame(id).framing;
+    request.framing = m_document.countedFraming(id);
     const FrameBalance balance = shownBalance(id);
     RenderRequest::Picture picture{id, nullptr, m_inHand->pictureSpace(), LooksInHand::pictureName(id)};
     picture.base = {proxy, balance, m_document.balances().responseOf(balance)};

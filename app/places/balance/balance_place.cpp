@@ -288,8 +288,8 @@ void BalancePlace::solve()
     const auto asked = framesToBalance(m_document.job(), m_document.frames(), wanted, m_frames.brackets());
     auto result = std::make_shared<std::optional<ShootBalance>>();
     m_task->start(
-        [asked, result](const Task::Progress& progress, const CancelToken& cancel) {
-            *result = balanceShoot(asked.frames, progress, cancel);
+        [asked, result, folder = m_document.cardFolder()](const Task::Progress& progress, const CancelToken& cancel) {
+            *result = balanceShoot(asked.frames, progress, cancel, cardsIn(folder));
         },
         [this, asked, result](bool cancelled) {
             if (!cancelled && *result)
@@ -302,6 +302,7 @@ void BalancePlace::solve()
 void BalancePlace::showProposals(const FramesToBalance& asked, const ShootBalance& solved)
 {
     m_document.adopt(withResponses(m_document.job(), solved));
+    m_document.setCards(cardsOf(asked, solved));
     std::map<FrameId, BalanceModel::Proposal> proposals;
     for (BalanceProposal& p : proposalsOf(m_document.job(), m_document.frames(), asked, solved)) {
         const bool isTicked = p.isSound();

@@ -152,7 +152,8 @@ void BaseMeasures::ends(const std::vector<Work>& light, int use)
                     return std::nullopt;
                 w.balance.ends = {};
                 if (auto picture = readReducedWithSamples(w.path, kSmallEdge, 160))
-                    lit.push_back(balancedPicture(std::move(picture->samples), w.balance, w.response));
+                    lit.push_back(
+                        counted(balancedPicture(std::move(picture->samples), w.balance, w.response).view(), w.framing));
             }
             return solveEnds(lit, endsUses()[static_cast<std::size_t>(use)]);
         },
@@ -165,24 +166,12 @@ void BaseMeasures::ends(const std::vector<Work>& light, int use)
 void BaseMeasures::card(const Work& work, const std::filesystem::path& folder)
 {
     m_card->run(
-        [work, folder](const CancelToken& cancel) -> std::optional<CardFound> {
+        [work, folder](const CancelToken&) -> std::optional<CardFound> {
             constexpr int kEdge = 1600;
-            std::error_code error;
-            std::optional<Picture> picture;
-            for (std::filesystem::directory_iterator at(folder, error), end; !error && at != end; at.increment(error)) {
-                const auto card = at->path().extension() == ".txt" ? readColourCard(at->path()) : fail("no card");
-                if (!card || cancel.isCancelled())
-                    continue;
-                if (!picture) {
-                    auto read = readReduced(work.path, kEdge, false);
-                    if (!read)
-                        return std::nullopt;
-                    picture = std::move(*read);
-                }
-                if (const auto found = amber::findCard(picture->image.view(), *card))
-                    return CardFound{*card, *found};
-            }
-            return std::nullopt;
+            const std::vector<ColourCard> cards = cardsIn(folder);
+            const Result<Picture> picture = cards.empty() ? fail("no card") : readReduced(work.path, kEdge, false);
+            const auto seen = picture ? findCardOf(picture->image.view(), cards) : std::nullopt;
+            return seen ? std::optional(CardFound{cards[seen->card], seen->found}) : std::nullopt;
         },
         [this, work](const std::optional<CardFound>& card) { emit cardFound(work.frame, card); });
 }

@@ -27,6 +27,7 @@ public:
         std::filesystem::path path;
         FrameBalance balance;
         Response response;
+        Framing framing = {};  ///< what of it counts
     };
     /// `folders`: lens files of one's own.
     void findLens(const Work& work, const std::vector<std::filesystem::path>& folders);

@@ -8,6 +8,8 @@
 namespace amber {
 namespace {
 
+constexpr double kSure = 0.5;
+
 QString signedNumber(double v, int decimals)
 {
     return (v >= 0 ? QStringLiteral("+") : QStringLiteral("−")) + theme::decimal(std::abs(v), decimals);
@@ -95,6 +97,8 @@ void LightBench::makeEnds(QHBoxLayout* to)
                                tr("Ends at which a thousandth of the picture reaches black and white"),
                                [this] { emit endsWanted(); }),
                     grid->rowCount(), 0, 1, 3, Qt::AlignLeft);
+    m_headroom = makeQuiet(this, "headroom");
+    grid->addWidget(m_headroom, grid->rowCount(), 0, 1, 4);
 }
 
 void LightBench::makeWhites(QHBoxLayout* to)
@@ -141,6 +145,25 @@ void LightBench::sayCard(const QString& words)
     m_card->setVisible(!m_together->isVisibleTo(this));
 }
 
+void LightBench::sayHeadroom(const Headroom& h, bool isRaw)
+{
+    const auto percent = [](double share) {
+        return share > 0 && share < 0.0005 ? tr("under 0.1 %") : tr("%1 %").arg(theme::number(100 * share, 1));
+    };
+    const QString words = !h.isAny() ? (isRaw ? tr("raw: nothing is at its end") : QString())
+                          : isRaw    ? tr("white: %1 recoverable, %2 partly, %3 lost")
+                                        .arg(percent(h.recoverable), percent(h.partly), percent(h.lost))
+                                  : tr("white in the file: %1").arg(percent(h.lost + h.partly));
+    if (m_headroom->text() == words)
+        return;
+    m_headroom->setText(words);
+    m_headroom->setToolTip(!h.isAny() ? QString()
+                           : isRaw
+                               ? tr("Pixels that are white now. Recoverable: the sensor holds all of them, less "
+                                    "exposure brings them back; partly: one or two channels are gone; lost: all are")
+                               : tr("Pixels that are white now and were cut off when the file was written"));
+}
+
 void LightBench::setPicking(bool on) { m_pick->setChecked(on); }
 
 void LightBench::show(const FrameBalance& balance, const AsShot& asShot, std::size_t chosen)
@@ -174,11 +197,13 @@ void LightBench::setEstimates(const std::map<WhiteEstimate::By, WhiteEstimate>& 
         tile->setText(
             found == estimates.end()
                 ? tr("%1  –").arg(what)
-                : tr("%1  %2 K")
+                : (found->second.sureness < kSure ? tr("%1  %2 K?") : tr("%1  %2 K"))
                       .arg(what, theme::decimal(valueOf(found->second.balance, LightPart::Kelvin, asShot), 0)));
         tile->setToolTip(found == estimates.end()
                              ? tr("%1: nothing to tell it by").arg(what)
-                             : tr("%1: %2 K, tint %3")
+                             : (found->second.sureness < kSure
+                                    ? tr("%1: %2 K, tint %3; not sure, little of the picture is near neutral")
+                                    : tr("%1: %2 K, tint %3"))
                                    .arg(what,
                                         theme::decimal(valueOf(found->second.balance, LightPart::Kelvin, asShot), 0),
                                         signedNumber(valueOf(found->second.balance, LightPart::Tint, asShot), 1)));

@@ -4,6 +4,7 @@
 
 #include "app/places/balance/bench_rows.h"
 #include "core/balance/white_estimates.h"
+#include "core/measure/clip_map.h"
 
 #include <QWidget>
 #include <array>
@@ -25,6 +26,8 @@ public:
     void setEstimates(const std::map<WhiteEstimate::By, WhiteEstimate>& estimates, const AsShot& asShot);
     void setPicking(bool on);
     void sayCard(const QString& words);
+    /// What of the bright pixels the file still holds.
+    void sayHeadroom(const Headroom& headroom, bool isRaw);
     bool shiftsTogether() const;
 
 signals:
@@ -45,7 +48,7 @@ private:
     QCheckBox *m_lockExposure, *m_lockWhite, *m_lockEnds;
     std::map<WhiteEstimate::By, QPushButton*> m_tiles;
     QPushButton* m_pick;
-    QLabel *m_shot, *m_card;
+    QLabel *m_shot, *m_card, *m_headroom;
     QComboBox* m_together;
 };
 

@@ -37,9 +37,9 @@ void HandoverPlace::makeTable()
 }
 
 HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
-    : QWidget(parent), m_document(document), m_task(new ExportTask(this)), m_model(new DeliveryModel(this)),
-      m_progress(new QProgressBar(this)), m_state(new QLabel(this)), m_summary(new QLabel(this)),
-      m_table(new QTableView(this))
+    : QWidget(parent), m_document(document), m_task(new ExportTask(this)), m_seek(new Task(this)),
+      m_model(new DeliveryModel(this)), m_progress(new QProgressBar(this)), m_state(new QLabel(this)),
+      m_summary(new QLabel(this)), m_table(new QTableView(this))
 {
     setObjectName("handoverPlace");
     makeTable();
@@ -64,6 +64,7 @@ HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
         showProgress(done, total, left);
     });
     connect(m_task, &ExportTask::finished, this, &HandoverPlace::finish);
+    connect(&document, &Document::leaving, m_seek, &Task::cancel);
     connect(&document, &Document::opened, this, &HandoverPlace::restoreChoices);
     connect(&document, &Document::framesChanged, this, &HandoverPlace::refresh);
     connect(&document.selection(), &Selection::frameChosen, this, &HandoverPlace::refresh);
@@ -106,6 +107,8 @@ void HandoverPlace::addChoices(QGridLayout* form)
            "they are"));
     for (const Shape& shape : shapes())
         m_shape->addItem(shape.words);
+    add(tr("colour card"), m_withCard = new QCheckBox(tr("deliver frames that show it"), page), "exportWithCard",
+        tr("Frames in whose crop the colour card is seen are left out unless this is ticked"));
     add(tr("folder"), m_folder = new QLineEdit(page), "exportFolder",
         tr("Where the files go; made when it is missing"));
 }
@@ -118,6 +121,7 @@ QHBoxLayout* HandoverPlace::makeButtons()
     m_cancel->setObjectName("exportCancel");
     connect(m_start, &QPushButton::clicked, this, &HandoverPlace::start);
     connect(m_cancel, &QPushButton::clicked, this, [this] {
+        m_seek->cancel();
         m_task->cancel();
         m_state->setText(tr("Stopping after the pictures in flight…"));
     });
@@ -227,8 +231,8 @@ void HandoverPlace::refresh()
     m_which->setItemData(2, tr("Without the exposures of brackets of which another was chosen"), Qt::ToolTipRole);
     m_which->setCurrentIndex(which);
     m_summary->setText(summary());
-    m_start->setEnabled(ready && m_document.looks().fault().isEmpty() && !m_task->isRunning());
-    m_cancel->setEnabled(m_task->isRunning());
+    m_start->setEnabled(ready && m_document.looks().fault().isEmpty() && !m_task->isRunning() && !m_seek->isRunning());
+    m_cancel->setEnabled(m_task->isRunning() || m_seek->isRunning());
 }
 
 DeliveryChoices HandoverPlace::chosen() const
@@ -256,13 +260,41 @@ void HandoverPlace::start()
         m_state->setText(text(recipe.error().message()));
         return;
     }
+    if (m_withCard->isChecked() || !std::filesystem::exists(m_document.cardFolder()))
+        return begin(*recipe, choices);
+    // A card that nobody has looked for must not go out by chance.
+    m_state->setText(tr("Looking for the colour card…"));
+    auto found = std::make_shared<FoundCards>();
+    m_seek->start(
+        [found, frames = m_document.frames(), wanted = wantedFrames(),
+         folder = m_document.cardFolder()](const Task::Progress& progress, const CancelToken& cancel) {
+            *found = seekCards(frames, wanted, cardsIn(folder), progress, cancel);
+        },
+        [this, found, recipe = *recipe, choices](bool cancelled) {
+            if (cancelled) {
+                m_state->setText(tr("Stopped: nothing was begun."));
+                return refresh();
+            }
+            m_document.setCards(*found);
+            begin(recipe, choices);
+        });
+    refresh();
+}
+
+std::vector<FrameId> HandoverPlace::wantedFrames() const
+{
     const bool allButUnused = m_which->currentIndex() == 2, onlyInHand = m_which->currentIndex() == 1;
     std::vector<FrameId> wanted;
     for (const Frame& frame : m_document.frames())
         if (onlyInHand ? frame.id == m_document.selection().frameInHand()
                        : !allButUnused || !m_document.job().frame(frame.id).isUnused)
             wanted.push_back(frame.id);
-    auto batch = m_document.batchOf(wanted);
+    return wanted;
+}
+
+void HandoverPlace::begin(const Recipe& recipe, const DeliveryChoices& choices)
+{
+    auto batch = m_document.batchOf(wantedFrames(), {m_withCard->isChecked(), choices.ratio});
     for (std::size_t i = 0; i < batch.frames.size(); ++i)
         if (m_document.changedContents().count(batch.frames[i]) > 0)
             batch.own[i].fault =
@@ -271,8 +303,9 @@ void HandoverPlace::start()
     m_model->clear();
     m_progress->setRange(0, static_cast<int>(batch.sources.size()));
     m_progress->setValue(0);
+    m_leftOut = static_cast<int>(batch.withCard.size());
     m_state->setText(tr("Beginning…"));
-    m_task->start(m_document.looks().look(), batch.sources, *recipe, batch.own);
+    m_task->start(m_document.looks().look(), batch.sources, recipe, batch.own);
     refresh();
 }
 
@@ -295,6 +328,8 @@ void HandoverPlace::finish(const ExportReport& report, const QString& fault)
         words << tr("Done: %L1 written to %2").arg(written).arg(m_folder->text());
     if (failed > 0)
         words << tr("%L1 failed, see the list").arg(failed);
+    if (m_leftOut > 0)
+        words << tr("%L1 left out, they show the colour card").arg(m_leftOut);
     const auto isRenamed = [](const Delivery& d) { return d.fault.empty() && d.target.stem() != d.source.stem(); };
     if (const auto renamed = std::count_if(report.deliveries.begin(), report.deliveries.end(), isRenamed); renamed > 0)
         words << tr("%L1 under another name, because a file that was not written here has theirs").arg(renamed);

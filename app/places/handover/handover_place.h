@@ -7,6 +7,7 @@
 
 #include <QWidget>
 
+class QCheckBox;
 class QComboBox;
 class QGridLayout;
 class QHBoxLayout;
@@ -38,11 +39,15 @@ private:
     DeliveryChoices chosen() const;
     QString summary() const;
     void start();
+    std::vector<FrameId> wantedFrames() const;
+    void begin(const Recipe& recipe, const DeliveryChoices& choices);
     void showProgress(int done, int total, double secondsLeft);
     void finish(const ExportReport& report, const QString& fault);
 
     Document& m_document;
     ExportTask* m_task;
+    Task* m_seek;  ///< looks for cards in frames that are to go
+    QCheckBox* m_withCard;
     DeliveryModel* m_model;
     QComboBox *m_which, *m_format, *m_space, *m_shape;
     QSpinBox *m_quality, *m_edge;
@@ -51,6 +56,7 @@ private:
     QProgressBar* m_progress;
     QLabel *m_state, *m_summary;
     QTableView* m_table;
+    int m_leftOut = 0;  ///< of the last hand over, for the colour card
 };
 
 }  // namespace amber

@@ -422,7 +422,7 @@ std::vector<BeforeAfter> LookPlace::framesOfWall() const
             if (const auto proxy = m_proxies.proxy(id, frame->path)) {
                 // Single pixels: steps by place pass by, as no part of the card is about them but grain, which is read
                 // off the look.
-                const Framing framing = m_document.job().frame(id).framing;
+                const Framing framing = m_document.countedFraming(id);
                 const Size size = fitted({proxy->samples.width(), proxy->samples.height()}, kScoreEdge);
                 const Image few = sampleGrid(proxy->samples.view(), size.width, size.height);
                 const ImageView samples = few.view();
