@@ -167,13 +167,17 @@ TEST(NetEffect, LevelsThatLaterStepsMovedAndTintsThatAddUp)
 /// A step of one noticeable difference is one: the largest CIEDE2000 is 1, or the limit of the number came first.
 TEST(NetEffect, TellsTheWarmthThatBringsATintedNeutralBack)
 {
-    const Image field = colourField();
+    Image field(40, 20);
+    for (int y = 0; y < 20; ++y)
+        for (int x = 0; x < 40; ++x) {
+            const float c[] = {x < 20 ? 0.3f : 0.15f, 0.3f, x < 20 ? 0.3f : 0.1f};
+            std::copy_n(c, 3, field.mutableView().row(y) + 3 * x);
+        }
     Warmth warm;
     warm.warmth = 35;
     Look look;
     look.steps = {stepOf(warm), stepOf(contrastOf(1.1))};
-    const std::vector<KeyColour> keys{keyAt(field.view(), "stone", 0.5, 0.5 / 64),
-                                      keyAt(field.view(), "leaf", 0.5, 30.5 / 64)};
+    const std::vector<KeyColour> keys{keyAt(field.view(), "stone", 0.25, 0.5), keyAt(field.view(), "leaf", 0.75, 0.5)};
     const auto trace = traceLook(look, field.view(), 1, keys, {});
     ASSERT_TRUE(trace);
     const auto found = retrims(*trace);

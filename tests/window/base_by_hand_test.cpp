@@ -193,7 +193,7 @@ TEST_F(BaseByHand, BarsMoveLiveLocksHoldAndWhitesAreChosenByTile)
     ASSERT_TRUE(settled());
     app->type(app->find("balanceStops"), "3");
     ASSERT_TRUE(settled());
-    EXPECT_TRUE(waitUntil([&] { return app->find<QLabel>("headroom").text().contains("white"); }));
+    EXPECT_TRUE(waitUntil([&] { return app->find<QLabel>("headroom").text().contains("lost in the file"); }));
     const QImage plain = picture().image();
     QTest::keyPress(&app->window(), Qt::Key_F12);
     ASSERT_TRUE(waitUntil([&] { return settled() && picture().image() != plain; }));

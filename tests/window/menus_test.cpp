@@ -462,6 +462,19 @@ TEST_F(MenuWindow, TheLibraryDuplicatesFindsAndOpensALook)
     EXPECT_EQ(app->window().look().view(), LookPlace::View::Wall);
 }
 
+/// In the menu within the menu, once it is open.
+void chooseAsItCame(QWidget* open)
+{
+    auto* menu = qobject_cast<QMenu*>(open);
+    ASSERT_TRUE(menu);
+    for (QAction* action : menu->actions())
+        if (action->text() == "as it came") {
+            QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
+            return;
+        }
+    OpenWindow::whenOpen(chooseAsItCame);
+}
+
 TEST_F(MenuWindow, TheSplitLineHoldsAnyTwoStatesAndBeforesAreComparedByName)
 {
     const FrameId held = frame(0);
@@ -469,13 +482,7 @@ TEST_F(MenuWindow, TheSplitLineHoldsAnyTwoStatesAndBeforesAreComparedByName)
     lit.light.exposureStops = 1, lit.geometry.straightenDegrees = 2;
     app->document().balances().set({{held, lit}}, "lit");
     ASSERT_TRUE(app->goToLook() && app->atRest());
-    choose("Left:", [](QWidget* open) {
-        auto* menu = qobject_cast<QMenu*>(open);
-        ASSERT_TRUE(menu);
-        for (QAction* action : menu->actions())
-            if (action->text() == "as it came")
-                QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
-    });
+    choose("Left:", chooseAsItCame);
     click("viewMenuButton");
     EXPECT_EQ(app->wall().splitStates(), std::pair(Wall::State::AsItCame, Wall::State::Result));
     EXPECT_TRUE(app->picture().isSplit());

@@ -153,7 +153,7 @@ void LightBench::sayHeadroom(const Headroom& h, bool isRaw)
     const QString words = !h.isAny() ? (isRaw ? tr("raw: nothing is at its end") : QString())
                           : isRaw    ? tr("white: %1 recoverable, %2 partly, %3 lost")
                                         .arg(percent(h.recoverable), percent(h.partly), percent(h.lost))
-                                  : tr("white in the file: %1").arg(percent(h.lost + h.partly));
+                                  : tr("lost in the file: %1").arg(percent(h.lost + h.partly));
     if (m_headroom->text() == words)
         return;
     m_headroom->setText(words);

@@ -261,8 +261,7 @@ LookPlace::View LookPlace::view() const { return static_cast<View>(m_upper->curr
 
 void LookPlace::showView(View view)
 {
-    if (view == View::Compare && m_document.looks().pins().empty() && m_document.selection().aside().empty() &&
-        this->view() != View::Compare && !m_document.isOpen())
+    if (view == View::Compare && !m_document.isOpen())
         view = View::Wall;
     m_upper->setCurrentIndex(static_cast<int>(view));
     m_header->setComparing(view == View::Compare);
@@ -511,7 +510,7 @@ bool LookPlace::isComparing() const { return view() == View::Compare; }
 
 void LookPlace::toggleCompare()
 {
-    showView(!isComparing() && !m_document.looks().pins().empty() ? View::Compare : View::Wall);
+    showView(!isComparing() && m_document.isOpen() ? View::Compare : View::Wall);
 }
 
 }  // namespace amber
