@@ -508,9 +508,6 @@ void LookPlace::askPin()
 
 bool LookPlace::isComparing() const { return view() == View::Compare; }
 
-void LookPlace::toggleCompare()
-{
-    showView(!isComparing() && m_document.isOpen() ? View::Compare : View::Wall);
-}
+void LookPlace::toggleCompare() { showView(!isComparing() && m_document.isOpen() ? View::Compare : View::Wall); }
 
 }  // namespace amber
