@@ -258,14 +258,13 @@ void ScreenSheet::refreshReminders()
 {
     const int running = minutesRunning(), atWork = m_minutesAtWork ? m_minutesAtWork() : 0;
     m_reminders->setText(
-        QStringList{tr("Room: dim and even, at most 64 lux on the screen, nothing bright behind it (ISO 3664)."),
-                    tr("Brightness: 80 to 160 cd/m² for white, set once and left."),
-                    running < kWarmUpMinutes
-                        ? tr("Warm-up: half an hour until colours stand; the program has run for %1 min.").arg(running)
-                        : tr("Warm-up: done, the program has run for more than half an hour."),
-                    atWork < kRestMinutes
-                        ? tr("Eyes: a rest every half hour; the last was %1 min ago.").arg(atWork)
-                        : tr("Eyes: %1 min without a rest. Look far away for a few minutes.").arg(atWork)}
+        QStringList{
+            tr("Room: dim and even, at most 64 lux on the screen, nothing bright behind it (ISO 3664)."),
+            tr("Brightness: 80 to 160 cd/m² for white, set once and left."),
+            running < kWarmUpMinutes ? tr("Warm-up: half an hour until colours stand; the program has run for less.")
+                                     : tr("Warm-up: done, the program has run for more than half an hour."),
+            atWork < kRestMinutes ? tr("Eyes: look far away for a few minutes every half hour.")
+                                  : tr("Eyes: %1 min without a rest. Look far away for a few minutes.").arg(atWork)}
             .replaceInStrings(QRegularExpression("^(.*)$"), QStringLiteral("<p style='margin: 0 0 6px 0'>\\1</p>"))
             .join(QString()));
 }

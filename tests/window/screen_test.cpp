@@ -139,7 +139,7 @@ TEST(Screen, ScreenshotsAreTheSameEveryTime)
         const QImage first(QString::fromStdString(entry.path().string())),
             second(QString::fromStdString((two / entry.path().filename().string()).string()));
         EXPECT_EQ(first, second) << entry.path().filename();
-        if (entry.path().stem() != "bracket") {
+        if (entry.path().stem() != "bracket" && entry.path().stem() != "screen") {
             EXPECT_EQ(first.size(), QSize(1280, 800)) << entry.path().filename();
         }
         ++pictures;
