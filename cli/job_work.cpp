@@ -104,8 +104,8 @@ void runBalance(const Options& o, Session& session)
         if (const Status kept = store->adopt(job); !kept)
             return session.report(kept.error());
     const auto asked = framesToBalance(job, frames, read.ids, bracketsOf(read));
-    const auto solved =
-        balanceShoot(asked.frames, progressOnTerminal("balance"), interrupt(), cardsIn(cardFolderOf(store->file())));
+    const auto solved = balanceShoot(asked.frames, progressOnTerminal("balance"), interrupt(),
+                                     cardsIn(cardFoldersOf(store->file(), frames)));
     if (!solved)
         return session.report(Error{"cancelled; nothing was changed", {}, {}, {}}, 1);
     job = withResponses(job, *solved);
@@ -208,7 +208,7 @@ void runHandover(const Options& o, Session& session)
     if (o.allButUnused)
         std::erase_if(*wanted, [&](FrameId id) { return store->job().frame(id).isUnused; });
     if (!o.withCard)
-        for (const auto& [id, card] : seekCards(frames, *wanted, cardsIn(cardFolderOf(store->file())),
+        for (const auto& [id, card] : seekCards(frames, *wanted, cardsIn(cardFoldersOf(store->file(), frames)),
                                                 progressOnTerminal("looking for the colour card"), interrupt()))
             for (Frame& frame : frames)
                 if (frame.id == id)

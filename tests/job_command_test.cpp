@@ -221,5 +221,33 @@ TEST_F(JobCommand, HandsOverWhatTheChoicesSayAndNothingElse)
     EXPECT_EQ(readText(m_folder / "shoot/a.png"), before);
 }
 
+TEST_F(JobCommand, FramesThatShowTheColourCardAreHandedOverOnlyWhenAskedFor)
+{
+    const fs::path demo = fs::path(AMBER_SOURCE_DIR) / "demo";
+    fs::create_directory(m_folder / "shoot/card");
+    fs::copy_file(demo / "card/ombrel-card.txt", m_folder / "shoot/card/ombrel-card.txt");
+    fs::copy_file(demo / "frames/yard-01.jpg", m_folder / "shoot/d.jpg");
+    ASSERT_EQ(job("add", quoted(m_folder / "shoot/d.jpg")).status, 0);
+    const auto out = [&](const char* name) {
+        return "--out " + quoted(m_folder / name) + " --format png8 --long-edge 60";
+    };
+    const Ran ran = job("handover", out("out"));
+    EXPECT_EQ(ran.status, 0) << ran.err;
+    EXPECT_TRUE(contains(ran.err, "d is left out: it shows the colour card")) << ran.err;
+    EXPECT_TRUE(fs::exists(m_folder / "out/a.png"));
+    EXPECT_FALSE(fs::exists(m_folder / "out/d.png"));
+    EXPECT_EQ(job("handover", out("asked") + " --with-card").status, 0);
+    EXPECT_TRUE(fs::exists(m_folder / "asked/d.png"));
+    // A cut that leaves the card out needs no asking.
+    EXPECT_EQ(job("handover", out("cut") + " --ratio 0.3 --frames d").status, 0);
+    EXPECT_TRUE(fs::exists(m_folder / "cut/d.png"));
+    // Once the shoot is solved it is known of the frame.
+    ASSERT_EQ(job("balance", "--take").status, 0);
+    const auto store = JobStore::open(file());
+    ASSERT_EQ(store->frames().size(), 4u);
+    EXPECT_TRUE(store->frames()[3].card);
+    EXPECT_TRUE(store->frames()[0].cardSought && !store->frames()[0].card);
+}
+
 }  // namespace
 }  // namespace amber::test

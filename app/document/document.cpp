@@ -301,7 +301,10 @@ void Document::setCards(const FoundCards& cards)
         }
 }
 
-fs::path Document::cardFolder() const { return m_store ? cardFolderOf(m_store->file()) : fs::path(); }
+std::vector<fs::path> Document::cardFolders() const
+{
+    return m_store ? cardFoldersOf(m_store->file(), m_frames) : std::vector<fs::path>{};
+}
 
 Framing Document::countedFraming(FrameId id) const
 {

@@ -78,7 +78,7 @@ public:
     void setFrameFault(FrameId id, const QString& fault);
     /// Where frames show a colour card, once it was looked for.
     void setCards(const FoundCards& cards);
-    std::filesystem::path cardFolder() const;
+    std::vector<std::filesystem::path> cardFolders() const;
     /// What of a frame counts for measures.
     Framing countedFraming(FrameId id) const;
 

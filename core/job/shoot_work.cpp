@@ -124,7 +124,27 @@ Job withFoundPlaces(Job job, const std::vector<KeyColour>& keys, const std::vect
     return job;
 }
 
-fs::path cardFolderOf(const fs::path& jobFile) { return jobFile.parent_path() / "card"; }
+std::vector<fs::path> cardFoldersOf(const fs::path& jobFile, const std::vector<Frame>& frames)
+{
+    std::set<fs::path> sought{fs::absolute(jobFile).parent_path() / "card"};
+    for (const Frame& frame : frames)
+        sought.insert(frame.path.parent_path() / "card");
+    std::vector<fs::path> folders;
+    std::error_code error;
+    for (const fs::path& folder : sought)
+        if (fs::is_directory(folder, error))
+            folders.push_back(folder);
+    return folders;
+}
+
+std::vector<ColourCard> cardsIn(const std::vector<fs::path>& folders)
+{
+    std::vector<ColourCard> all;
+    for (const fs::path& folder : folders)
+        for (ColourCard& card : cardsIn(folder))
+            all.push_back(std::move(card));
+    return all;
+}
 
 FoundCards cardsOf(const FramesToBalance& asked, const ShootBalance& solved)
 {

@@ -39,8 +39,11 @@ std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& fr
 /// found before goes.
 Job withFoundPlaces(Job job, const std::vector<KeyColour>& keys, const std::vector<FrameReading>& readings);
 
-/// Where descriptions of colour cards lie, of the job in this file.
-std::filesystem::path cardFolderOf(const std::filesystem::path& jobFile);
+/// The folders in which descriptions of colour cards lie: those named "card" beside the job's file and beside its
+/// pictures, as far as there are any.
+std::vector<std::filesystem::path> cardFoldersOf(const std::filesystem::path& jobFile,
+                                                 const std::vector<Frame>& frames);
+std::vector<ColourCard> cardsIn(const std::vector<std::filesystem::path>& folders);
 using FoundCards = std::map<FrameId, std::optional<ShownCard>>;
 /// What a solved shoot says of cards.
 FoundCards cardsOf(const FramesToBalance& asked, const ShootBalance& solved);

@@ -18,6 +18,13 @@ struct Noise {
     std::array<double, kScales> lightnessShare{}, colourShare{};
     int flatPlaces = 0;  ///< blocks of 16 x 16 pixels it was read from
     bool isKnown() const { return flatPlaces > 0; }
+    /// Whether it spreads over the scales as noise does, most of it in the finest. Texture has more of the coarse and
+    /// may be all that a picture without flat places shows.
+    bool isSure() const
+    {
+        constexpr double kFinest = 0.55, kCoarse = 0.65;
+        return isKnown() && lightnessShare[0] >= kFinest && lightnessShare[2] <= kCoarse * lightnessShare[0];
+    }
     /// Of the whole picture, each tone by how often it was seen.
     double meanLightness = 0, meanColour = 0;
     bool operator==(const Noise&) const = default;

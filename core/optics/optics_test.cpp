@@ -15,6 +15,7 @@
 #include <cmath>
 #include <fstream>
 #include <gtest/gtest.h>
+#include <random>
 
 namespace amber {
 namespace {
@@ -175,9 +176,37 @@ TEST(Noise, IsMeasuredWithinTenPerCentAndReduced)
         std::printf("%s: %.1f dB less, %.3f of the edges' contrast kept\n", name, decibels, kept);
         EXPECT_GT(decibels, 8) << name;
         EXPECT_GT(kept, 0.95) << name;
+        EXPECT_TRUE(noise.isSure()) << name;
     }
     EXPECT_FALSE(measureNoise(Image(10, 10).view()).isKnown());
     EXPECT_FALSE(measureNoise(Image(300, 200).view()).isKnown()) << "black is no tone to read noise from";
+}
+
+/// Gravel: blots of every size and nothing flat. What is read of it may be texture, and that is said.
+TEST(Noise, OfAPictureWithoutFlatPlacesIsNotSure)
+{
+    Image gravel(480, 480);
+    std::mt19937 random(11);
+    std::normal_distribution<double> blot(0, 1);
+    std::vector<double> height(480 * 480, 0.0);
+    for (int size = 2; size <= 64; size *= 2) {
+        std::vector<double> grid(static_cast<std::size_t>((480 / size + 2) * (480 / size + 2)));
+        for (double& g : grid)
+            g = blot(random) * std::sqrt(size);
+        const int across = 480 / size + 2;
+        for (int y = 0; y < 480; ++y)
+            for (int x = 0; x < 480; ++x) {
+                const int i = x / size, j = y / size;
+                const double tx = static_cast<double>(x % size) / size, ty = static_cast<double>(y % size) / size;
+                const auto at = [&](int a, int b) { return grid[static_cast<std::size_t>(b * across + a)]; };
+                height[static_cast<std::size_t>(480 * y + x)] += (1 - ty) * ((1 - tx) * at(i, j) + tx * at(i + 1, j)) +
+                                                                 ty * ((1 - tx) * at(i, j + 1) + tx * at(i + 1, j + 1));
+            }
+    }
+    for (int i = 0; i < 480 * 480; ++i)
+        std::fill_n(gravel.mutableView().data + 3 * i, 3,
+                    static_cast<float>(std::clamp(0.2 + 0.008 * height[static_cast<std::size_t>(i)], 0.01, 0.9)));
+    EXPECT_FALSE(measureNoise(gravel.view()).isSure());
 }
 
 TEST(Noise, AFlatPictureKeepsItsColourAndARowItsReach)

@@ -2,6 +2,7 @@
 // lean; and the file that is handed over.
 #include "app/places/balance/balance_place.h"
 #include "app/places/balance/crop_overlay.h"
+#include "app/render/clip_overlay.h"
 #include "app/theme/value_bar.h"
 #include "tests/window/takes.h"
 #include "tests/window/window_support.h"
@@ -249,6 +250,33 @@ TEST(BaseOnTheShopFront, LensLeanAndFringesAreFoundAndKept)
     EXPECT_NEAR(kept(unknown).optics.redFringe, 0.0009, 0.0002);
     click("measureNoise");
     ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("noiseSaid").text().contains("dB"); }));
+}
+
+/// What the file lost stays marked when balance and look make it grey; what is white, or was whole, is not dotted.
+TEST(ClipOverlay, DotsWhatTheFileLostWhereItIsWhiteNoMore)
+{
+    Image file(24, 12), shown(24, 12);
+    std::fill_n(file.mutableView().data, 24 * 12 * 3, 0.3f), std::fill_n(shown.mutableView().data, 24 * 12 * 3, 0.3f);
+    for (int y = 0; y < 12; ++y)
+        for (int x = 8; x < 24; ++x)
+            for (int k = 0; k < 3; ++k) {
+                file.mutableView().row(y)[3 * x + k] = 1;
+                shown.mutableView().row(y)[3 * x + k] = x < 16 ? 0.6f : 1.0f;
+            }
+    QImage picture(24, 12, QImage::Format_RGB32);
+    picture.fill(Qt::gray);
+    layOverLost(shown.view(), file.view(), 0.99, picture);
+    int dots[3] = {};
+    for (int y = 0; y < 12; ++y)
+        for (int x = 0; x < 24; ++x)
+            dots[x / 8] += picture.pixelColor(x, y) == Qt::black;
+    EXPECT_EQ(dots[0], 0) << "whole in the file";
+    EXPECT_EQ(dots[1], 12) << "an eighth of the pixels";
+    EXPECT_EQ(dots[2], 0) << "white still: hatched, not dotted";
+    QImage other(5, 5, QImage::Format_RGB32);
+    other.fill(Qt::gray);
+    layOverLost(shown.view(), file.view(), 0.99, other);  // of another size: left alone
+    EXPECT_EQ(other.pixelColor(0, 0), QColor(Qt::gray));
 }
 
 }  // namespace

@@ -386,6 +386,23 @@ TEST_F(LookPlaceWindow, StepsThatUndoOneAnotherAreNamedAndJoined)
     EXPECT_TRUE(words.join(' ').contains("A curve adds data"));
 }
 
+TEST_F(LookPlaceWindow, AWarmthThatBringsANeutralBackIsOfferedAndAdded)
+{
+    Warmth warm;
+    warm.warmth = 45;
+    m_app->document().looks().addStep(warm);
+    ASSERT_TRUE(traced());
+    m_app->key(Qt::Key_F, Qt::ControlModifier);
+    auto& panel = m_app->find<FindingsPanel>("findingsPanel");
+    QPushButton* offer = nullptr;
+    ASSERT_TRUE(waitUntil([&] { return (offer = panel.findChild<QPushButton*>("addRetrim")) != nullptr; }));
+    QTest::mouseClick(offer, Qt::LeftButton);
+    ASSERT_EQ(m_app->look().steps.size(), 2u);
+    EXPECT_LT(step<Warmth>(1).warmth, -25);
+    m_app->key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(m_app->look().steps.size(), 1u);
+}
+
 TEST_F(LookPlaceWindow, QuietActualSizeTrialFramesAndTheSecondLook)
 {
     m_app->key(Qt::Key_F11);

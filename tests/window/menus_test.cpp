@@ -514,5 +514,39 @@ TEST_F(MenuWindow, TheSplitLineHoldsAnyTwoStatesAndBeforesAreComparedByName)
     }
 }
 
+TEST_F(MenuWindow, FramesThatShowTheColourCardGoOnlyWhenThatIsTicked)
+{
+    namespace fs = std::filesystem;
+    const fs::path demo = fs::path(AMBER_SOURCE_DIR) / "demo";
+    fs::create_directory(folder / "card");
+    fs::copy_file(demo / "card/ombrel-card.txt", folder / "card/ombrel-card.txt");
+    fs::copy_file(demo / "frames/yard-01.jpg", folder / "with-card.jpg");
+    open();
+    app->key(Qt::Key_6, Qt::ControlModifier);
+    app->find<QSpinBox>("exportEdge").setValue(90);
+    app->find<QLineEdit>("exportFolder").setText(QString::fromStdString((folder / "out").string()));
+    const auto& state = app->find<QLabel>("exportState");
+    click("exportStart");
+    ASSERT_TRUE(waitUntil([&] { return state.text().contains("1 left out, they show the colour card"); }));
+    EXPECT_TRUE(fs::exists(folder / "out/frame-0.jpg"));
+    EXPECT_FALSE(fs::exists(folder / "out/with-card.jpg"));
+    auto& ticked = app->find<QCheckBox>("exportWithCard");
+    QTest::mouseClick(&ticked, Qt::LeftButton, {}, {8, ticked.height() / 2});
+    click("exportStart");
+    ASSERT_TRUE(waitUntil([&] { return state.text().startsWith("Done") && !state.text().contains("left out"); }));
+    EXPECT_TRUE(fs::exists(folder / "out/with-card.jpg"));
+    // Known from now on, also after a restart; nothing of the card counts in measures.
+    open();
+    const auto shown = [&] {
+        for (const Frame& f : app->document().frames())
+            if (f.card)
+                return f.id;
+        return FrameId{};
+    };
+    ASSERT_NE(shown(), 0);
+    EXPECT_EQ(app->document().countedFraming(shown()).leftOut.size(), 1u);
+    EXPECT_FALSE(app->find<QCheckBox>("exportWithCard").isChecked()) << "asked anew each time";
+}
+
 }  // namespace
 }  // namespace amber::test

@@ -9,6 +9,18 @@ namespace {
 
 double hundredth(double v) { return std::round(v * 100) / 100; }
 
+QString noiseWords(const BaseMeasures::NoiseFound& found)
+{
+    const Noise& noise = found.noise;
+    if (!noise.isKnown())
+        return BalancePlace::tr("no flat place to read noise from");
+    return (noise.isSure() ? BalancePlace::tr("noise %1 %, colour %2 %; all off: %3 dB less, edges keep %4 %")
+                           : BalancePlace::tr("not sure: texture, or noise of %1 %, colour %2 %; all off: %3 dB less, "
+                                              "edges keep %4 %"))
+        .arg(theme::decimal(100 * noise.meanLightness, 2), theme::decimal(100 * noise.meanColour, 2),
+             theme::decimal(found.decibels, 1), theme::decimal(100 * found.edgesKept, 0));
+}
+
 }  // namespace
 
 void BalancePlace::copyTo(const QString& action, const std::function<void(FrameBalance&, const FrameBalance&)>& part)
@@ -98,14 +110,8 @@ void BalancePlace::connectMeasures()
     connect(m_measures, &BaseMeasures::lensFound, this, &BalancePlace::takeLens);
     connect(m_measures, &BaseMeasures::fringesFound, this, &BalancePlace::takeFringes);
     connect(m_measures, &BaseMeasures::falloffFound, this, &BalancePlace::takeFalloff);
-    connect(m_measures, &BaseMeasures::noiseFound, this, [this](FrameId, const BaseMeasures::NoiseFound& found) {
-        m_lens->sayNoise(!found.noise.isKnown()
-                             ? tr("no flat place to read noise from")
-                             : tr("noise %1 %, colour %2 %; all off: %3 dB less, edges keep %4 %")
-                                   .arg(theme::decimal(100 * found.noise.meanLightness, 2),
-                                        theme::decimal(100 * found.noise.meanColour, 2),
-                                        theme::decimal(found.decibels, 1), theme::decimal(100 * found.edgesKept, 0)));
-    });
+    connect(m_measures, &BaseMeasures::noiseFound, this,
+            [this](FrameId, const BaseMeasures::NoiseFound& found) { m_lens->sayNoise(noiseWords(found)); });
     connect(m_measures, &BaseMeasures::endsFound, this,
             [this](const std::vector<FrameId>& frames, const BalanceEnds& ends, int) {
                 std::map<FrameId, FrameBalance> changed;

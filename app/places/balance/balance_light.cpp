@@ -74,7 +74,7 @@ void BalancePlace::refreshEstimates()
     }
     if (m_cards.count(id) == 0 && m_cardAsked != id) {
         m_cardAsked = id;
-        m_measures->card(workOf(id), m_document.cardFolder());
+        m_measures->card(workOf(id), m_document.cardFolders());
     }
     sayCard();
 }

@@ -288,8 +288,8 @@ void BalancePlace::solve()
     const auto asked = framesToBalance(m_document.job(), m_document.frames(), wanted, m_frames.brackets());
     auto result = std::make_shared<std::optional<ShootBalance>>();
     m_task->start(
-        [asked, result, folder = m_document.cardFolder()](const Task::Progress& progress, const CancelToken& cancel) {
-            *result = balanceShoot(asked.frames, progress, cancel, cardsIn(folder));
+        [asked, result, folders = m_document.cardFolders()](const Task::Progress& progress, const CancelToken& cancel) {
+            *result = balanceShoot(asked.frames, progress, cancel, cardsIn(folders));
         },
         [this, asked, result](bool cancelled) {
             if (!cancelled && *result)

@@ -3,6 +3,7 @@
 #include "app/words/words.h"
 #include "core/image/read.h"
 #include "core/image/resize.h"
+#include "core/job/shoot_work.h"
 
 #include <cmath>
 
@@ -163,12 +164,12 @@ void BaseMeasures::ends(const std::vector<Work>& light, int use)
         });
 }
 
-void BaseMeasures::card(const Work& work, const std::filesystem::path& folder)
+void BaseMeasures::card(const Work& work, const std::vector<std::filesystem::path>& folders)
 {
     m_card->run(
-        [work, folder](const CancelToken&) -> std::optional<CardFound> {
+        [work, folders](const CancelToken&) -> std::optional<CardFound> {
             constexpr int kEdge = 1600;
-            const std::vector<ColourCard> cards = cardsIn(folder);
+            const std::vector<ColourCard> cards = cardsIn(folders);
             const Result<Picture> picture = cards.empty() ? fail("no card") : readReduced(work.path, kEdge, false);
             const auto seen = picture ? findCardOf(picture->image.view(), cards) : std::nullopt;
             return seen ? std::optional(CardFound{cards[seen->card], seen->found}) : std::nullopt;

@@ -36,8 +36,8 @@ public:
     void noise(const Work& work);
     void falloff(const std::vector<Work>& light);
     void ends(const std::vector<Work>& light, int use);
-    /// Looks for the cards that the files in this folder describe.
-    void card(const Work& work, const std::filesystem::path& folder);
+    /// Looks for the cards that the files in these folders describe.
+    void card(const Work& work, const std::vector<std::filesystem::path>& folders);
     void neutrals(std::int64_t frame, const Image& untouched, const Response& response);
     void drop();
     bool isBusy() const { return m_slot->isBusy() || m_neutrals->isBusy() || m_card->isBusy(); }

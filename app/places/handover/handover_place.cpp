@@ -260,15 +260,15 @@ void HandoverPlace::start()
         m_state->setText(text(recipe.error().message()));
         return;
     }
-    if (m_withCard->isChecked() || !std::filesystem::exists(m_document.cardFolder()))
+    if (m_withCard->isChecked() || m_document.cardFolders().empty())
         return begin(*recipe, choices);
     // A card that nobody has looked for must not go out by chance.
     m_state->setText(tr("Looking for the colour card…"));
     auto found = std::make_shared<FoundCards>();
     m_seek->start(
         [found, frames = m_document.frames(), wanted = wantedFrames(),
-         folder = m_document.cardFolder()](const Task::Progress& progress, const CancelToken& cancel) {
-            *found = seekCards(frames, wanted, cardsIn(folder), progress, cancel);
+         folders = m_document.cardFolders()](const Task::Progress& progress, const CancelToken& cancel) {
+            *found = seekCards(frames, wanted, cardsIn(folders), progress, cancel);
         },
         [this, found, recipe = *recipe, choices](bool cancelled) {
             if (cancelled) {
