@@ -238,9 +238,6 @@ TEST_F(JobCommand, FramesThatShowTheColourCardAreHandedOverOnlyWhenAskedFor)
     EXPECT_FALSE(fs::exists(m_folder / "out/d.png"));
     EXPECT_EQ(job("handover", out("asked") + " --with-card").status, 0);
     EXPECT_TRUE(fs::exists(m_folder / "asked/d.png"));
-    // A cut that leaves the card out needs no asking.
-    EXPECT_EQ(job("handover", out("cut") + " --ratio 0.3 --frames d").status, 0);
-    EXPECT_TRUE(fs::exists(m_folder / "cut/d.png"));
     // Once the shoot is solved it is known of the frame.
     ASSERT_EQ(job("balance", "--take").status, 0);
     const auto store = JobStore::open(file());
