@@ -291,7 +291,7 @@ void MainWindow::showScreenStatus()
     const QString status = m_screens.status();
     const bool isSimulating = m_screens.isSimulating();
     QString line = isSimulating ? (m_screens.options().proof ? tr("as a print") : tr("as a client")) : status;
-    constexpr int kRoom = 76;
+    constexpr int kRoom = 80;
     line = QFontMetrics(theme::font(11, isSimulating)).elidedText(line, Qt::ElideRight, kRoom);
     m_screenButton->setText(tr("Screen") + QStringLiteral("\n") + line);
     m_screenButton->setToolTip(m_screens.longStatus() + (isSimulating ? QStringLiteral("\n") + status : QString()) +

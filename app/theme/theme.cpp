@@ -77,7 +77,7 @@ QToolButton#railButton { border: 2px solid transparent; border-left: 4px solid t
 QToolButton#railButton:checked { border-left: 4px solid #C97A0A; background: #EEEEEE; font-weight: 600; }
 QToolButton#railButton:focus { border: 2px solid #C97A0A; padding-left: 6px; }
 QToolButton#railButton:checked:focus { border-left: 4px solid #C97A0A; padding-left: 4px; }
-QToolButton#screenButton { font-size: 11px; padding: 4px 2px; min-width: 74px; max-width: 74px; }
+QToolButton#screenButton { font-size: 11px; padding: 4px 0; min-width: 80px; max-width: 80px; }
 QWidget[messageBar="true"] { background: #FAFAFA; border-bottom: 1px solid #B2B2B2; }
 )";
 

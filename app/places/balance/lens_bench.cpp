@@ -86,10 +86,12 @@ void LensBench::makeRest(QGridLayout* grid)
         makeButton(this, "measureNoise", tr("Measure"), tr("In the flat places of this frame"),
                    [this] { emit noiseWanted(); }));
     m_fringes = makeQuiet(this, "fringesSaid");
+    m_fringes->hide();
     m_noiseSaid = makeQuiet(this, "noiseSaid");
-    auto* said = new QHBoxLayout;
-    said->addWidget(m_noiseSaid, 3);
-    said->addWidget(m_fringes, 1);
+    auto* said = new QVBoxLayout;
+    said->setSpacing(2);
+    said->addWidget(m_noiseSaid);
+    said->addWidget(m_fringes);
     grid->addLayout(said, grid->rowCount(), 0, 1, 4);
 }
 

@@ -16,7 +16,11 @@ public:
     void show(const FrameBalance& balance, std::size_t chosen);
     /// What was found, or why nothing was.
     void sayLens(const QString& words) { m_lens->setText(words), m_lens->setToolTip(words); }
-    void sayFringes(const QString& words) { m_fringes->setText(words), m_fringes->setToolTip(words); }
+    void sayFringes(const QString& words)
+    {
+        m_fringes->setText(words), m_fringes->setToolTip(words);
+        m_fringes->setVisible(!words.isEmpty());
+    }
     void sayNoise(const QString& words) { m_noiseSaid->setText(words), m_noiseSaid->setToolTip(words); }
     void setDrawing(bool on, int lines);
 
