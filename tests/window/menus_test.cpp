@@ -66,17 +66,19 @@ protected:
     std::unique_ptr<OpenWindow> app;
 };
 
-/// In the menu within the menu, once it is open.
-void chooseTolerance(QWidget* open)
+/// Chooses this in the menu within the menu, once it is open.
+std::function<void(QWidget*)> chooseWithin(const QString& words)
 {
-    auto* menu = qobject_cast<QMenu*>(open);
-    ASSERT_TRUE(menu);
-    for (QAction* action : menu->actions())
-        if (action->text() == "5") {
-            QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
-            return;
-        }
-    OpenWindow::whenOpen(chooseTolerance);
+    return [words](QWidget* open) {
+        auto* menu = qobject_cast<QMenu*>(open);
+        ASSERT_TRUE(menu);
+        for (QAction* action : menu->actions())
+            if (action->text() == words) {
+                QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
+                return;
+            }
+        OpenWindow::whenOpen(chooseWithin(words));
+    };
 }
 
 TEST_F(MenuWindow, AKeyColourIsRenamedGivenATargetAndATolerance)
@@ -103,7 +105,7 @@ TEST_F(MenuWindow, AKeyColourIsRenamedGivenATargetAndATolerance)
     EXPECT_TRUE(first().target);
     act("Target: as it came in");
     EXPECT_FALSE(first().target);
-    act("Tolerance", chooseTolerance);
+    act("Tolerance", chooseWithin("5"));
     EXPECT_EQ(first().tolerance, 5);
     act("Take off the list");
     EXPECT_TRUE(app->document().job().keys.empty());
@@ -462,19 +464,6 @@ TEST_F(MenuWindow, TheLibraryDuplicatesFindsAndOpensALook)
     EXPECT_EQ(app->window().look().view(), LookPlace::View::Wall);
 }
 
-/// In the menu within the menu, once it is open.
-void chooseAsItCame(QWidget* open)
-{
-    auto* menu = qobject_cast<QMenu*>(open);
-    ASSERT_TRUE(menu);
-    for (QAction* action : menu->actions())
-        if (action->text() == "as it came") {
-            QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
-            return;
-        }
-    OpenWindow::whenOpen(chooseAsItCame);
-}
-
 TEST_F(MenuWindow, TheSplitLineHoldsAnyTwoStatesAndBeforesAreComparedByName)
 {
     const FrameId held = frame(0);
@@ -482,7 +471,7 @@ TEST_F(MenuWindow, TheSplitLineHoldsAnyTwoStatesAndBeforesAreComparedByName)
     lit.light.exposureStops = 1, lit.geometry.straightenDegrees = 2;
     app->document().balances().set({{held, lit}}, "lit");
     ASSERT_TRUE(app->goToLook() && app->atRest());
-    choose("Left:", chooseAsItCame);
+    choose("Left:", chooseWithin("as it came"));
     click("viewMenuButton");
     EXPECT_EQ(app->wall().splitStates(), std::pair(Wall::State::AsItCame, Wall::State::Result));
     EXPECT_TRUE(app->picture().isSplit());
