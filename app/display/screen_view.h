@@ -45,7 +45,7 @@ QImage toScreen(ImageView linear);
 QColor screenColour(const LinearRgb& c);
 /// A picture in sRGB codes likewise: thumbnails are kept so.
 QImage onScreen(const QImage& srgb);
-/// Hatches what the view cannot show.
+/// Chequers what the view cannot show.
 void layOverOutside(ImageView linear, const ViewTransform& view, QImage& picture);
 
 }  // namespace amber
