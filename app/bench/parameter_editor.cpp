@@ -3,7 +3,7 @@
 #include "app/bench/step_words.h"
 #include "app/theme/theme.h"
 #include "core/colour/oklab.h"
-#include "core/look/steps/edge_darkening/edge_darkening_kernel.h"
+#include "core/optics/falloff.h"
 
 namespace amber {
 namespace {
@@ -252,7 +252,10 @@ void ParameterEditor::solve()
         put(parameters);
         m_document.looks().commit(tr("Ends solved"));
     } else if (auto* edges = std::get_if<EdgeDarkening>(&parameters); edges && !entering.isEmpty()) {
-        edges->existing = std::round(existingFalloff(entering.view()) * 100) / 100;
+        const auto apparent = apparentFalloff(entering.view());
+        if (!apparent)
+            return;
+        edges->existing = std::clamp(-std::round(*apparent * 100) / 100, -3.0, 1.0);
         put(parameters);
         m_document.looks().commit(tr("Fall of light measured"));
     }

@@ -311,6 +311,8 @@ void LooksInHand::addStep(const StepParameters& parameters)
     const auto at = m_look.steps.empty() ? 0 : m_selected + 1;
     Step step;
     step.parameters = parameters;
+    if (std::holds_alternative<EdgeDarkening>(parameters))
+        step.perPicture.insert("existing");  // what each picture's lens left is its own
     m_look.steps.insert(m_look.steps.begin() + at, step);
     m_selected = at;
     commit(tr("%1 added").arg(stepTitle(step)));

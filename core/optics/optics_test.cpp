@@ -4,6 +4,7 @@
 #include "core/optics/fringes.h"
 #include "core/optics/lens_file.h"
 #include "core/optics/noise.h"
+#include "core/optics/noise_setting.h"
 
 #include "core/base/atomic_file.h"
 #include "core/base/json_text.h"
@@ -289,28 +290,81 @@ TEST(Upright, TiltAndLeanAreFoundWithinAThirdOfADegree)
     EXPECT_FALSE(measureUpright(Image(300, 200).view()).isSure);
 }
 
+/// Round things on an uneven ground, another at each place, behind a lens of that falloff.
+Image throughLens(int n, double falloff)
+{
+    Image scene(300, 200);
+    for (int y = 0; y < 200; ++y)
+        for (int x = 0; x < 300; ++x) {
+            double light = 0.3 + 0.03 * std::sin(0.013 * x * (1 + n % 3) + n) + 0.02 * std::cos(0.03 * y - n);
+            if (std::hypot(x - 37 * n % 300, y - 61 * n % 200) < 30)
+                light *= 0.4;
+            const double r2 = (std::pow(x - 149.5, 2) + std::pow(y - 99.5, 2)) / (150.0 * 150 + 100.0 * 100);
+            std::fill_n(scene.mutableView().row(y) + 3 * x, 3, static_cast<float>(light * std::exp2(-falloff * r2)));
+        }
+    return scene;
+}
+
+TEST(Noise, IsTakenOffBySensitivityBetweenFramesSetByHand)
+{
+    const std::vector<NoiseSetting> set{{6400, 0.8}, {400, 0.2}};
+    EXPECT_DOUBLE_EQ(strengthAt(set, 400), 0.2);
+    EXPECT_DOUBLE_EQ(strengthAt(set, 1600), 0.5) << "half way in stops";
+    EXPECT_DOUBLE_EQ(strengthAt(set, 6400), 0.8);
+    EXPECT_DOUBLE_EQ(strengthAt(set, 25600), 0.8) << "no more than was seen";
+    EXPECT_DOUBLE_EQ(strengthAt(set, 100), 0.2);
+    EXPECT_DOUBLE_EQ(strengthAt({{1600, 0.4}}, 100), 0) << "one alone: nothing at 100";
+    EXPECT_DOUBLE_EQ(strengthAt({{1600, 0.4}}, 400), 0.2);
+    EXPECT_DOUBLE_EQ(strengthAt({{100, 0.4}}, 400), 0.4);
+    EXPECT_DOUBLE_EQ(strengthAt({{1600, 0.4}, {1600, 0.6}}, 1600), 0.5) << "the mean of two set alike";
+    EXPECT_DOUBLE_EQ(strengthAt({{0, 0.4}}, 800), 0) << "nothing is known of it";
+    EXPECT_DOUBLE_EQ(strengthAt(set, 0), 0);
+    EXPECT_DOUBLE_EQ(strengthAt({}, 800), 0);
+}
+
 TEST(Falloff, OfALensIsMeasuredOverItsFrames)
 {
-    // Round things on an even ground, at many places: the scene itself falls off in no direction.
-    std::vector<RadialSlopes> frames;
-    for (int n = 0; n < 24; ++n) {
-        Image scene(300, 200);
-        for (int y = 0; y < 200; ++y)
-            for (int x = 0; x < 300; ++x) {
-                double light = 0.3 + 0.03 * std::sin(0.013 * x * (1 + n % 3) + n) + 0.02 * std::cos(0.03 * y - n);
-                if (std::hypot(x - 37 * n % 300, y - 61 * n % 200) < 30)
-                    light *= 0.4;
-                const double r2 = (std::pow(x - 149.5, 2) + std::pow(y - 99.5, 2)) / (150.0 * 150 + 100.0 * 100);
-                std::fill_n(scene.mutableView().row(y) + 3 * x, 3, static_cast<float>(light * std::exp2(-0.8 * r2)));
-            }
-        frames.push_back(radialSlopes(scene.view()));
+    for (const double falloff : {0.0, 0.8, 1.7}) {
+        std::vector<double> frames;
+        for (int n = 0; n < 12; ++n)
+            frames.push_back(apparentFalloff(throughLens(n, falloff).view()).value());
+        const auto found = measureFalloff(frames);
+        ASSERT_TRUE(found);
+        EXPECT_NEAR(found->stops, falloff, 0.1);
+        EXPECT_TRUE(found->isSure()) << found->error;
     }
-    const auto found = measureFalloff(frames);
-    ASSERT_TRUE(found);
-    EXPECT_NEAR(found->stops, 0.8, 0.1);
-    EXPECT_TRUE(found->isSure()) << found->error;
+    EXPECT_FALSE(measureFalloff({0.8})->isSure()) << "one frame alone";
+    EXPECT_FALSE(measureFalloff({0.1, 0.8, 1.5})->isSure()) << "frames that do not agree";
+    EXPECT_EQ(measureFalloff({-0.4, -0.5, -0.3})->stops, 0) << "no lens brightens its corners";
     EXPECT_FALSE(measureFalloff({}));
-    EXPECT_FALSE(measureFalloff({radialSlopes(Image(40, 30).view())}));
+    EXPECT_FALSE(apparentFalloff(Image(40, 30).view()));
+}
+
+/// The camera of the demo renders as raw files are rendered here; a lens that no file knows took light from its frames.
+TEST(Falloff, OfTheDemosLensesIsMeasuredFromThreeFrames)
+{
+    const auto measured = [](std::initializer_list<const char*> names) {
+        std::vector<double> frames;
+        for (const char* name : names) {
+            auto picture = readReduced(kDemo / "frames" / (std::string(name) + ".jpg"), 420, true);
+            EXPECT_TRUE(picture) << name;
+            MutableImageView view = picture->image.mutableView();
+            for (int i = 0; i < view.width * view.height; ++i) {
+                float* p = view.data + 3 * i;
+                const LinearRgb scene = toSceneLight(baseRendering(), {p[0], p[1], p[2]});
+                p[0] = static_cast<float>(scene.r), p[1] = static_cast<float>(scene.g),
+                p[2] = static_cast<float>(scene.b);
+            }
+            frames.push_back(apparentFalloff(view, baseRendering().toScene(1)).value());
+        }
+        return measureFalloff(frames).value();
+    };
+    const auto known = measured({"shop-front-01", "shop-front-02", "shop-front-03"}),
+               unknown = measured({"shop-front-04", "shop-front-05", "shop-front-06"});
+    EXPECT_TRUE(known.isSure() && unknown.isSure()) << known.error << ' ' << unknown.error;
+    EXPECT_NEAR(unknown.stops, truthOf("shop-front-04")["lens"]["falloffStops"], 0.1);
+    EXPECT_NEAR(known.stops, truthOf("shop-front-01")["lens"]["falloffStops"], 0.12) << "its file says it better";
+    EXPECT_NEAR(measured({"yard-01", "yard-02", "yard-03", "yard-04"}).stops, 0, 0.1) << "no falloff";
 }
 
 }  // namespace

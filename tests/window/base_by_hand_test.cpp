@@ -250,6 +250,16 @@ TEST(BaseOnTheShopFront, LensLeanAndFringesAreFoundAndKept)
     EXPECT_NEAR(kept(unknown).optics.redFringe, 0.0009, 0.0002);
     click("measureNoise");
     ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("noiseSaid").text().contains("dB"); }));
+    // Its falloff, over the frames taken through it and on no other; what noise is taken off, on all.
+    click("measureFalloff");
+    ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("lensFound").text().contains("stops"); }));
+    EXPECT_TRUE(app.find<QLabel>("lensFound").text().contains("not sure")) << "one frame is too few";
+    app.find<QDoubleSpinBox>("noiseOff").setValue(0.5);
+    click("noiseToAll");
+    ASSERT_TRUE(waitUntil([&] { return kept(known).optics.noise > 0; }));
+    EXPECT_NEAR(kept(known).optics.noise, 0.5, 0.01) << "the same sensitivity";
+    app.key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(kept(known).optics.noise, 0);
 }
 
 /// What the file lost stays marked when balance and look make it grey; what is white, or was whole, is not dotted.

@@ -163,13 +163,20 @@ TEST_F(EverySteps, WhatIsKeptPerPictureStaysWithItsFrameThroughReopening)
 {
     ASSERT_TRUE(m_app.addStep("Edge darkening"));
     m_app.type(m_app.find("edge-darkening.net"), "-1");
-    OpenWindow::whenOpen([](QWidget* menu) {
-        for (QAction* action : menu->actions())
-            if (action->text() == "picture brings")
-                action->trigger();
-        menu->close();
-    });
-    QTest::mouseClick(&m_app.find("stepTravels"), Qt::LeftButton);
+    // What a picture brings is its own from the first; it can be made to travel, and back.
+    ASSERT_EQ(m_app.look().steps[0].perPicture, std::set<std::string>{"existing"});
+    const auto change = [&] {
+        OpenWindow::whenOpen([](QWidget* menu) {
+            for (QAction* action : menu->actions())
+                if (action->text() == "picture brings")
+                    action->trigger();
+            menu->close();
+        });
+        QTest::mouseClick(&m_app.find("stepTravels"), Qt::LeftButton);
+    };
+    change();
+    ASSERT_TRUE(m_app.look().steps[0].perPicture.empty());
+    change();
     ASSERT_EQ(m_app.look().steps[0].perPicture, std::set<std::string>{"existing"});
     EXPECT_EQ(m_app.find<QToolButton>("stepTravels").text(), "1 per picture");
     m_app.type(m_app.find("edge-darkening.existing"), QLocale().toString(-0.5, 'f', 2));

@@ -2,6 +2,7 @@
 #include "app/places/balance/balance_place.h"
 #include "app/places/balance/lens_bench.h"
 #include "app/theme/theme.h"
+
 #include <QtWidgets>
 
 namespace amber {
@@ -45,7 +46,10 @@ void BalancePlace::connectLens()
             [this] { m_measures->findLens(workOf(inHand()), {m_document.folder().toStdString() + "/lenses"}); });
     connect(m_lens, &LensBench::fringesWanted, this, [this] { m_measures->fringes(workOf(inHand())); });
     connect(m_lens, &LensBench::noiseWanted, this, [this] { m_measures->noise(workOf(inHand())); });
-    connect(m_lens, &LensBench::falloffWanted, this, [this] { m_measures->falloff(worksOf(framesOfLight())); });
+    connect(m_lens, &LensBench::falloffWanted, this,
+            [this] { m_measures->falloff(workOf(inHand()), worksOf(allFrames()), worksOf(framesOfLight())); });
+    connect(m_lens, &LensBench::noiseToAllWanted, this,
+            [this] { m_measures->noiseBySensitivity(worksOf(m_hand->chosen()), worksOf(allFrames())); });
     connect(m_lens, &LensBench::drawingWanted, this, [this](bool on) {
         if (on)
             m_lines.clear();
@@ -112,6 +116,7 @@ void BalancePlace::connectMeasures()
     connect(m_measures, &BaseMeasures::falloffFound, this, &BalancePlace::takeFalloff);
     connect(m_measures, &BaseMeasures::noiseFound, this,
             [this](FrameId, const BaseMeasures::NoiseFound& found) { m_lens->sayNoise(noiseWords(found)); });
+    connect(m_measures, &BaseMeasures::strengthsFound, this, &BalancePlace::takeStrengths);
     connect(m_measures, &BaseMeasures::endsFound, this,
             [this](const std::vector<FrameId>& frames, const BalanceEnds& ends, int) {
                 std::map<FrameId, FrameBalance> changed;
@@ -164,6 +169,24 @@ void BalancePlace::takeFalloff(const std::vector<FrameId>& frames, const std::op
         changed[id].optics.falloffStops = hundredth(found->stops);
     }
     m_hand->keep(changed, tr("Falloff of %1 frames").arg(changed.size()));
+    m_lens->sayLens(tr("falloff %1 ± %2 stops by %n frame(s)", nullptr, found->frames)
+                        .arg(theme::decimal(found->stops, 2), theme::decimal(found->error, 2)));
+    refresh();
+}
+
+void BalancePlace::takeStrengths(const std::map<FrameId, double>& strengths)
+{
+    std::map<FrameId, FrameBalance> changed;
+    for (const auto& [id, strength] : strengths) {
+        FrameBalance balance = m_hand->of(id);
+        balance.optics.noise = hundredth(strength);
+        if (!(balance == m_hand->of(id)))
+            changed[id] = balance;
+    }
+    m_hand->keep(changed, tr("Noise of %1 frames by sensitivity").arg(changed.size()));
+    m_lens->sayNoise(strengths.empty()
+                         ? tr("no other frame tells its sensitivity")
+                         : tr("%n other frame(s) by sensitivity", nullptr, static_cast<int>(changed.size())));
     refresh();
 }
 

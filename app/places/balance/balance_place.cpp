@@ -220,6 +220,14 @@ std::vector<FrameId> BalancePlace::framesOfLight() const
     return light < 0 ? std::vector<FrameId>{inHand()} : m_document.job().lights[static_cast<std::size_t>(light)].frames;
 }
 
+std::vector<FrameId> BalancePlace::allFrames() const
+{
+    std::vector<FrameId> all;
+    for (const Frame& f : m_document.frames())
+        all.push_back(f.id);
+    return all;
+}
+
 void BalancePlace::refreshGroups()
 {
     const int now = m_model->group() + 1;

@@ -80,6 +80,7 @@ private:
     FrameId inHand() const { return m_document.selection().frameInHand(); }
     std::vector<FrameId> chosenFrames() const;
     std::vector<FrameId> framesOfLight() const;
+    std::vector<FrameId> allFrames() const;
     BaseMeasures::Work workOf(FrameId frame) const;
     std::vector<BaseMeasures::Work> worksOf(const std::vector<FrameId>& frames) const;
     void chooseWhite(WhiteEstimate::By by);
@@ -90,6 +91,7 @@ private:
     void takeUpright(FrameId frame, const Upright& upright);
     void takeLens(FrameId frame, const std::optional<FoundLens>& lens);
     void takeFringes(FrameId frame, const Fringes& found);
+    void takeStrengths(const std::map<FrameId, double>& strengths);
     void takeFalloff(const std::vector<FrameId>& frames, const std::optional<MeasuredFalloff>& found);
     LinearRgb pickedColour(FrameId frame) const;
     void endsOfFrame();

@@ -1,9 +1,11 @@
 #include "app/places/balance/base_measures.h"
 
 #include "app/words/words.h"
+#include "core/image/metadata.h"
 #include "core/image/read.h"
 #include "core/image/resize.h"
 #include "core/job/shoot_work.h"
+#include "core/optics/noise_setting.h"
 
 #include <cmath>
 
@@ -28,6 +30,38 @@ std::vector<std::int64_t> framesOf(const std::vector<BaseMeasures::Work>& works)
     for (const auto& w : works)
         frames.push_back(w.frame);
     return frames;
+}
+
+/// Those taken through the lens of `inHand`; the frames of its light when its file names no lens.
+std::vector<BaseMeasures::Work> ofOneLens(const BaseMeasures::Work& inHand, const std::vector<BaseMeasures::Work>& all,
+                                          const std::vector<BaseMeasures::Work>& light)
+{
+    constexpr double kSameFocal = 0.03;
+    const CaptureFacts facts = captureFacts(inHand.path);
+    if (facts.lens.empty())
+        return light;
+    std::vector<BaseMeasures::Work> same;
+    for (const auto& w : all)
+        if (const CaptureFacts other = captureFacts(w.path);
+            other.lens == facts.lens &&
+            std::abs(other.focalLength - facts.focalLength) <= kSameFocal * facts.focalLength)
+            same.push_back(w);
+    return same;
+}
+
+std::optional<double> falloffOf(const BaseMeasures::Work& work)
+{
+    auto picture = readReduced(work.path, kSmallEdge, true);
+    if (!picture)
+        return std::nullopt;
+    // Scene light: back through the camera's rendering, where that is known.
+    MutableImageView view = picture->image.mutableView();
+    for (int i = 0; !work.response.isIdentity() && i < view.width * view.height; ++i) {
+        float* p = view.data + 3 * i;
+        const LinearRgb c = toSceneLight(work.response, {p[0], p[1], p[2]});
+        p[0] = static_cast<float>(c.r), p[1] = static_cast<float>(c.g), p[2] = static_cast<float>(c.b);
+    }
+    return apparentFalloff(view, work.response.toScene(1));
 }
 
 /// A value, or why there is none.
@@ -117,30 +151,46 @@ void BaseMeasures::noise(const Work& work)
         [this, work](const NoiseFound& found) { emit noiseFound(work.frame, found); });
 }
 
-void BaseMeasures::falloff(const std::vector<Work>& light)
+void BaseMeasures::falloff(const Work& inHand, const std::vector<Work>& all, const std::vector<Work>& light)
 {
+    struct Found {
+        std::vector<std::int64_t> frames;
+        std::optional<MeasuredFalloff> falloff;
+    };
     m_slot->run(
-        [few = some(light)](const CancelToken& cancel) -> std::optional<MeasuredFalloff> {
-            std::vector<RadialSlopes> slopes;
-            for (const Work& w : few) {
+        [inHand, all, light](const CancelToken& cancel) -> Found {
+            const std::vector<Work> works = ofOneLens(inHand, all, light);
+            std::vector<double> apparent;
+            for (const Work& w : some(works)) {
                 if (cancel.isCancelled())
-                    return std::nullopt;
-                if (auto picture = readReduced(w.path, kSmallEdge, true)) {
-                    // Scene light: back through the camera's rendering, where that is known.
-                    MutableImageView view = picture->image.mutableView();
-                    for (int i = 0; !w.response.isIdentity() && i < view.width * view.height; ++i) {
-                        float* p = view.data + 3 * i;
-                        const LinearRgb c = toSceneLight(w.response, {p[0], p[1], p[2]});
-                        p[0] = static_cast<float>(c.r), p[1] = static_cast<float>(c.g), p[2] = static_cast<float>(c.b);
-                    }
-                    slopes.push_back(radialSlopes(view));
-                }
+                    return {};
+                if (const auto stops = falloffOf(w))
+                    apparent.push_back(*stops);
             }
-            return measureFalloff(slopes);
+            return {framesOf(works), measureFalloff(apparent)};
         },
-        [this, frames = framesOf(light)](const std::optional<MeasuredFalloff>& found) {
-            emit falloffFound(frames, found);
-        });
+        [this](const Found& found) { emit falloffFound(found.frames, found.falloff); });
+}
+
+void BaseMeasures::noiseBySensitivity(const std::vector<Work>& from, const std::vector<Work>& all)
+{
+    using Strengths = std::map<std::int64_t, double>;
+    m_slot->run(
+        [from, all](const CancelToken& cancel) {
+            std::vector<NoiseSetting> settings;
+            Strengths strengths, theirs;
+            for (const Work& w : from)
+                theirs[w.frame] = w.balance.optics.noise,
+                settings.push_back({captureFacts(w.path).sensitivity, w.balance.optics.noise});
+            for (const Work& w : all)
+                if (cancel.isCancelled())
+                    return Strengths();
+                else if (const double sensitivity = captureFacts(w.path).sensitivity;
+                         sensitivity > 0 && !theirs.contains(w.frame))
+                    strengths[w.frame] = strengthAt(settings, sensitivity);
+            return strengths;
+        },
+        [this](const Strengths& found) { emit strengthsFound(found); });
 }
 
 void BaseMeasures::ends(const std::vector<Work>& light, int use)

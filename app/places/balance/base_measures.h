@@ -34,7 +34,11 @@ public:
     void upright(const Work& work);
     void fringes(const Work& work);
     void noise(const Work& work);
-    void falloff(const std::vector<Work>& light);
+    /// Over those of `all` that have the lens of `inHand`, by its name and focal length; over the whole `light` when
+    /// its file names none.
+    void falloff(const Work& inHand, const std::vector<Work>& all, const std::vector<Work>& light);
+    /// What the strengths of `from` ask for on the other frames of `all`, by sensitivity.
+    void noiseBySensitivity(const std::vector<Work>& from, const std::vector<Work>& all);
     void ends(const std::vector<Work>& light, int use);
     /// Looks for the cards that the files in these folders describe.
     void card(const Work& work, const std::vector<std::filesystem::path>& folders);
@@ -57,6 +61,7 @@ signals:
     void fringesFound(std::int64_t frame, const Fringes& fringes);
     void noiseFound(std::int64_t frame, const NoiseFound& noise);
     void falloffFound(const std::vector<std::int64_t>& frames, const std::optional<MeasuredFalloff>& falloff);
+    void strengthsFound(const std::map<std::int64_t, double>& strengths);
     void endsFound(const std::vector<std::int64_t>& frames, const BalanceEnds& ends, int use);
     void cardFound(std::int64_t frame, const std::optional<CardFound>& card);
     void neutralsFound(std::int64_t frame, const std::optional<FoundNeutrals>& neutrals);

@@ -52,7 +52,7 @@ void LensBench::makeLens(QGridLayout* grid)
     m_falloff = addNumberRow(
         grid, this, {"lensFalloff", tr("falloff"), tr("Stops that the corners lack"), -1, 4, 0.05, 2, -1, 3},
         [this](double v) { edit(tr("Falloff of a lens"), [=](FrameBalance& b) { b.optics.falloffStops = v; }); },
-        makeButton(this, "measureFalloff", tr("Measure"), tr("Over all frames of this light"),
+        makeButton(this, "measureFalloff", tr("Measure"), tr("Over all frames taken through this lens"),
                    [this] { emit falloffWanted(); }));
     m_copy = makeButton(this, "copyLens", tr("Copy to chosen"),
                         tr("Lens, bow, fringes and falloff to the other frames chosen"), [this] { emit copyWanted(); });
@@ -85,6 +85,10 @@ void LensBench::makeRest(QGridLayout* grid)
         [this](double v) { edit(tr("Noise of a frame"), [=](FrameBalance& b) { b.optics.noise = v; }); },
         makeButton(this, "measureNoise", tr("Measure"), tr("In the flat places of this frame"),
                    [this] { emit noiseWanted(); }));
+    grid->addWidget(makeButton(this, "noiseToAll", tr("To all by sensitivity"),
+                               tr("From the chosen frames to all others: more where more noise is"),
+                               [this] { emit noiseToAllWanted(); }),
+                    grid->rowCount(), 0, 1, 4, Qt::AlignLeft);
     m_fringes = makeQuiet(this, "fringesSaid");
     m_fringes->hide();
     m_noiseSaid = makeQuiet(this, "noiseSaid");

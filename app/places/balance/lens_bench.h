@@ -31,6 +31,7 @@ signals:
     void fringesWanted();
     void falloffWanted();
     void noiseWanted();
+    void noiseToAllWanted();
     void copyWanted();
 
 private:

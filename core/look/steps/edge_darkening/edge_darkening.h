@@ -1,10 +1,11 @@
 // Edge darkening: a fall of light towards the corners, deep tones protected. A spatial step (by place only).
 //
 // `net` is the fall wanted in the finished picture, in stops at the corners; `existing` what the picture already brings
-// (its lens, or its light). What is applied is net - existing, times smoothstep(begin, 1, r): r is the distance from
-// the centre, 1 at the corners, measured by an ellipse of the frame's shape (roundness 0) up to a circle (roundness 1).
-// Light is multiplied by 2^stops, which multiplies OKLab by 2^(stops / 3). Deep tones keep the share `protectDarks` of
-// what they were: the stops are multiplied by 1 - protectDarks (1 - smoothstep(0.08, 0.38, L)).
+// (what its lens corrections left, or its light: less apparentFalloff() of it), of each picture its own. What is
+// applied is net - existing, times smoothstep(begin, 1, r): r is the distance from the centre, 1 at the corners,
+// measured by an ellipse of the frame's shape (roundness 0) up to a circle (roundness 1). Light is multiplied by
+// 2^stops, which multiplies OKLab by 2^(stops / 3). Deep tones keep the share `protectDarks` of what they were: the
+// stops are multiplied by 1 - protectDarks (1 - smoothstep(0.08, 0.38, L)).
 #pragma once
 
 #include "core/look/steps/fields.h"

@@ -19,8 +19,4 @@ struct EdgeDarkeningKernel {
 
 inline EdgeDarkeningKernel kernelOf(const EdgeDarkening& step) { return {step}; }
 
-/// The fall of light a picture brings: median lightness (in stops) of its outermost tenth by distance less that of its
-/// middle half.
-double existingFalloff(ImageView picture);
-
 }  // namespace amber
