@@ -238,6 +238,7 @@ void addJob(CLI::App& app, Session& session)
     job->require_subcommand(1);
     addJobFrames(*job, session);
     addJobLook(*job, session);
+    addJobArea(*job, session);
     addJobWork(*job, session);
 }
 

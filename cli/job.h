@@ -16,6 +16,7 @@ ReadFrames readAllFacts(const std::vector<Frame>& frames, Session& session);
 
 void addJobFrames(CLI::App& job, Session& session);  ///< new, add, list, light
 void addJobLook(CLI::App& job, Session& session);    ///< key, look
+void addJobArea(CLI::App& job, Session& session);    ///< area
 void addJobWork(CLI::App& job, Session& session);    ///< balance, consistency, handover
 
 }  // namespace amber::cli

@@ -210,6 +210,7 @@ QString unreadableWords(const Document& document, const Unreadable& u)
         {"framing", Document::tr("The crops and regions left out cannot be read")},
         {"key-colours", Document::tr("The key colours cannot be read")},
         {"key-place", Document::tr("The places of key colours cannot be read")},
+        {"area", Document::tr("An area of a frame cannot be read")},
         {"response", Document::tr("The responses of cameras cannot be read")},
         {"merged-from", Document::tr("What frames were merged of cannot be read")},
         {"time plan", Document::tr("The time plan and the times spent cannot be read")},
@@ -304,6 +305,16 @@ void Document::setCards(const FoundCards& cards)
 std::vector<fs::path> Document::cardFolders() const
 {
     return m_store ? cardFoldersOf(m_store->file(), m_frames) : std::vector<fs::path>{};
+}
+
+std::shared_ptr<const FrameAreas> Document::areasFor(const Look& look, FrameId id, const FrameBalance& balance,
+                                                     double sourceRatio) const
+{
+    auto areas = std::make_shared<FrameAreas>(FrameAreas{{}, balance, sourceRatio});
+    for (const std::string& role : rolesInUse(look))
+        if (const Area* area = job().areaOf(id, role))
+            areas->byRole[role] = *area;
+    return areas->byRole.empty() ? nullptr : areas;
 }
 
 Framing Document::countedFraming(FrameId id) const

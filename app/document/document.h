@@ -81,6 +81,9 @@ public:
     std::vector<std::filesystem::path> cardFolders() const;
     /// What of a frame counts for measures.
     Framing countedFraming(FrameId id) const;
+    /// Where the roles that a look uses lie on a frame, as it is balanced; null when it has none of them.
+    std::shared_ptr<const FrameAreas> areasFor(const Look& look, FrameId id, const FrameBalance& balance,
+                                               double sourceRatio) const;
 
     /// Everything that was decided. Empty while nothing is open.
     const Job& job() const;

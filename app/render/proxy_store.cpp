@@ -21,7 +21,7 @@ std::shared_ptr<const Proxy> balancedProxy(const std::shared_ptr<const Proxy>& p
     if (!footing.balance.changesPixels())
         return proxy;
     auto made = std::make_shared<Proxy>();
-    made->info = proxy->info;
+    made->info = proxy->info, made->sourceRatio = proxy->sourceRatio;
     const Placement whole = footing.balance.placement(made->info.width, made->info.height);
     made->info.width = whole.width(), made->info.height = whole.height();
     made->image = balancedPicture(proxy->image, footing.balance, footing.response);
@@ -70,8 +70,9 @@ ReadProxy readProxy(const std::filesystem::path& path, int edge, const ProxyStor
         auto read = readReducedWithSamples(path, edge, ProxyStore::kSampleEdge);
         if (!read)
             return QString::fromStdString(read.error().message());
+        const double ratio = static_cast<double>(read->info.width) / read->info.height;
         made.untouched = std::make_shared<const Proxy>(
-            Proxy{std::move(read->image), std::move(read->samples), std::move(read->info)});
+            Proxy{std::move(read->image), std::move(read->samples), std::move(read->info), ratio});
         made.balanced = balancedProxy(made.untouched, footing);
         return QString();
     });

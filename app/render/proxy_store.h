@@ -22,6 +22,7 @@ struct Proxy {
     Image image;
     Image samples;  ///< single pixels of the full picture, for measures
     PictureInfo info;
+    double sourceRatio = 1;  ///< width / height of the source
 };
 
 class ProxyStore : public QObject {

@@ -184,7 +184,7 @@ QImage RenderService::shown(const RenderRequest& request, const RenderRequest::P
         const auto plan = RenderPlan::compile(look, state == State::BeforeStep ? request.entering : kStepLimit);
         if (plan) {
             Image out(source.image.width(), source.image.height());
-            render(*plan, source.image.view(), out.mutableView(), {}, {RenderOptions::Stage::All, longEdge(source)});
+            render(*plan, source.image.view(), out.mutableView(), {}, optionsOf(source));
             return toScreen(out.view(), *m_view);
         }
     }
@@ -197,7 +197,7 @@ const FrameMeasures& RenderService::measure(Remembered& last, const Reduced& sou
                                             const Framing& framing)
 {
     const auto isIt = [&](const Remembered& r) {
-        return r.proxy == source.proxy && r.plan == plan.hash() && r.framing == framing;
+        return r.proxy == source.proxy && r.plan == plan.hash() && r.framing == framing && r.masks == source.masks;
     };
     // The same plan gives the same measures, as whatever it was measured.
     for (const Remembered* other : {&m_after, &m_before, &m_entering})
@@ -207,12 +207,12 @@ const FrameMeasures& RenderService::measure(Remembered& last, const Reduced& sou
         // Spatial steps mean nothing on single pixels: the picture on the screen is measured then.
         const Image& samples = plan.hasSpatial() ? source.image : source.proxy->samples;
         Image out(samples.width(), samples.height());
-        render(plan, samples.view(), out.mutableView(), {}, {RenderOptions::Stage::All, longEdge(source)});
+        render(plan, samples.view(), out.mutableView(), {}, optionsOf(source));
         if (plan.hasSpatial()) {
             const Size size = fitted({out.width(), out.height()}, ProxyStore::kSampleEdge);
             out = sampleGrid(out.view(), size.width, size.height);
         }
-        last = {source.proxy, plan.hash(), framing, measureFrame(out.view(), framing)};
+        last = {source.proxy, plan.hash(), framing, source.masks, measureFrame(out.view(), framing)};
     }
     return last.measures;
 }
@@ -220,6 +220,24 @@ const FrameMeasures& RenderService::measure(Remembered& last, const Reduced& sou
 int RenderService::longEdge(const Reduced& source)
 {
     return std::max(source.proxy->info.width, source.proxy->info.height);
+}
+
+RenderOptions RenderService::optionsOf(const Reduced& source)
+{
+    RenderOptions options{RenderOptions::Stage::All, longEdge(source)};
+    options.masks = source.masks;
+    return options;
+}
+
+/// The masks of the roles that are used: made anew when pixels, areas or roles are others.
+void RenderService::mask(Reduced& source, const RenderRequest::Picture& picture, const std::vector<std::string>& roles)
+{
+    const bool areSame =
+        source.areas == picture.areas || (source.areas && picture.areas && *source.areas == *picture.areas);
+    if (areSame && source.roles == roles && source.maskedProxy == source.proxy)
+        return;
+    source.areas = picture.areas, source.roles = roles, source.maskedProxy = source.proxy;
+    source.masks = picture.areas ? masksOf(*picture.areas, roles, source.image.view()) : nullptr;
 }
 
 bool RenderService::isOvertaken()
@@ -283,9 +301,11 @@ void RenderService::showPart(const RenderRequest& request, const RenderPlan& pla
     Image out(width, height);
     ImageView result;
     if (plan.hasSpatial()) {
-        if (m_whole.source != picture.whole || m_whole.plan != plan.hash()) {
-            m_whole = {picture.whole, plan.hash(), Image(whole.width(), whole.height())};
-            render(plan, whole.view(), m_whole.image.mutableView());
+        if (m_whole.source != picture.whole || m_whole.plan != plan.hash() || m_whole.masks != source.masks) {
+            m_whole = {picture.whole, plan.hash(), source.masks, Image(whole.width(), whole.height())};
+            RenderOptions options;
+            options.masks = source.masks;
+            render(plan, whole.view(), m_whole.image.mutableView(), {}, options);
         }
         result = part(m_whole.image);
     } else {
@@ -309,8 +329,8 @@ void RenderService::trace(const RenderRequest& request, Reduced& source)
     std::vector<KeyColour> keys = request.keys;
     for (const KeyColour& own : automaticKeyColours(source.proxy->samples.view(), picture.frame, request.framing))
         keys.push_back(own);
-    if (auto found = traceLook(look, read.view(), picture.frame, keys, request.framing,
-                               {RenderOptions::Stage::All, longEdge(source)}, [this] { return isOvertaken(); })) {
+    if (auto found = traceLook(look, read.view(), picture.frame, keys, request.framing, optionsOf(source),
+                               [this] { return isOvertaken(); })) {
         handOver(Carrier::Events);
         emit traced(request.number, *found);
     }
@@ -349,7 +369,7 @@ void RenderService::showReduced(const RenderRequest& request, const RenderPlan& 
     if (request.state == State::AsItCame || request.state == State::Balanced) {
         after = shown(request, picture, source, look, request.state, request.liesAlike);
     } else {
-        const RenderOptions options{RenderOptions::Stage::All, longEdge(source)};
+        const RenderOptions options = optionsOf(source);
         Image out(source.image.width(), source.image.height());
         render(plan, source.image.view(), out.mutableView(), {}, options);
         if (request.overlay.what != RenderRequest::Overlay::What::Nothing && index == 0)
@@ -380,6 +400,7 @@ void RenderService::run(const RenderRequest& request)
             plan = std::move(*compiled);
         }
         Reduced& source = reduced(picture);
+        mask(source, picture, rolesInUse(look));
         if (i == 0) {
             const auto entering = RenderPlan::compile(look, request.entering);
             first = *plan, firstEntering = entering ? std::optional(*entering) : std::nullopt;

@@ -6,6 +6,7 @@
 #include "app/render/proxy_store.h"
 #include "core/analysis/step_trace.h"
 #include "core/engine/render_plan.h"
+#include "core/frame/frame_masks.h"
 #include "core/measure/clip_map.h"
 #include "core/measure/frame_measures.h"
 #include "core/measure/main_colours.h"
@@ -34,6 +35,7 @@ struct RenderRequest {
         std::shared_ptr<const Image> whole = {};  ///< shown pixel for pixel, a part of `size` round `centre`
         QPointF centre = {0.5, 0.5};
         std::optional<Base> base = {};
+        std::shared_ptr<const FrameAreas> areas = {};  ///< where the look's roles lie
     };
     /// What a picture is shown as: as it came (the camera's own file, only turned upright; beside another state with
     /// the frame's lens, turn and crop, so that both lie alike), balanced, up to before the chosen step, or all of it.
@@ -102,23 +104,31 @@ private:
         std::optional<Placement> samplesPlacement, stillPlacement;
         FrameBalance lit;
         QImage cameStill, came;  ///< as it came on screen: placed alike, and only upright
+        std::shared_ptr<const FrameAreas> areas;
+        std::vector<std::string> roles;
+        std::shared_ptr<const Proxy> maskedProxy;
+        std::shared_ptr<const RoleMasks> masks;  ///< of these roles, by these areas, on this proxy
     };
     /// Measures of one proxy by the hash of the plan it was measured through.
     struct Remembered {
         std::shared_ptr<const Proxy> proxy;
         std::string plan;
         Framing framing;
+        std::shared_ptr<const RoleMasks> masks;
         FrameMeasures measures;
     };
     /// The whole picture through a look whose steps need all of it.
     struct WholeResult {
         std::shared_ptr<const Image> source;
         std::string plan;
+        std::shared_ptr<const RoleMasks> masks;
         Image image;
     };
     void work();
     void run(const RenderRequest& request);
     static int longEdge(const Reduced& source);
+    static RenderOptions optionsOf(const Reduced& source);
+    static void mask(Reduced& source, const RenderRequest::Picture& picture, const std::vector<std::string>& roles);
     Reduced& reduced(const RenderRequest::Picture& picture);
     void placeStill(Reduced& entry, const RenderRequest::Picture& picture);
     static void light(Reduced& entry, const RenderRequest::Picture& picture);

@@ -275,6 +275,8 @@ void Wall::addPicture(RenderRequest& request, FrameId id, PictureView& view)
         view.setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()) +
                         (seen.isEmpty() || &view != m_inHand ? QString() : QStringLiteral(" · ") + seen));
         request.pictures.push_back({id, proxy, view.pictureSpace(), LooksInHand::pictureName(id)});
+        request.pictures.back().areas =
+            m_document.areasFor(request.look, id, m_document.balances().of(id), proxy->sourceRatio);
         if (request.state == State::AsItCame || (request.beside == State::AsItCame && &view == m_inHand))
             request.pictures.back().base = baseOf(*frame);
         if (m_clipping && &view == m_inHand && !m_actual)

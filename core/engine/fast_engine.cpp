@@ -25,9 +25,10 @@ struct Tile {
 };
 /// Instructions done in one pass over a picture; only the first can need what is prepared from the whole of it.
 struct Pass {
-    const RenderPlan::Program::Instruction* first;
+    const RenderPlan::Program::Instruction* const* first;
     size_t count;
     const void* prepared;
+    const RoleMasks* masks;
 };
 struct OkMatricesFloat {
     float toLms[3][3], toLab[3][3], fromLab[3][3], fromLms[3][3];
@@ -199,13 +200,15 @@ HWY_INLINE hn::Vec<D> WeightOf(const GuardKernel& g, const Pixels& lab)
     return g.inverted ? hn::Sub(one, weight) : weight;
 }
 
-/// tile = before + share weight (tile - before), both in OKLab, the guard's weight being that of `before`.
-HWY_INLINE void BlendGuarded(Tile& tile, const Tile& before, float share, const GuardKernel& guard)
+/// tile = before + share weight (tile - before), both in OKLab, the guard's weight being that of `before`; times
+/// `places` when there are any.
+HWY_INLINE void BlendGuarded(Tile& tile, const Tile& before, float share, const GuardKernel& guard, const float* places)
 {
     const D d;
     for (size_t i = 0; i < tile.count; i += hn::Lanes(d)) {
         const Pixels p = Load(before, i), q = Load(tile, i);
-        const auto s = hn::Mul(hn::Set(d, share), WeightOf(guard, p));
+        const auto weight = guard.isOpen ? hn::Set(d, share) : hn::Mul(hn::Set(d, share), WeightOf(guard, p));
+        const auto s = places ? hn::Mul(weight, hn::Load(d, places + i)) : weight;
         const auto blend = [&](auto from, auto to) AMBER_INLINE { return hn::MulAdd(s, hn::Sub(to, from), from); };
         Store({blend(p.x, q.x), blend(p.y, q.y), blend(p.z, q.z)}, tile, i);
     }
@@ -315,10 +318,10 @@ HWY_INLINE void WriteTile(Tile& tile, Domain domain, float* out, size_t pixels)
 
 /// Runs one step; `now` is the space that its colours are in.
 HWY_INLINE void RunInstruction(const RenderPlan::Program::Instruction& instruction, const void* prepared,
-                               const Place& place, Tile& tile, Tile& before, Domain& now)
+                               const Place& place, const float* places, Tile& tile, Tile& before, Domain& now)
 {
     Bring(tile, now, std::visit([](const auto& kernel) { return kernel.domain(); }, instruction.kernel));
-    const bool blends = instruction.strength != 1 || !instruction.guard.isOpen;
+    const bool blends = instruction.strength != 1 || !instruction.guard.isOpen || places;
     Domain then = now;
     if (blends)
         for (int k = 0; k < 3; ++k)
@@ -335,17 +338,35 @@ HWY_INLINE void RunInstruction(const RenderPlan::Program::Instruction& instructi
     if (blends) {
         Bring(before, then, Domain::OkLab);
         Bring(tile, now, Domain::OkLab);
-        instruction.guard.isOpen ? Blend(tile, before, instruction.strength)
-                                 : BlendGuarded(tile, before, instruction.strength, instruction.guard);
+        instruction.guard.isOpen && !places
+            ? Blend(tile, before, instruction.strength)
+            : BlendGuarded(tile, before, instruction.strength, instruction.guard, places);
         Limit(tile, now);
     }
+}
+
+/// Shares of a step's strength at a run of pixels, by its role's mask; none for a step that is bound to no role.
+HWY_INLINE const float* PlacesOf(const RoleBinding& where, const RoleMasks* masks, const Place& place, size_t pixels,
+                                 size_t count, float* to)
+{
+    if (!where.isBound())
+        return nullptr;
+    sampleRow(*masks->find(where.role), place, static_cast<int>(pixels), to);
+    std::fill(to + pixels, to + count, 0.0f);
+    const D d;
+    const auto base = hn::Set(d, static_cast<float>(where.base())),
+               slope = hn::Set(d, static_cast<float>(where.slope()));
+    for (size_t i = 0; i < count; i += hn::Lanes(d))
+        hn::Store(hn::MulAdd(slope, hn::Load(d, to + i), base), d, to + i);
+    return to;
 }
 
 void RunProgram(const Pass& pass, const Place& place, const float* in, float* out, size_t pixels)
 {
     const D d;
-    if (const auto* table = pass.count == 1 ? std::get_if<LookupTableKernel>(&pass.first->kernel) : nullptr;
-        table && table->isCubeAlone && pass.first->strength == 1 && pass.first->guard.isOpen) {
+    if (const auto* table = pass.count == 1 ? std::get_if<LookupTableKernel>(&pass.first[0]->kernel) : nullptr;
+        table && table->isCubeAlone && pass.first[0]->strength == 1 && pass.first[0]->guard.isOpen &&
+        !pass.first[0]->where.isBound()) {
         const size_t done = ApplyCubeAlone(table->cube, in, out, pixels);
         in += 3 * done, out += 3 * done, pixels -= done;
         if (pixels == 0)
@@ -353,13 +374,14 @@ void RunProgram(const Pass& pass, const Place& place, const float* in, float* ou
     }
     // Planes a whole number of pages apart would make the processor take a load from one for a load of what was stored
     // in another.
-    HWY_ALIGN float planes[6][Tile::kPixels + 48];
+    HWY_ALIGN float planes[7][Tile::kPixels + 48];
     const size_t lanes = hn::Lanes(d), count = (pixels + lanes - 1) / lanes * lanes;
-    Domain now = std::visit([](const auto& kernel) { return kernel.domain(); }, pass.first->kernel);
+    Domain now = std::visit([](const auto& kernel) { return kernel.domain(); }, pass.first[0]->kernel);
     Tile tile{{planes[0], planes[1], planes[2]}, count}, before{{planes[3], planes[4], planes[5]}, count};
     ReadTile(tile, now, in, pixels);
     for (size_t n = 0; n < pass.count; ++n)
-        RunInstruction(pass.first[n], n == 0 ? pass.prepared : nullptr, place, tile, before, now);
+        RunInstruction(*pass.first[n], n == 0 ? pass.prepared : nullptr, place,
+                       PlacesOf(pass.first[n]->where, pass.masks, place, pixels, count, planes[6]), tile, before, now);
     WriteTile(tile, now, out, pixels);
 }
 
@@ -414,22 +436,46 @@ bool runPass(const Pass& pass, ImageView in, MutableImageView out, const RenderO
     return !cancel.isCancelled();
 }
 
-bool runAll(const Instructions& all, ImageView in, MutableImageView out, double pixelsPerDelivered,
+void copyRows(ImageView in, MutableImageView out)
+{
+    if (in.data != out.data)
+        inParallel(in.height, [&](int y) {
+            std::memcpy(out.row(y), in.row(y), sizeof(float) * 3 * static_cast<std::size_t>(in.width));
+        });
+}
+
+/// Those that do something on a picture with these masks: a role of which it is not known where it lies is left alone,
+/// and so is one that lies nowhere by steps that work inside it.
+std::vector<const RenderPlan::Program::Instruction*> thatWork(const Instructions& all, const RoleMasks* masks)
+{
+    std::vector<const RenderPlan::Program::Instruction*> work;
+    for (const auto& i : all)
+        if (!i.where.isBound() ||
+            (masks && masks->knows(i.where.role) && !(masks->isEmpty(i.where.role) && i.where.base() == 0)))
+            work.push_back(&i);
+    return work;
+}
+
+bool runAll(const Instructions& given, ImageView in, MutableImageView out, double pixelsPerDelivered,
             const RenderOptions& options, const CancelToken& cancel)
 {
+    const auto all = thatWork(given, options.masks.get());
+    if (all.empty())
+        copyRows(in, out);
     for (std::size_t i = 0; i < all.size();) {
         std::shared_ptr<const void> prepared;
-        if (all[i].needsPicture)
+        if (all[i]->needsPicture)
             std::visit(
                 [&](const auto& kernel) {
                     if constexpr (SpatialKernel<std::decay_t<decltype(kernel)>>)
                         prepared = kernel.prepare(in, pixelsPerDelivered);
                 },
-                all[i].kernel);
+                all[i]->kernel);
         std::size_t end = i + 1;
-        while (end < all.size() && !all[end].needsPicture)
+        while (end < all.size() && !all[end]->needsPicture)
             ++end;
-        if (cancel.isCancelled() || !runPass({&all[i], end - i, prepared.get()}, in, out, options, cancel))
+        if (cancel.isCancelled() ||
+            !runPass({&all[i], end - i, prepared.get(), options.masks.get()}, in, out, options, cancel))
             return false;
         in = out;
         i = end;
@@ -452,10 +498,8 @@ bool render(const RenderPlan& plan, ImageView in, MutableImageView out, const Ca
     const int longEdge = std::max(in.width, in.height);
     const double pixelsPerDelivered =
         options.deliveredLongEdge > 0 ? static_cast<double>(longEdge) / options.deliveredLongEdge : 1;
-    if (!look && !output && in.data != out.data)
-        inParallel(in.height, [&](int y) {
-            std::memcpy(out.row(y), in.row(y), sizeof(float) * 3 * static_cast<std::size_t>(in.width));
-        });
+    if (!look && !output)
+        copyRows(in, out);
     if (look && !runAll(program.look, in, out, pixelsPerDelivered, options, cancel))
         return false;
     if (output && !runAll(program.output, look ? ImageView(out) : in, out, pixelsPerDelivered, options, cancel))

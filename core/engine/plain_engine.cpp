@@ -18,9 +18,29 @@ void put(MutableImageView view, int x, int y, const LinearRgb& c)
     p[0] = static_cast<float>(c.r), p[1] = static_cast<float>(c.g), p[2] = static_cast<float>(c.b);
 }
 
+/// Share of a step's strength at the places of a picture.
+class PlaceWeights {
+public:
+    PlaceWeights(const RoleBinding& where, const RoleMasks* masks)
+        : m_where(where), m_mask(masks && where.isBound() ? masks->find(where.role) : nullptr)
+    {
+    }
+    /// False for a step that is bound to a role of which it is not known where it lies.
+    bool areKnown() const { return !m_where.isBound() || m_mask; }
+    double at(const Place& place) const
+    {
+        return m_mask ? m_where.base() + m_where.slope() * sampleAt(*m_mask, place) : 1;
+    }
+
+private:
+    const RoleBinding& m_where;
+    const Plane* m_mask;
+};
+
 /// One spatial step over a picture, in place.
 template <class Kernel>
-void runSpatial(const Kernel& kernel, const Step& step, MutableImageView picture, double pixelsPerDelivered)
+void runSpatial(const Kernel& kernel, const Step& step, MutableImageView picture, double pixelsPerDelivered,
+                const PlaceWeights& weights)
 {
     const auto prepared = kernel.prepare(picture, pixelsPerDelivered);
     for (int y = 0; y < picture.height; ++y)
@@ -33,25 +53,37 @@ void runSpatial(const Kernel& kernel, const Step& step, MutableImageView picture
                 to = toOkLab(kernel.at(prepared.get(), place, in));
             else
                 to = kernel.at(prepared.get(), place, from);
-            const double s = step.strength * weightAt(step.guard, from);
+            const double s = step.strength * weightAt(step.guard, from) * weights.at(place);
             put(picture, x, y,
                 toLinearRgb(
                     OkLab{from.L + s * (to.L - from.L), from.a + s * (to.a - from.a), from.b + s * (to.b - from.b)}));
         }
 }
 
-void run(const Step& step, MutableImageView picture, double pixelsPerDelivered)
+/// One step that works on colours alone, at the strength that each place has.
+void runPointwise(Step step, MutableImageView picture, const PlaceWeights& weights)
 {
-    if (isIdentity(step))
+    const double strength = step.strength;
+    step.guard.where = {};
+    for (int y = 0; y < picture.height; ++y)
+        for (int x = 0; x < picture.width; ++x) {
+            step.strength = strength * weights.at({x, y, picture.width, picture.height});
+            put(picture, x, y, evaluate(step, colourAt(picture, x, y)));
+        }
+}
+
+void run(const Step& step, MutableImageView picture, const RenderOptions& options, double pixelsPerDelivered)
+{
+    const RoleBinding& where = step.guard.where;
+    const PlaceWeights weights(where, options.masks.get());
+    if (isIdentity(step) || !weights.areKnown())
         return;
     std::visit(
         [&](const auto& parameters) {
             const auto kernel = kernelOf(parameters);
             if constexpr (SpatialKernel<std::decay_t<decltype(kernel)>>)
-                return runSpatial(kernel, step, picture, pixelsPerDelivered);
-            for (int y = 0; y < picture.height; ++y)
-                for (int x = 0; x < picture.width; ++x)
-                    put(picture, x, y, evaluate(step, colourAt(picture, x, y)));
+                return runSpatial(kernel, step, picture, pixelsPerDelivered, weights);
+            runPointwise(step, picture, weights);
         },
         step.parameters);
 }
@@ -73,7 +105,7 @@ void renderPlain(const Look& look, ImageView in, MutableImageView out, const Ren
     for (const bool sharpening : {false, true})
         for (const Step& step : look.steps)
             if (std::holds_alternative<OutputSharpening>(step.parameters) == sharpening)
-                run(step, out, perDelivered(in, options));
+                run(step, out, options, perDelivered(in, options));
 }
 
 Image maskOf(const Step& step, ImageView in, const RenderOptions& options)
@@ -84,11 +116,15 @@ Image maskOf(const Step& step, ImageView in, const RenderOptions& options)
         prepared = OutputSharpeningKernel{*sharpening, true}.prepare(in, perDelivered(in, options));
         edges = &static_cast<const LightnessChange*>(prepared.get())->mask;
     }
+    const PlaceWeights places(step.guard.where, options.masks.get());
     Image mask(in.width, in.height);
     for (int y = 0; y < in.height; ++y)
         for (int x = 0; x < in.width; ++x) {
             // Shown as equal steps on the tone axis.
-            const double weight = weightAt(step.guard, toOkLab(colourAt(in, x, y))) * (edges ? edges->row(y)[x] : 1);
+            const double weight = !places.areKnown()
+                                      ? 0
+                                      : weightAt(step.guard, toOkLab(colourAt(in, x, y))) *
+                                            (edges ? edges->row(y)[x] : 1) * places.at({x, y, in.width, in.height});
             put(mask.mutableView(), x, y,
                 {weight * weight * weight, weight * weight * weight, weight * weight * weight});
         }

@@ -49,6 +49,7 @@ struct RenderPlan::Program {
         float strength;
         GuardKernel guard;
         bool needsPicture;  ///< must be prepared from the whole picture as it enters
+        RoleBinding where;
     };
     std::vector<Instruction> look,
         output;  ///< as the steps come; output sharpening, which waits for the delivered size

@@ -40,7 +40,7 @@ Result<RenderPlan> RenderPlan::compile(const Look& look, std::size_t count)
         const bool sharpens = std::holds_alternative<OutputSharpening>(step.parameters);
         auto& stage = sharpens ? program->output : program->look;
         stage.push_back({std::visit([](const auto& s) -> StepKernel { return kernelOf(s); }, step.parameters),
-                         static_cast<float>(step.strength), GuardKernel(step.guard), false});
+                         static_cast<float>(step.strength), GuardKernel(step.guard), false, step.guard.where});
         stage.back().needsPicture = std::visit(
             [](const auto& kernel) {
                 if constexpr (SpatialKernel<std::decay_t<decltype(kernel)>>)
@@ -52,6 +52,8 @@ Result<RenderPlan> RenderPlan::compile(const Look& look, std::size_t count)
         active.steps.push_back(step);
         active.steps.back().note.clear();
     }
+    plan.m_roles = rolesInUse(look);
+    active.roles = look.roles;
     active.name.clear();
     plan.m_program = std::move(program);
     plan.m_hash = contentHash(lookToText(active, false));

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/base/cancel.h"
+#include "core/engine/role_masks.h"
 #include "core/image/image.h"
 #include "core/look/look.h"
 
@@ -23,6 +24,8 @@ public:
     const std::string& hash() const { return m_hash; }
     bool isIdentity() const;
     bool hasSpatial() const { return m_hasSpatial; }
+    /// The roles that its steps are bound to: render() needs their masks.
+    const std::vector<std::string>& roles() const { return m_roles; }
     /// True when a step must see the whole picture before it can begin; otherwise bands of rows may be rendered by
     /// themselves.
     bool needsWholePicture() const;
@@ -30,6 +33,7 @@ public:
 private:
     std::shared_ptr<const Program> m_program;
     std::string m_hash;
+    std::vector<std::string> m_roles;
     bool m_hasSpatial = false;
 };
 
@@ -42,6 +46,8 @@ struct RenderOptions {
     int firstRow = 0;           ///< when only a band of rows is rendered: which row of the picture its first is,
     int wholeHeight =
         0;  ///< and how many the picture has; 0: all are rendered. Not for plans that need the whole picture.
+    std::shared_ptr<const RoleMasks> masks =
+        {};  ///< of the whole picture; a step that is bound to a role that has none does nothing
 };
 
 /// Fast engine: float, SIMD by Highway with run-time dispatch, rows shared out by oneTBB. A spatial step that needs the

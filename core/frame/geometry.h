@@ -1,6 +1,7 @@
 // How a frame is turned, set upright, stretched and cut.
 #pragma once
 
+#include "core/image/spot.h"
 #include "core/measure/framing.h"
 
 #include <string>
@@ -28,9 +29,6 @@ struct Geometry {
     /// Nothing moves and nothing is cut.
     bool isIdentity() const { return turnsNothing() && crop.isWhole(); }
     bool turnsNothing() const { return straightenDegrees == 0 && leanUp == 0 && leanAside == 0 && stretch == 1; }
-};
-struct Spot {
-    double x = 0, y = 0;
 };
 /// Of the turned picture, in units of half the height round the middle, to the source as straight lines would lie in
 /// it, and back.

@@ -1,11 +1,13 @@
 #include "core/handover/export.h"
 
+#include "core/area/area_mask.h"
 #include "core/base/atomic_file.h"
 #include "core/base/caught.h"
 #include "core/base/long_call.h"
 #include "core/base/parallel.h"
 #include "core/engine/render_plan.h"
 #include "core/frame/light_plan.h"
+#include "core/image/read.h"
 #include "core/image/resize.h"
 #include "core/image/rows.h"
 #include "core/optics/noise.h"
@@ -69,6 +71,7 @@ struct Order {
     const Recipe& recipe;
     WrittenFiles& written;
     const CancelToken& cancel;
+    std::shared_ptr<const RoleMasks> masks = {};
 
     Status cancelled() const { return fail("cancelled", source.string()); }
 };
@@ -175,7 +178,7 @@ void developMoved(const BandPlan& plan, const RowReader& reader, const RowWriter
         plan.placement.run(band.planes, band.sourceFirst, band.first + at, out);
         plan.light.run(out, &plan.placement, band.first + at);
         render(plan.order.plan, out, out, plan.order.cancel,
-               {RenderOptions::Stage::All, 0, band.first + at, plan.placement.height()});
+               {RenderOptions::Stage::All, 0, band.first + at, plan.placement.height(), plan.order.masks});
         writer.toCodes(out, band.piece);
         band.out.insert(band.out.end(), band.piece.begin(), band.piece.end());
     }
@@ -196,7 +199,7 @@ void developBand(const BandPlan& plan, const RowReader& reader, const RowWriter&
     out.data = source.row(band.first - band.sourceFirst), out.height = band.rows;
     plan.light.run(out, &plan.placement, band.first);
     render(plan.order.plan, out, out, plan.order.cancel,
-           {RenderOptions::Stage::All, 0, band.first, plan.placement.height()});
+           {RenderOptions::Stage::All, 0, band.first, plan.placement.height(), plan.order.masks});
     writer.toCodes(out, band.out);
 }
 
@@ -329,7 +332,8 @@ Status deliverWhole(const Order& order)
             picture->alpha = placedAlpha(picture->alpha, image.width(), image.height(), balance);
         image = balancedPicture(std::move(image), balance, order.own.response);
     }
-    if (!render(order.plan, image.view(), image.mutableView(), order.cancel, {RenderOptions::Stage::Look, 0}))
+    if (!render(order.plan, image.view(), image.mutableView(), order.cancel,
+                {RenderOptions::Stage::Look, 0, 0, 0, order.masks}))
         return order.cancelled();
     const Size size = fitted({image.width(), image.height()}, order.recipe.longEdge);
     if (size.width != image.width() || size.height != image.height()) {
@@ -337,13 +341,32 @@ Status deliverWhole(const Order& order)
             picture->alpha = reducedAlpha(picture->alpha, image.width(), image.height(), size);
         image = reduceByArea(image.view(), size.width, size.height);
     }
-    if (!render(order.plan, image.view(), image.mutableView(), order.cancel, {RenderOptions::Stage::Output, 0}))
+    if (!render(order.plan, image.view(), image.mutableView(), order.cancel,
+                {RenderOptions::Stage::Output, 0, 0, 0, order.masks}))
         return order.cancelled();
     return writePicture(order.target, image.view(), picture->alpha, order.recipe.output, order.source, &order.written);
 }
 
-Status deliverUncut(const Order& order)
+/// Where the look's roles lie on the finished picture, told on few of its pixels.
+Status findMasks(Order& order)
 {
+    const auto lies = [&](const std::string& role) { return order.own.areas.contains(role); };
+    if (std::none_of(order.plan.roles().begin(), order.plan.roles().end(), lies))
+        return {};
+    auto small = readReduced(order.source, kMaskLongEdge, false);
+    if (!small)
+        return tl::make_unexpected(small.error());
+    FrameAreas areas{order.own.areas, order.own.balance,
+                     static_cast<double>(small->image.width()) / small->image.height()};
+    const Image finished = balancedPicture(std::move(small->image), order.own.balance, order.own.response);
+    order.masks = masksOf(areas, order.plan.roles(), finished.view());
+    return {};
+}
+
+Status deliverUncut(Order order)
+{
+    if (const Status found = findMasks(order); !found)
+        return found;
     if (order.plan.needsWholePicture())
         return deliverWhole(order);
     auto reader = RowReader::open(order.source);

@@ -4,7 +4,7 @@
 
 #include "core/base/cancel.h"
 #include "core/base/written_files.h"
-#include "core/frame/frame_balance.h"
+#include "core/frame/frame_masks.h"
 #include "core/image/write.h"
 #include "core/look/look.h"
 
@@ -42,6 +42,7 @@ struct PictureOwn {
     Response response;       ///< of the camera, for the balance
     std::string fault = {};  ///< why what belongs to it cannot be read: then it is not rendered, and fails with this
     std::shared_ptr<const Look> look = nullptr;  ///< in the place of the look of the others
+    std::map<std::string, Area> areas = {};      ///< where the look's roles lie on it
 };
 
 /// Called after each picture, in order of finishing, from one thread at a time: how many are done, of how many, and the

@@ -30,8 +30,8 @@ JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::ve
             batch.withCard.push_back(frame.id);
             continue;
         }
-        PictureOwn own{std::to_string(frame.id), state.balance, job.responseOf(state.balance),
-                       job.balanceFault(frame.id), nullptr};
+        PictureOwn own{std::to_string(frame.id),   state.balance, job.responseOf(state.balance),
+                       job.balanceFault(frame.id), nullptr,       job.areasOf(frame.id)};
         if (state.look != 0) {
             if (const auto& look = lookOf(state.look); look)
                 own.look = *look;

@@ -230,6 +230,19 @@ Status writeEncoded(const std::filesystem::path& path, const EncodedPicture& pic
     return file.commit();
 }
 
+Status writeGrey(const std::filesystem::path& path, int width, int height, const std::vector<std::uint8_t>& codes)
+{
+    if (path.extension() != ".png")
+        return fail("unknown file ending", path.string(), ".png", path.extension().string());
+    WrittenFiles saved = WrittenFiles::ofUser();
+    AtomicFile file(path, &saved);
+    if (const Status written =
+            writeCodes(file.temporaryPath(), path, "png", {width, height, 1, 8, codes.data()}, 0, {});
+        !written)
+        return written;
+    return file.commit();
+}
+
 struct RowWriter::State {
     std::filesystem::path target;
     OutputOptions options;

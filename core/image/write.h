@@ -43,4 +43,7 @@ Status writePicture(const std::filesystem::path& path, ImageView linear, const s
 /// extension (jpg, png, tif), the depth is `picture.bits`. Saved for the user, as saveFile() does.
 Status writeEncoded(const std::filesystem::path& path, const EncodedPicture& picture);
 
+/// Writes grey codes, rows without gaps, as an 8-bit PNG without a profile; saved for the user, as saveFile() does.
+Status writeGrey(const std::filesystem::path& path, int width, int height, const std::vector<std::uint8_t>& codes);
+
 }  // namespace amber

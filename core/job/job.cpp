@@ -54,6 +54,20 @@ const KeyPlace* Job::confirmedPlace(FrameId frame, const std::string& key) const
     return found != keyPlaces.end() && found->second.isConfirmed ? &found->second : nullptr;
 }
 
+const Area* Job::areaOf(FrameId frame, const std::string& role) const
+{
+    const auto found = areas.find({frame, role});
+    return found == areas.end() ? nullptr : &found->second;
+}
+
+std::map<std::string, Area> Job::areasOf(FrameId frame) const
+{
+    std::map<std::string, Area> own;
+    for (auto at = areas.lower_bound({frame, {}}); at != areas.end() && at->first.first == frame; ++at)
+        own[at->first.second] = at->second;
+    return own;
+}
+
 std::string Job::balanceFault(FrameId id) const
 {
     const FrameState& state = frame(id);

@@ -3,6 +3,7 @@
 // records.
 #pragma once
 
+#include "core/area/area.h"
 #include "core/balance/colour_card.h"
 #include "core/frame/frame_balance.h"
 #include "core/job/time_plan.h"
@@ -67,6 +68,8 @@ struct KeyPlace {
 };
 using KeyPlaceId = std::pair<FrameId, std::string>;  ///< the frame, and the name of the key colour
 
+using AreaId = std::pair<FrameId, std::string>;  ///< the frame, and the role by its name
+
 /// A look of the job: which of its revisions counts. A look whose making was taken back is not in the job.
 struct LookState {
     std::string name;
@@ -80,6 +83,7 @@ struct Job {
     std::vector<Light> lights;
     std::vector<KeyColour> keys;  ///< in the order they were marked
     std::map<KeyPlaceId, KeyPlace> keyPlaces;
+    std::map<AreaId, Area> areas;               ///< where the roles of looks lie
     std::map<std::string, Response> responses;  ///< of cameras, by name
     std::map<LookId, LookState> looks;
     bool operator==(const Job&) const = default;
@@ -97,6 +101,10 @@ struct Job {
     std::string responseNameOf(const FrameBalance& balance, bool isRaw, const std::string& camera) const;
     /// Where a key colour lies on another frame than its own, when that was confirmed.
     const KeyPlace* confirmedPlace(FrameId frame, const std::string& key) const;
+    /// Where a role lies on a frame, or none.
+    const Area* areaOf(FrameId frame, const std::string& role) const;
+    /// The areas of a frame by their roles.
+    std::map<std::string, Area> areasOf(FrameId frame) const;
     /// Why a frame must not be handed over as it stands: its balance cannot be read, or rests on a response that the
     /// job does not have. Empty when it may.
     std::string balanceFault(FrameId frame) const;

@@ -148,7 +148,7 @@ Status JobStore::walk(bool isUndo)
     const auto changes = changesOf(s.line[at].gesture);
     if (!changes)
         return tl::make_unexpected(changes.error());
-    auto next = changed(s.job, *changes, isUndo);
+    auto next = changed(s.job, *changes, isUndo, masksOf(s));
     if (!next)
         return tl::make_unexpected(next.error());
     return guarded(file(), [&] {

@@ -1,5 +1,6 @@
 #include "core/job/job_tables.h"
 
+#include "core/base/content_hash.h"
 #include "core/base/json_text.h"
 #include "core/job/table_rows.h"
 
@@ -84,6 +85,12 @@ CREATE TABLE lens_term (frame INTEGER NOT NULL REFERENCES frame(id), position IN
     PRIMARY KEY (frame, position));
 CREATE TABLE ratio_crop (frame INTEGER NOT NULL REFERENCES frame(id), position INTEGER NOT NULL, ratio REAL NOT NULL,
     left REAL NOT NULL, top REAL NOT NULL, right REAL NOT NULL, bottom REAL NOT NULL, PRIMARY KEY (frame, position));
+)";
+
+constexpr const char* kFormat5 = R"(
+CREATE TABLE area (frame INTEGER NOT NULL REFERENCES frame(id), role TEXT NOT NULL, json TEXT NOT NULL,
+    PRIMARY KEY (frame, role));
+CREATE TABLE area_mask (hash TEXT PRIMARY KEY, packed BLOB NOT NULL);
 )";
 
 constexpr const char* kBalanceTables[] = {"frame_balance", "frame_optics", "lens_term", "ratio_crop"};
@@ -240,6 +247,21 @@ void readKeyPlaces(const JobFile& file, Job& job)
         id.first = row.whole(), id.second = row.text();
         KeyPlace& place = job.keyPlaces[id];
         place.place = row.region(), place.confidence = row.real(), place.isConfirmed = row.flag();
+    });
+}
+
+/// One by one: what is wrong with one leaves the others.
+void readAreas(const JobFile& file, Job& job, std::vector<Unreadable>& unreadable)
+{
+    const MaskOf maskOf = masksOf(file);
+    forRows(file, "SELECT frame, role, json FROM area", [&](Row& row) {
+        AreaId id;
+        id.first = row.whole(), id.second = row.text();
+        if (auto area = areaFromText(row.text(), maskOf))
+            job.areas[id] = std::move(*area);
+        else
+            unreadable.push_back(
+                {nameOf(Part::Area), std::to_string(id.first) + " " + id.second, area.error().message(), true});
     });
 }
 
@@ -413,6 +435,22 @@ void writeKeyPlace(JobFile& file, const Job& job, const KeyPlaceId& id)
     }
 }
 
+void writeArea(JobFile& file, const Job& job, const AreaId& id)
+{
+    file.run("DELETE FROM area WHERE frame = ? AND role = ?", id.first, id.second);
+    const Area* area = job.areaOf(id.first, id.second);
+    if (!area)
+        return;
+    file.run("INSERT INTO area VALUES (?, ?, ?)", id.first, id.second, areaToText(*area));
+    for (const AreaPart& part : area->parts)
+        if (const auto* found = std::get_if<Found>(&part.shape)) {
+            SQLite::Statement insert(file.sql, "INSERT OR IGNORE INTO area_mask VALUES (?, ?)");
+            insert.bind(1, found->hash);
+            insert.bind(2, found->mask->data(), static_cast<int>(found->mask->size()));
+            insert.exec();
+        }
+}
+
 void writeResponse(JobFile& file, const Job& job, const std::string& camera)
 {
     file.run("DELETE FROM camera_response WHERE camera = ?", camera);
@@ -439,6 +477,7 @@ void writeLook(JobFile& file, const Job& job, LookId id)
 void write(JobFile& file, const Job& job, Part part, const std::string& subject)
 {
     const auto number = [&] { return std::stoll(subject); };
+    const auto name = [&] { return subject.substr(subject.find(' ') + 1); };
     switch (part) {
     case Part::Balance:
         return writeBalance(file, number(), job.frame(number()));
@@ -456,7 +495,9 @@ void write(JobFile& file, const Job& job, Part part, const std::string& subject)
     case Part::KeyColours:
         return writeKeys(file, job.keys);
     case Part::KeyPlace:
-        return writeKeyPlace(file, job, {number(), subject.substr(subject.find(' ') + 1)});
+        return writeKeyPlace(file, job, {number(), name()});
+    case Part::Area:
+        return writeArea(file, job, {number(), name()});
     case Part::Response:
         return writeResponse(file, job, subject);
     case Part::Look:
@@ -464,10 +505,13 @@ void write(JobFile& file, const Job& job, Part part, const std::string& subject)
     }
 }
 
-/// The name under which a change is read: what stands in one table is read together, but balances one by one.
+/// Whether the things of a part are read one by one.
+bool isReadAlone(const std::string& part) { return part == nameOf(Part::Balance) || part == nameOf(Part::Area); }
+
+/// The name under which a change is read: what stands in one table is read together, but for what is read alone.
 std::string groupOf(Part part, const std::string& subject)
 {
-    if (part == Part::Balance)
+    if (isReadAlone(nameOf(part)))
         return std::string(nameOf(part)) + " " + subject;
     return part == Part::Rating || part == Part::Done || part == Part::Unused || part == Part::FrameLook ? "ratings"
                                                                                                          : nameOf(part);
@@ -480,6 +524,10 @@ bool keepWhatCannotBeRead(JobFile& file, const std::string& group, const std::ve
     const auto found = std::find_if(unreadable.begin(), unreadable.end(), isIt);
     if (found == unreadable.end())
         return false;
+    if (found->part == nameOf(Part::Area)) {
+        const std::string frame = std::to_string(std::stoll(found->subject));
+        keepUnreadable(file, found->part, found->subject, rowsAsText(file, "area WHERE frame = " + frame));
+    }
     if (found->part == nameOf(Part::Balance)) {
         std::string rows;
         for (const char* table : kBalanceTables)
@@ -498,8 +546,24 @@ void makeTables(SQLite::Database& sql)
 {
     sql.exec(kSchema);
     makeTablesOfFormat4(sql);
+    makeTablesOfFormat5(sql);
 }
 void makeTablesOfFormat4(SQLite::Database& sql) { sql.exec(kFormat4); }
+void makeTablesOfFormat5(SQLite::Database& sql) { sql.exec(kFormat5); }
+
+MaskOf masksOf(const JobFile& file)
+{
+    return [&file](const std::string& hash) -> PackedMask {
+        SQLite::Statement query(file.sql, "SELECT packed FROM area_mask WHERE hash = ?");
+        query.bind(1, hash);
+        if (!query.executeStep())
+            return nullptr;
+        const SQLite::Column bytes = query.getColumn(0);
+        auto mask = std::make_shared<const std::string>(static_cast<const char*>(bytes.getBlob()),
+                                                        static_cast<std::size_t>(bytes.getBytes()));
+        return contentHash(*mask) == hash ? mask : nullptr;
+    };
+}
 
 void makeTablesOfFacts(SQLite::Database& sql)
 {
@@ -514,7 +578,7 @@ void keepUnreadable(JobFile& file, const std::string& part, const std::string& s
     file.run("INSERT INTO unreadable (part, subject, text) VALUES (?, ?, ?)", part, subject, text);
 }
 
-std::string groupOf(const Unreadable& u) { return u.part == nameOf(Part::Balance) ? u.part + " " + u.subject : u.part; }
+std::string groupOf(const Unreadable& u) { return isReadAlone(u.part) ? u.part + " " + u.subject : u.part; }
 
 void setAside(JobFile& file, const std::string& part, const std::vector<const char*>& tables)
 {
@@ -533,6 +597,7 @@ Job readJob(const JobFile& file, std::vector<Unreadable>& unreadable)
         look.name = row.text(), look.revision = row.whole();
     });
     readBalances(file, job, unreadable);
+    readAreas(file, job, unreadable);
     for (const Reader& reader : readers())
         try {
             reader.read(file, job);

@@ -9,13 +9,17 @@
 
 namespace amber {
 
-inline constexpr int kJobFormat = 4;
+inline constexpr int kJobFormat = 5;
 inline constexpr int kJobApplicationId = 0x4A41424A;  // "JABJ"
 
 /// Makes all tables but those that an earlier format has already.
 void makeTables(SQLite::Database& sql);
 /// Of these, the ones that came with format 4: what lens and crops a frame has.
 void makeTablesOfFormat4(SQLite::Database& sql);
+/// Of these, the ones that came with format 5: areas.
+void makeTablesOfFormat5(SQLite::Database& sql);
+/// The masks of the file, by their hashes.
+MaskOf masksOf(const JobFile& file);
 /// What was found out about pictures and can be found again: made where it is missing, whatever the format.
 void makeTablesOfFacts(SQLite::Database& sql);
 

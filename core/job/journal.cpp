@@ -10,7 +10,7 @@ namespace {
 
 using Part = Change::Part;
 
-constexpr std::array<std::pair<Part, const char*>, 12> kNames{{{Part::Balance, "balance"},
+constexpr std::array<std::pair<Part, const char*>, 13> kNames{{{Part::Balance, "balance"},
                                                                {Part::Framing, "framing"},
                                                                {Part::Rating, "rating"},
                                                                {Part::Done, "done"},
@@ -20,6 +20,7 @@ constexpr std::array<std::pair<Part, const char*>, 12> kNames{{{Part::Balance, "
                                                                {Part::Lights, "lights"},
                                                                {Part::KeyColours, "key-colours"},
                                                                {Part::KeyPlace, "key-place"},
+                                                               {Part::Area, "area"},
                                                                {Part::Response, "response"},
                                                                {Part::Look, "look"}}};
 
@@ -67,13 +68,14 @@ std::string textOf(const KeyPlace& p)
 
 std::string textOf(const LookState& s) { return jsonText({{"name", s.name}, {"revision", s.revision}}); }
 
-std::string subjectOf(const KeyPlaceId& id) { return std::to_string(id.first) + " " + id.second; }
+/// Of a thing that a frame has by a name: a key colour, a role.
+std::string subjectOf(const std::pair<FrameId, std::string>& id) { return std::to_string(id.first) + " " + id.second; }
 
-KeyPlaceId keyPlaceIdFrom(const std::string& subject)
+std::pair<FrameId, std::string> frameAndNameFrom(const std::string& subject)
 {
     const auto space = subject.find(' ');
     if (space == std::string::npos)
-        throw std::invalid_argument("a frame and a key colour were expected, not " + subject);
+        throw std::invalid_argument("a frame and a name were expected, not " + subject);
     return {std::stoll(subject), subject.substr(space + 1)};
 }
 
@@ -126,6 +128,7 @@ struct Setter {
     Job& job;
     const std::string& subject;
     const std::string& text;
+    const MaskOf& maskOf;
 
     FrameState& frame() const { return job.frames[std::stoll(subject)]; }
     Json json() const { return Json::parse(text); }
@@ -159,6 +162,12 @@ struct Setter {
             return;
         case Part::KeyPlace:
             return setKeyPlace();
+        case Part::Area:
+            if (text.empty())
+                job.areas.erase(frameAndNameFrom(subject));
+            else
+                job.areas[frameAndNameFrom(subject)] = taken(areaFromText(text, maskOf));
+            return;
         case Part::Response:
             if (text.empty())
                 job.responses.erase(subject);
@@ -211,7 +220,7 @@ struct Setter {
     }
     void setKeyPlace() const
     {
-        const KeyPlaceId id = keyPlaceIdFrom(subject);
+        const KeyPlaceId id = frameAndNameFrom(subject);
         if (text.empty()) {
             job.keyPlaces.erase(id);
             return;
@@ -267,6 +276,7 @@ std::vector<Change> changesBetween(const Job& before, const Job& after)
         to.add(Part::KeyColours, {}, text(before.keys), text(after.keys));
     }
     addMap(to, Part::KeyPlace, before.keyPlaces, after.keyPlaces, subjectOf, [](const auto& p) { return textOf(p); });
+    addMap(to, Part::Area, before.areas, after.areas, subjectOf, [](const Area& a) { return areaToText(a); });
     addMap(
         to, Part::Response, before.responses, after.responses, [](const std::string& name) { return name; },
         [](const Response& r) { return r.isIdentity() ? jsonText(kIdentity) : responseToText(r); });
@@ -276,11 +286,11 @@ std::vector<Change> changesBetween(const Job& before, const Job& after)
     return to.all;
 }
 
-Result<Job> changed(Job job, const std::vector<Change>& changes, bool isUndo)
+Result<Job> changed(Job job, const std::vector<Change>& changes, bool isUndo, const MaskOf& maskOf)
 {
     for (const Change& change : changes)
         try {
-            Setter{job, change.subject, isUndo ? change.before : change.after}.set(change.part);
+            Setter{job, change.subject, isUndo ? change.before : change.after, maskOf}.set(change.part);
         } catch (const std::exception& error) {
             return fail("the journal cannot be read here, and nothing was changed: " + std::string(error.what()),
                         nameOf(change.part), {}, change.subject);

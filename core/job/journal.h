@@ -20,6 +20,7 @@ struct Change {
         Lights,      ///< all of them
         KeyColours,  ///< all of them
         KeyPlace,    ///< of a frame and a key colour: "12 a cup"
+        Area,        ///< of a frame and a role: "12 sky"
         Response,    ///< of a camera
         Look         ///< its name and revision
     };
@@ -40,8 +41,8 @@ struct Gesture {
 std::vector<Change> changesBetween(const Job& before, const Job& after);
 
 /// The job with `changes` done (or, with `isUndo`, taken back). Fails for a text that is no value of its part, with
-/// nothing changed.
-Result<Job> changed(Job job, const std::vector<Change>& changes, bool isUndo);
+/// nothing changed. `maskOf` gives the masks that areas name.
+Result<Job> changed(Job job, const std::vector<Change>& changes, bool isUndo, const MaskOf& maskOf = {});
 
 /// "balance", "key-place": as it is kept; and back.
 const char* nameOf(Change::Part part);

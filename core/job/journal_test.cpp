@@ -6,6 +6,7 @@
 #include "tests/support/temporary_folder.h"
 
 #include <fstream>
+#include <SQLiteCpp/SQLiteCpp.h>
 #include <gtest/gtest.h>
 #include <sqlite3.h>
 #include <sys/wait.h>
@@ -114,11 +115,28 @@ void changeFrame(Random& random, Job& job)
     }
 }
 
+Area randomArea(Random& random)
+{
+    Area area;
+    area.state = static_cast<Area::State>(random.whole(0, 3)), area.feather = random.between(0, 0.1);
+    FoundMask mask{6, 4, {}};
+    for (int i = 0; i < 24; ++i)
+        mask.weights.push_back(random.flip() ? 255 : 0);
+    area.parts = {{AreaPart::Join::Add, foundOf(mask, "a box", random.between(0, 1)), random.flip(), 1},
+                  {AreaPart::Join::Cut, Ellipse{{random.between(0, 1), 0.5}, 0.1, 0.2, 30, 0.1}, false, 0.5}};
+    return area;
+}
+
 /// A gesture of any kind on the shoot.
 void changeShoot(Random& random, Job& job)
 {
     const KeyPlaceId place{random.whole(1, kFrames), "thing " + std::to_string(random.whole(0, 5))};
-    switch (random.whole(0, 4)) {
+    switch (random.whole(0, 5)) {
+    case 5:
+        job.areas.erase(place);
+        if (random.whole(0, 2))
+            job.areas[place] = randomArea(random);
+        break;
     case 0:
         job.lights = randomLights(random);
         break;
@@ -538,6 +556,58 @@ TEST(OldJob, OfFormat2IsAllThereWithItsHistoryAsOneJournal)
     ASSERT_TRUE(store->redo());
     EXPECT_EQ(store->job().frame(3).balance.light.exposureStops, -0.25);
     EXPECT_FALSE(store->redoAction());
+}
+
+TEST(OldJob, OneOfFormat4OpensAndTakesAreas)
+{
+    const TemporaryFolder folder;
+    const fs::path file = oldJob(folder, 4);
+    auto store = JobStore::open(file);
+    ASSERT_TRUE(store) << store.error().message();
+    EXPECT_TRUE(store->unreadable().empty());
+    EXPECT_TRUE(fs::exists(file.string() + "-format4"));
+    EXPECT_EQ(store->job().keys.size(), 1u);
+    EXPECT_EQ(store->job().frame(2).look, store->job().frame(3).look);
+    Random random(3);
+    Job job = store->job();
+    job.areas[{2, "sky"}] = randomArea(random);
+    ASSERT_TRUE(store->commit(job, "Area found"));
+    ASSERT_TRUE(store->undo());
+    EXPECT_TRUE(store->job().areas.empty());
+    ASSERT_TRUE(store->redo());
+    const Area kept = store->job().areas.at({2, "sky"});
+    store = JobStore::open(folder / "other.amberjob");  // lets go of the first
+    EXPECT_EQ(JobStore::open(file)->job().areas.at({2, "sky"}), kept);
+}
+
+/// One area that is damaged leaves the others, and stands as it is until it is marked anew.
+TEST(JobAreas, WhatIsWrongWithOneLeavesTheOthers)
+{
+    const TemporaryFolder folder;
+    const fs::path file = oldJob(folder, 4);
+    Random random(4);
+    {
+        auto store = JobStore::open(file);
+        Job job = store->job();
+        for (const char* role : {"sky", "hand"})
+            job.areas[{1, role}] = randomArea(random);
+        ASSERT_TRUE(store->commit(job, "Areas found"));
+    }
+    {
+        SQLite::Database sql(file.string(), SQLite::OPEN_READWRITE);
+        sql.exec("UPDATE area SET json = '{\"density\":7}' WHERE role = 'hand'");
+    }
+    auto store = JobStore::open(file);
+    ASSERT_EQ(store->unreadable().size(), 1u);
+    EXPECT_EQ(store->unreadable()[0].subject, "1 hand");
+    EXPECT_EQ(store->job().areas.size(), 1u);
+    Job job = store->job();
+    job.areas[{1, "hand"}] = randomArea(random);
+    ASSERT_TRUE(store->commit(job, "Area drawn"));
+    EXPECT_TRUE(store->unreadable().empty());
+    EXPECT_EQ(store->job().areas.size(), 2u);
+    SQLite::Database sql(file.string());
+    EXPECT_GT(sql.execAndGet("SELECT count(*) FROM unreadable WHERE part = 'area'").getInt(), 0) << "kept aside";
 }
 
 TEST(OldJob, APlannedCropOfFormat3BecomesTheCropAndItsMarksStay)

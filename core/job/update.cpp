@@ -503,9 +503,12 @@ void bringUpToDate(JobFile& file, int format)
     SQLite::Database& sql = file.sql;
     file.copyTo(file.file.string() + "-format" + std::to_string(format));
     SQLite::Transaction transaction(sql);
-    if (format == 3) {
-        makeTablesOfFormat4(sql);
-        takeCropsOfFormat3(file);
+    if (format >= 3) {
+        if (format == 3)
+            makeTablesOfFormat4(sql);
+        makeTablesOfFormat5(sql);
+        if (format == 3)
+            takeCropsOfFormat3(file);
         sql.exec("PRAGMA user_version = " + std::to_string(kJobFormat));
         transaction.commit();
         return;

@@ -5,11 +5,12 @@
 //   T on OKLab L, C on OKLCh chroma; a bound at the end of its scale (0 or 1, 0 or 0.4) is open: no limit on that side.
 //   H in the cosine of the distance from the centre: 1 for cos d >= cos(width / 2), 0 from cos(width / 2 + feather) on,
 //   times C^2 / (C^2 + 0.01^2), as neutrals have no hue. A width of 360 is open.
-// The step's result is blended in OKLab with the weight as further strength.
+// The step's result is blended in OKLab with the weight as further strength. A guard can also be bound to a role: then
+// the weight of the place (RoleBinding) is one more factor.
 #pragma once
 
 #include "core/colour/types.h"
-#include "core/look/steps/fields.h"
+#include "core/look/role.h"
 
 namespace amber {
 
@@ -18,6 +19,7 @@ struct Guard {
     double chromaLow = 0, chromaHigh = 0.4, chromaFeather = 0.03;
     double hueCentre = 0, hueWidth = 360, hueFeather = 20;  ///< degrees
     bool inverted = false;
+    RoleBinding where = {};
     std::string unknownFields;
     bool operator==(const Guard&) const = default;
 
@@ -37,13 +39,13 @@ struct Guard {
     bool limitsTone() const { return toneLow > 0 || toneHigh < 1; }
     bool limitsChroma() const { return chromaLow > 0 || chromaHigh < 0.4; }
     bool limitsHue() const { return hueWidth < 360; }
-    /// True when every colour has the weight 1.
+    /// True when every colour has the weight 1; it may be bound to a role all the same.
     bool isOpen() const { return !limitsTone() && !limitsChroma() && !limitsHue() && !inverted; }
 };
 
 inline constexpr double kGuardNeutral = 0.01;
 
-/// 0..1 for any colour.
+/// 0..1 for any colour, whatever the place.
 double weightAt(const Guard& guard, const OkLab& c);
 /// The cosines between which the hue range falls off: at its edge, and at the end of its feather.
 struct HueFall {

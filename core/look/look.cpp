@@ -21,6 +21,21 @@ LinearRgb limited(const LinearRgb& c)
     return {one(c.r), one(c.g), one(c.b)};
 }
 
+Status validateRoles(const std::vector<Role>& roles)
+{
+    if (roles.size() > kRoleLimit)
+        return fail("too many roles", "roles", "at most " + std::to_string(kRoleLimit), std::to_string(roles.size()));
+    std::set<std::string> names;
+    for (std::size_t i = 0; i < roles.size(); ++i) {
+        const std::string where = "roles[" + std::to_string(i) + "]";
+        if (roles[i].name.empty() || !names.insert(roles[i].name).second)
+            return fail("a role needs a name of its own", where + ".name", "one that no other has", roles[i].name);
+        if (auto good = validate(roles[i], where); !good)
+            return good;
+    }
+    return {};
+}
+
 }  // namespace
 
 std::string typeOf(const Step& step)
@@ -48,11 +63,28 @@ bool isIdentity(const Step& step)
 
 bool isSpatial(const Step& step)
 {
-    return std::visit(
-        [](const auto& s) {
-            return requires { s.kIsSpatial; };
-        },
-        step.parameters);
+    return step.guard.where.isBound() || std::visit(
+                                             [](const auto& s) {
+                                                 return requires { s.kIsSpatial; };
+                                             },
+                                             step.parameters);
+}
+
+const Role* roleOf(const Look& look, const std::string& name)
+{
+    const auto found =
+        std::find_if(look.roles.begin(), look.roles.end(), [&](const Role& r) { return r.name == name; });
+    return found == look.roles.end() ? nullptr : &*found;
+}
+
+std::vector<std::string> rolesInUse(const Look& look)
+{
+    std::vector<std::string> names;
+    for (const Role& role : look.roles)
+        if (std::any_of(look.steps.begin(), look.steps.end(),
+                        [&](const Step& s) { return s.guard.where.role == role.name && !isIdentity(s); }))
+            names.push_back(role.name);
+    return names;
 }
 
 Json parametersOf(const Step& step)
@@ -130,6 +162,8 @@ Status validate(const Look& look)
     if (look.steps.size() > kStepLimit)
         return fail("too many steps", "steps", "at most " + std::to_string(kStepLimit),
                     std::to_string(look.steps.size()));
+    if (auto good = validateRoles(look.roles); !good)
+        return good;
     for (std::size_t i = 0; i < look.steps.size(); ++i) {
         const Step& step = look.steps[i];
         const std::string where = "steps[" + std::to_string(i) + "]";
@@ -137,6 +171,10 @@ Status validate(const Look& look)
             return fail("strength outside its limits", where + ".strength", "0 to 2", jsonText(step.strength));
         if (auto good = validate(step.guard, where + ".guard"); !good)
             return good;
+        if (auto good = validate(step.guard.where, where + ".where"); !good)
+            return good;
+        if (step.guard.where.isBound() && !roleOf(look, step.guard.where.role))
+            return fail("the look has no such role", where + ".where.role", "one of its roles", step.guard.where.role);
         const Status good = std::visit(
             Overloaded{[](const UnknownStep&) { return Status{}; }, [&](const auto& s) { return validate(s, where); }},
             step.parameters);
@@ -149,7 +187,7 @@ Status validate(const Look& look)
 LinearRgb evaluate(const Step& step, const LinearRgb& c)
 {
     const LinearRgb in = limited(c);
-    if (isIdentity(step))
+    if (isIdentity(step) || step.guard.where.isBound())
         return in;
     const LinearRgb out = std::visit(
         [&](const auto& s) {

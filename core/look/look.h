@@ -64,6 +64,7 @@ struct Look {
     IntentCard card = {};
     std::optional<Fingerprint> reference = {};  ///< what it was matched to
     std::vector<Step> steps;
+    std::vector<Role> roles = {};  ///< their names are unlike
     std::string unknownFields;
     bool operator==(const Look&) const = default;
 };
@@ -76,8 +77,13 @@ std::string typeOf(const Step& step);
 std::string titleOf(const Step& step);
 /// True when the step changes nothing: off, strength 0, or parameters that do nothing.
 bool isIdentity(const Step& step);
-/// True for a kind of step that needs a pixel's place or its surroundings: no lookup table can carry it.
+/// True for a step that needs a pixel's place or its surroundings, by its kind or by its role: no lookup table can
+/// carry it.
 bool isSpatial(const Step& step);
+/// The role of this name, or none.
+const Role* roleOf(const Look& look, const std::string& name);
+/// The names of the roles to which steps are bound that do something, each once, in the order of the look's roles.
+std::vector<std::string> rolesInUse(const Look& look);
 Status validate(const Look& look);
 
 /// The step as one picture has it: its own values in the place of the parameters kept per picture. Pictures are named

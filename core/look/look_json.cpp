@@ -14,8 +14,10 @@ Json stepToJson(const Step& step, bool embedTables)
         json["note"] = step.note;
     if (!step.group.empty())
         json["group"] = step.group;
-    if (!(step.guard == Guard{}))
+    if (Guard open; (open.where = step.guard.where, !(step.guard == open)))
         json["guard"] = toJson(step.guard);
+    if (!(step.guard.where == RoleBinding{}))
+        json["where"] = toJson(step.guard.where);
     if (!step.perPicture.empty())
         json["perPicture"] = step.perPicture;
     if (!embedTables)
@@ -115,6 +117,12 @@ Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
             return tl::make_unexpected(parsed.error());
         step.guard = std::move(*parsed);
     }
+    if (const Json* binding = fields.find("where")) {
+        auto parsed = parse<RoleBinding>(*binding, where + ".where");
+        if (!parsed)
+            return tl::make_unexpected(parsed.error());
+        step.guard.where = std::move(*parsed);
+    }
     readOwn(fields, step);
     if (auto good = fields.status(); !good)
         return good;
@@ -126,6 +134,7 @@ Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
                                   "' is not known to this version; it is kept but has no effect");
     warn(loaded.warnings, step.unknownFields, where);
     warn(loaded.warnings, step.guard.unknownFields, where + ".guard");
+    warn(loaded.warnings, step.guard.where.unknownFields, where + ".where");
     for (const auto& [place, unknown] : unknownIn(step.parameters))
         warn(loaded.warnings, unknown, where + ".parameters" + place);
     loaded.look.steps.push_back(std::move(step));
@@ -162,6 +171,11 @@ std::string lookToText(const Look& look, bool embedTables)
     }
     if (look.reference)
         json["reference"] = toJson(*look.reference);
+    if (!look.roles.empty()) {
+        json["roles"] = Json::array();
+        for (const Role& role : look.roles)
+            json["roles"].push_back(toJson(role));
+    }
     json["steps"] = std::move(steps);
     addUnknown(json, look.unknownFields);
     return jsonText(json, 1, true) + "\n";
@@ -191,6 +205,9 @@ Result<LoadedLook> lookFromText(const std::string& text, const std::string& name
                 readPart(*reference, name + ".reference", loaded.look.reference.emplace(), loaded.warnings);
             !read)
             return tl::make_unexpected(read.error());
+    reader.list("roles", kRoleLimit, [&](const Json& entry, const std::string& where) -> Status {
+        return readPart(entry, where, loaded.look.roles.emplace_back(), loaded.warnings);
+    });
     reader.list("steps", kStepLimit,
                 [&](const Json& entry, const std::string& where) { return readStep(entry, where, loaded); });
     if (auto good = reader.status(); !good)

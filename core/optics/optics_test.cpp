@@ -263,7 +263,7 @@ double worstUpright(const Json& stands, const Geometry& g)
 TEST(Upright, TiltAndLeanAreFoundWithinAThirdOfADegree)
 {
     for (int i = 1; i <= 10; ++i) {
-        char name[20];
+        char name[32];
         std::snprintf(name, sizeof name, "shop-front-%02d", i);
         const Json& truth = truthOf(name);
         Optics o;

@@ -135,6 +135,7 @@ private:
         Random& random;
         void number(const char*, double& v, double low, double high) { v = random.between(low, high); }
         void boolean(const char*, bool& v) { v = random.flip(); }
+        void text(const char*, std::string&) {}
         template <class E, std::size_t N>
         void choice(const char*, E& v, const std::array<std::string_view, N>&)
         {

@@ -176,6 +176,7 @@ void BalancePictures::renderInHand()
     const FrameBalance balance = shownBalance(id);
     RenderRequest::Picture picture{id, nullptr, m_inHand->pictureSpace(), LooksInHand::pictureName(id)};
     picture.base = {proxy, balance, m_document.balances().responseOf(balance)};
+    picture.areas = m_document.areasFor(request.look, id, balance, proxy->sourceRatio);
     request.pictures.push_back(std::move(picture));
     m_requested = m_renders.submit(std::move(request));
 }

@@ -57,6 +57,7 @@ public:
                           jsonText(value));
     }
     void boolean(const char*, bool) {}
+    void text(const char*, const std::string&) {}
     template <class Enum, std::size_t N>
     void choice(const char*, Enum, const std::array<std::string_view, N>&)
     {

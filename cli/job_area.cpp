@@ -1,0 +1,221 @@
+// amber job area: where the roles of looks lie on the frames of a job.
+#include "cli/job.h"
+
+#include "core/image/write.h"
+#include "core/job/area_work.h"
+#include "core/job/shoot_work.h"
+
+#include <cmath>
+#include <cstdio>
+
+namespace amber::cli {
+namespace {
+
+struct AreaOptions {
+    std::string job, role, frame, out, kind = "sky";
+    std::vector<std::string> frames;
+    std::vector<double> ramp, ellipse;
+    double take = -1;
+    bool isNotHere = false, isRemoved = false;
+};
+
+std::string nameOfId(const std::vector<Frame>& frames, FrameId id)
+{
+    const Frame* frame = frameOf(frames, id);
+    return frame ? nameOf(*frame) : std::to_string(id);
+}
+
+Json described(const AreaId& id, const Area& area, const std::vector<Frame>& frames)
+{
+    Json json{{"frame", nameOfId(frames, id.first)},
+              {"role", id.second},
+              {"state", kAreaStates[static_cast<std::size_t>(area.state)]},
+              {"parts", area.parts.size()},
+              {"sureness", area.sureness()}};
+    for (const AreaPart& part : area.parts)
+        if (const auto* found = std::get_if<Found>(&part.shape))
+            json["from"] = found->from;
+    return json;
+}
+
+void listAreas(const AreaOptions& o, Session& session)
+{
+    const auto store = openJob(o.job, false, session);
+    if (!store)
+        return;
+    Json list = Json::array();
+    for (const auto& [id, area] : store->job().areas) {
+        list.push_back(described(id, area, store->frames()));
+        if (!session.json)
+            std::printf("%-26s %-16s %-10s %3.0f %%\n", nameOfId(store->frames(), id.first).c_str(), id.second.c_str(),
+                        std::string(kAreaStates[static_cast<std::size_t>(area.state)]).c_str(), 100 * area.sureness());
+    }
+    if (session.json)
+        session.print({{"areas", std::move(list)}});
+}
+
+Result<Role::Kind> kindFrom(const std::string& name)
+{
+    for (std::size_t i = 0; i < Role::kKinds.size(); ++i)
+        if (Role::kKinds[i] == name)
+            return static_cast<Role::Kind>(i);
+    return fail("no kind of role has this name", {}, {}, name);
+}
+
+/// Areas that somebody confirmed, drew or denied stay as they are.
+void proposeAreas(const AreaOptions& o, Session& session)
+{
+    auto store = openJob(o.job, o.take >= 0, session);
+    if (!store)
+        return;
+    const auto kind = kindFrom(o.kind);
+    const auto wanted = namedFrames(store->frames(), o.frames);
+    if (!kind || !wanted)
+        return session.report(kind ? wanted.error() : kind.error());
+    Job after = store->job();
+    Json list = Json::array();
+    for (const FrameId id : *wanted) {
+        const Frame& frame = *frameOf(store->frames(), id);
+        if (const Area* known = after.areaOf(id, o.role); known && known->state != Area::State::Proposed)
+            continue;
+        const auto proposal = proposeArea(after, frame, *kind);
+        if (!proposal) {
+            session.report(proposal.error(), 1);
+            continue;
+        }
+        const bool isTaken = o.take >= 0 && proposal->sureness >= o.take;
+        if (o.take >= 0 && (isTaken || proposal->isOffered()))
+            after.areas[{id, o.role}] = areaOf(*proposal, isTaken);
+        list.push_back({{"frame", nameOf(frame)},
+                        {"sureness", proposal->sureness},
+                        {"offered", proposal->isOffered()},
+                        {"taken", isTaken},
+                        {"from", proposal->from}});
+        if (!session.json)
+            std::printf("%-26s %3.0f %%  %s%s\n", nameOf(frame).c_str(), 100 * proposal->sureness,
+                        isTaken                 ? "taken: "
+                        : proposal->isOffered() ? "offered: "
+                                                : "nothing: ",
+                        proposal->from.c_str());
+    }
+    if (o.take >= 0)
+        if (const Status done = store->commit(after, "Areas of " + o.role + " proposed"); !done)
+            return session.report(done.error());
+    if (session.json)
+        session.print({{"role", o.role}, {"frames", std::move(list)}});
+}
+
+Result<Area> markedArea(const AreaOptions& o)
+{
+    Area area;
+    area.state = o.isNotHere ? Area::State::NotHere : Area::State::ByHand;
+    if (o.isNotHere)
+        return area;
+    if (o.ramp.empty() == o.ellipse.empty())
+        return fail("where is it? one of --ramp, --ellipse or --not-here is needed");
+    AreaPart part;
+    if (!o.ramp.empty())
+        part.shape = Ramp{{o.ramp[0], o.ramp[1]}, {o.ramp[2], o.ramp[3]}, false};
+    else
+        part.shape = Ellipse{{o.ellipse[0], o.ellipse[1]}, o.ellipse[2], o.ellipse[3]};
+    area.parts.push_back(std::move(part));
+    // What a job may hold is held by its text: limits are checked there.
+    return areaFromText(areaToText(area), {});
+}
+
+void markArea(const AreaOptions& o, Session& session)
+{
+    auto store = openJob(o.job, true, session);
+    if (!store)
+        return;
+    const auto ids = namedFrames(store->frames(), {o.frame});
+    if (!ids)
+        return session.report(ids.error());
+    Job after = store->job();
+    if (o.isRemoved) {
+        if (after.areas.erase({ids->front(), o.role}) == 0)
+            return session.report(Error{"the frame has no area of this role", o.frame, {}, o.role});
+    } else {
+        const auto area = markedArea(o);
+        if (!area)
+            return session.report(area.error());
+        after.areas[{ids->front(), o.role}] = *area;
+    }
+    if (const Status done = store->commit(after, o.isRemoved ? "Area taken off" : "Area marked"); !done)
+        return session.report(done.error());
+    listAreas(o, session);
+}
+
+void writeMask(const AreaOptions& o, Session& session)
+{
+    const auto store = openJob(o.job, false, session);
+    if (!store)
+        return;
+    const auto ids = namedFrames(store->frames(), {o.frame});
+    if (!ids)
+        return session.report(ids.error());
+    const Area* area = store->job().areaOf(ids->front(), o.role);
+    if (!area)
+        return session.report(Error{"the frame has no area of this role", o.frame, {}, o.role});
+    const auto mask = maskOfSource(store->job(), *frameOf(store->frames(), ids->front()), *area);
+    if (!mask)
+        return session.report(mask.error());
+    std::vector<std::uint8_t> codes(mask->values.size());
+    double sum = 0;
+    for (std::size_t i = 0; i < codes.size(); ++i) {
+        codes[i] = static_cast<std::uint8_t>(std::lround(255 * mask->values[i]));
+        sum += mask->values[i];
+    }
+    if (const Status written = writeGrey(o.out, mask->width, mask->height, codes); !written)
+        return session.report(written.error());
+    const double share = sum / static_cast<double>(codes.size());
+    if (session.json)
+        session.print({{"mask", o.out}, {"width", mask->width}, {"height", mask->height}, {"share", share}});
+    else
+        std::printf("%s: %d x %d, %.1f %% of the frame\n", o.out.c_str(), mask->width, mask->height, 100 * share);
+}
+
+}  // namespace
+
+void addJobArea(CLI::App& job, Session& session)
+{
+    CLI::App* area = job.add_subcommand("area", "Where the roles of looks lie on the frames of a job");
+    area->require_subcommand(1);
+    const auto o = std::make_shared<AreaOptions>();
+    const auto sub = [&](const char* name, const char* words, void (*run)(const AreaOptions&, Session&)) {
+        CLI::App* command = area->add_subcommand(name, words);
+        command->add_option("job", o->job, "The job (.amberjob), or its folder")->required();
+        command->callback([o, run, &session] { run(*o, session); });
+        return command;
+    };
+    const auto role = [&](CLI::App* command) {
+        command->add_option("--role", o->role, "The role, by name")->required();
+    };
+    sub("list", "The areas of a job", listAreas);
+    CLI::App* propose = sub("propose", "Look for areas that need no input", proposeAreas);
+    role(propose);
+    propose->add_option("--kind", o->kind, "sky")->capture_default_str();
+    propose->add_option("--frames", o->frames, "Only these frames, by name")->delimiter(',');
+    propose
+        ->add_option("--take", o->take,
+                     "Keep what is offered, and confirm what is at least so sure; without, nothing changes")
+        ->check(CLI::Range(0.0, 1.0));
+    CLI::App* mark = sub("mark", "Mark an area on a frame", markArea);
+    role(mark);
+    mark->add_option("frame", o->frame, "The frame, by name")->required();
+    auto* ramp = mark->add_option("--ramp", o->ramp, "FULLX,FULLY,NONEX,NONEY as fractions of the source");
+    ramp->delimiter(',')->expected(4);
+    mark->add_option("--ellipse", o->ellipse, "X,Y as fractions, HALFWIDTH,HALFHEIGHT of the longer edge")
+        ->delimiter(',')
+        ->expected(4)
+        ->excludes(ramp);
+    mark->add_flag("--not-here", o->isNotHere, "The role is not in this frame");
+    mark->add_flag("--remove", o->isRemoved, "It is not known any more where the role lies");
+    CLI::App* mask = sub("mask", "Write an area's mask: 8-bit grey, size of the source", writeMask);
+    role(mask);
+    mask->add_option("frame", o->frame, "The frame, by name")->required();
+    mask->add_option("-o,--out", o->out, "The file (.png)")->required();
+    area->footer("Example: amber job area propose shoot.amberjob --role sky --take 0.8");
+}
+
+}  // namespace amber::cli

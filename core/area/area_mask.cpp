@@ -1,0 +1,342 @@
+#include "core/area/area_mask.h"
+
+#include "core/base/long_call.h"
+#include "core/base/parallel.h"
+#include "core/colour/oklab.h"
+#include "core/look/steps/smoothstep.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+#include <opencv2/imgproc.hpp>
+
+namespace amber {
+namespace {
+
+cv::Mat matOf(Plane& plane) { return {plane.height, plane.width, CV_32F, plane.values.data()}; }
+
+/// How far a place lies from a line between two others.
+double distanceTo(Spot p, Spot a, Spot b, double& along)
+{
+    const double dx = b.x - a.x, dy = b.y - a.y, length2 = dx * dx + dy * dy;
+    along = length2 > 0 ? std::clamp(((p.x - a.x) * dx + (p.y - a.y) * dy) / length2, 0.0, 1.0) : 0;
+    return std::hypot(p.x - a.x - along * dx, p.y - a.y - along * dy);
+}
+
+/// Points along a smooth closed line (Catmull-Rom: E. Catmull, R. Rom, 1974).
+std::vector<Spot> smoothed(const std::vector<Spot>& points)
+{
+    constexpr int kBetween = 12;
+    const std::size_t n = points.size();
+    std::vector<Spot> all;
+    for (std::size_t i = 0; i < n; ++i) {
+        const Spot &a = points[(i + n - 1) % n], &b = points[i], &c = points[(i + 1) % n], &d = points[(i + 2) % n];
+        for (int k = 0; k < kBetween; ++k) {
+            const double t = static_cast<double>(k) / kBetween, t2 = t * t, t3 = t2 * t;
+            const auto at = [&](double p, double q, double r, double s) {
+                return 0.5 * (2 * q + (r - p) * t + (2 * p - 5 * q + 4 * r - s) * t2 + (3 * q - p - 3 * r + s) * t3);
+            };
+            all.push_back({at(a.x, b.x, c.x, d.x), at(a.y, b.y, c.y, d.y)});
+        }
+    }
+    return all;
+}
+
+/// Whether a place is inside a closed line (even-odd), and how far from it.
+struct ToOutline {
+    bool isInside = false;
+    double distance = 1e9;
+};
+ToOutline toOutline(Spot p, const std::vector<Spot>& line)
+{
+    ToOutline to;
+    for (std::size_t i = 0, j = line.size() - 1; i < line.size(); j = i++) {
+        const Spot &a = line[i], &b = line[j];
+        if ((a.y > p.y) != (b.y > p.y) && p.x < (b.x - a.x) * (p.y - a.y) / (b.y - a.y) + a.x)
+            to.isInside = !to.isInside;
+        double along;
+        to.distance = std::min(to.distance, distanceTo(p, a, b, along));
+    }
+    return to;
+}
+
+void join(Plane& area, const Plane& part, AreaPart::Join how)
+{
+    for (std::size_t i = 0; i < area.values.size(); ++i) {
+        float& w = area.values[i];
+        const float v = part.values[i];
+        w = how == AreaPart::Join::Add ? std::max(w, v) : how == AreaPart::Join::Cut ? w * (1 - v) : w * v;
+    }
+}
+
+/// Outward (above 0) or inward by so many pixels, along circles; the edge of the picture is no edge of the area. The
+/// part of a pixel goes by a share of the next whole step.
+void growBy(Plane& mask, double pixels)
+{
+    const auto stepped = [&](int radius) {
+        cv::Mat to;
+        const cv::Mat disc =
+            cv::getStructuringElement(cv::MORPH_ELLIPSE, {2 * std::abs(radius) + 1, 2 * std::abs(radius) + 1});
+        radius > 0 ? cv::dilate(matOf(mask), to, disc, {-1, -1}, 1, cv::BORDER_REPLICATE)
+                   : cv::erode(matOf(mask), to, disc, {-1, -1}, 1, cv::BORDER_REPLICATE);
+        return to;
+    };
+    const int whole = static_cast<int>(pixels), next = whole + (pixels > 0 ? 1 : -1);
+    const double share = std::abs(pixels - whole);
+    const cv::Mat a = whole == 0 ? matOf(mask).clone() : stepped(whole), b = stepped(next);
+    cv::Mat to = matOf(mask);
+    cv::addWeighted(a, 1 - share, b, share, 0, to);
+}
+
+/// Smoothed lists of segments with a box round each, so that a far pixel costs little.
+struct Segment {
+    Spot a, b;
+    double widthA, widthB, left, top, right, bottom;
+};
+
+std::vector<Segment> segmentsOf(const Stroke& stroke, const std::function<Spot(Spot)>& inLongEdges)
+{
+    std::vector<Segment> all;
+    for (std::size_t i = 0; i < stroke.points.size(); ++i) {
+        const Stroke::Point &p = stroke.points[i], &q = stroke.points[std::min(i + 1, stroke.points.size() - 1)];
+        if (i + 1 == stroke.points.size() && i > 0)
+            break;
+        const Spot a = inLongEdges(p.at), b = inLongEdges(q.at);
+        const double wa = stroke.radius * p.pressure, wb = stroke.radius * q.pressure, w = std::max(wa, wb);
+        all.push_back({a, b, wa, wb, std::min(a.x, b.x) - w, std::min(a.y, b.y) - w, std::max(a.x, b.x) + w,
+                       std::max(a.y, b.y) + w});
+    }
+    return all;
+}
+
+}  // namespace
+
+MaskGround::MaskGround(ImageView picture, double sourceRatio, const std::function<Spot(Spot)>& sourceOf)
+    : m_picture(picture), m_wide(std::min(1.0, sourceRatio)), m_high(std::min(1.0, 1 / sourceRatio)),
+      m_spots(static_cast<std::size_t>(picture.width) * picture.height)
+{
+    if (sourceRatio >= 1)
+        m_wide = 1, m_high = 1 / sourceRatio;
+    else
+        m_wide = sourceRatio, m_high = 1;
+    inParallel(picture.height, [&](int y) {
+        for (int x = 0; x < picture.width; ++x)
+            m_spots[static_cast<std::size_t>(y) * picture.width + x] =
+                inLongEdges(sourceOf({(x + 0.5) / picture.width, (y + 0.5) / picture.height}));
+    });
+}
+
+MaskGround::MaskGround(ImageView picture)
+    : MaskGround(picture, static_cast<double>(picture.width) / picture.height, [](Spot s) { return s; })
+{
+}
+
+double MaskGround::pixelsPerLongEdge() const
+{
+    // By the middle of the picture, where lenses and leans change least.
+    const int x = m_picture.width / 2, y = m_picture.height / 2;
+    if (x < 1)
+        return std::max(m_picture.width, m_picture.height);
+    const Spot &a = m_spots[static_cast<std::size_t>(y) * m_picture.width + x],
+               &b = m_spots[static_cast<std::size_t>(y) * m_picture.width + x - 1];
+    const double step = std::hypot(a.x - b.x, a.y - b.y);
+    return step > 0 ? 1 / step : std::max(m_picture.width, m_picture.height);
+}
+
+template <class Weight>
+Plane MaskGround::each(Weight weight) const
+{
+    Plane plane(m_picture.width, m_picture.height);
+    inParallel(m_picture.height, [&](int y) {
+        float* row = plane.row(y);
+        const Spot* spots = m_spots.data() + static_cast<std::size_t>(y) * m_picture.width;
+        for (int x = 0; x < m_picture.width; ++x)
+            row[x] = static_cast<float>(weight(spots[x]));
+    });
+    return plane;
+}
+
+Plane MaskGround::of(const Ramp& ramp) const
+{
+    const Spot full = inLongEdges(ramp.full), none = inLongEdges(ramp.none);
+    const double dx = none.x - full.x, dy = none.y - full.y, length2 = std::max(dx * dx + dy * dy, 1e-12);
+    return each([&](Spot p) {
+        const double t = ((p.x - full.x) * dx + (p.y - full.y) * dy) / length2;
+        return 1 - smoothstep(0, 1, ramp.isMirrored ? std::abs(t) : t);
+    });
+}
+
+Plane MaskGround::of(const Ellipse& ellipse) const
+{
+    const Spot middle = inLongEdges(ellipse.middle);
+    const double turn = ellipse.turnDegrees * std::numbers::pi / 180, c = std::cos(turn), s = std::sin(turn);
+    const double begin = std::min(1 - ellipse.feather, 1 - 1e-6);
+    return each([&](Spot p) {
+        const double x = p.x - middle.x, y = p.y - middle.y;
+        const double r = std::hypot((c * x + s * y) / ellipse.halfWidth, (c * y - s * x) / ellipse.halfHeight);
+        return 1 - smoothstep(begin, 1, r);
+    });
+}
+
+Plane MaskGround::of(const Outline& outline) const
+{
+    if (outline.points.size() < 3)
+        return Plane(m_picture.width, m_picture.height);
+    std::vector<Spot> line = outline.isSmooth ? smoothed(outline.points) : outline.points;
+    for (Spot& p : line)
+        p = inLongEdges(p);
+    const double half = 0.5 / pixelsPerLongEdge();  // its edge falls within a pixel
+    return each([&](Spot p) {
+        const ToOutline to = toOutline(p, line);
+        const double inside = to.isInside ? to.distance : -to.distance;
+        return std::clamp(0.5 + inside / (2 * half), 0.0, 1.0);
+    });
+}
+
+Plane MaskGround::of(const Stroke& stroke) const
+{
+    const std::vector<Segment> segments = segmentsOf(stroke, [this](Spot s) { return inLongEdges(s); });
+    return each([&](Spot p) {
+        double most = 0;
+        for (const Segment& s : segments) {
+            if (p.x < s.left || p.x > s.right || p.y < s.top || p.y > s.bottom)
+                continue;
+            double along;
+            const double distance = distanceTo(p, s.a, s.b, along), radius = std::lerp(s.widthA, s.widthB, along);
+            if (distance < radius)
+                most = std::max(most, 1 - smoothstep(std::min(1 - stroke.softness, 1 - 1e-6), 1, distance / radius));
+        }
+        return stroke.flow * most;
+    });
+}
+
+Plane MaskGround::of(const ColourRange& range) const
+{
+    Plane plane(m_picture.width, m_picture.height);
+    inParallel(m_picture.height, [&](int y) {
+        const float* p = m_picture.row(y);
+        for (int x = 0; x < m_picture.width; ++x, p += 3)
+            plane.row(y)[x] = static_cast<float>(weightAt(range.colours, toOkLab(LinearRgb{p[0], p[1], p[2]})));
+    });
+    return plane;
+}
+
+Plane MaskGround::of(const Found& found) const
+{
+    const auto unpackedMask = found.mask ? unpacked(*found.mask) : Result<FoundMask>(FoundMask{1, 1, {0}});
+    if (!unpackedMask)
+        return Plane(m_picture.width, m_picture.height);
+    const FoundMask& mask = *unpackedMask;
+    const auto weight = [&](int x, int y) {
+        return mask.weights[static_cast<std::size_t>(std::clamp(y, 0, mask.height - 1)) * mask.width +
+                            std::clamp(x, 0, mask.width - 1)] /
+               255.0;
+    };
+    return refined(each([&](Spot p) {
+        const double u = p.x / m_wide * mask.width - 0.5, v = p.y / m_high * mask.height - 0.5;
+        const int x = static_cast<int>(std::floor(u)), y = static_cast<int>(std::floor(v));
+        return std::lerp(std::lerp(weight(x, y), weight(x + 1, y), u - x),
+                         std::lerp(weight(x, y + 1), weight(x + 1, y + 1), u - x), v - y);
+    }));
+}
+
+Plane MaskGround::partOf(const AreaPart& part) const
+{
+    Plane plane = std::visit([this](const auto& shape) { return of(shape); }, part.shape);
+    for (float& w : plane.values)
+        w = static_cast<float>(part.density * (part.isInverted ? 1 - w : w));
+    return plane;
+}
+
+Plane MaskGround::maskOf(const Area& area) const
+{
+    longCall("areaMask");
+    Plane mask(m_picture.width, m_picture.height);
+    if (area.state == Area::State::NotHere)
+        return mask;
+    bool isFirst = true;
+    for (const AreaPart& part : area.parts) {
+        // The first is what there is, however it is joined to nothing; but to cut it from nothing leaves nothing.
+        join(mask, partOf(part), isFirst && part.join == AreaPart::Join::Within ? AreaPart::Join::Add : part.join);
+        isFirst = false;
+    }
+    if (area.grow != 0)
+        growBy(mask, area.grow * pixelsPerLongEdge());
+    if (area.feather > 0)
+        mask = gaussianMean(std::move(mask), area.feather * pixelsPerLongEdge());
+    for (float& w : mask.values)
+        w = static_cast<float>(area.density) * std::clamp(area.isInverted ? 1 - w : w, 0.0f, 1.0f);
+    return mask;
+}
+
+Plane MaskGround::refined(const Plane& mask) const
+{
+    constexpr double kRadius = 4.0 / 1500, kEpsilon = 1e-4;
+    const int radius = std::max(1, static_cast<int>(std::lround(kRadius * pixelsPerLongEdge())));
+    return guidedByColour(m_picture, mask, radius, kEpsilon);
+}
+
+Plane guidedByColour(ImageView picture, const Plane& mask, int radius, double epsilon)
+{
+    const cv::Size size(picture.width, picture.height), box(2 * radius + 1, 2 * radius + 1);
+    cv::Mat guide[3];
+    for (cv::Mat& g : guide)
+        g.create(size, CV_32F);
+    inParallel(picture.height, [&](int y) {
+        const float* p = picture.row(y);
+        for (int x = 0; x < picture.width; ++x, p += 3) {
+            const OkLab c = toOkLab(LinearRgb{p[0], p[1], p[2]});
+            const double parts[3] = {c.L, c.a, c.b};
+            for (int k = 0; k < 3; ++k)
+                guide[k].at<float>(y, x) = static_cast<float>(parts[k]);
+        }
+    });
+    const auto mean = [&](const cv::Mat& m) {
+        cv::Mat to;
+        cv::boxFilter(m, to, CV_32F, box, {-1, -1}, true, cv::BORDER_REFLECT);
+        return to;
+    };
+    const cv::Mat input(mask.height, mask.width, CV_32F, const_cast<float*>(mask.values.data()));
+    const cv::Mat inputMean = mean(input);
+    cv::Mat means[3], with[3], pairs[6];
+    int at = 0;
+    for (int i = 0; i < 3; ++i) {
+        means[i] = mean(guide[i]);
+        with[i] = mean(guide[i].mul(input)) - means[i].mul(inputMean);
+    }
+    for (int i = 0; i < 3; ++i)
+        for (int j = i; j < 3; ++j)
+            pairs[at++] = mean(guide[i].mul(guide[j])) - means[i].mul(means[j]);
+    cv::Mat a[3], b(size, CV_32F);
+    for (cv::Mat& m : a)
+        m.create(size, CV_32F);
+    inParallel(size.height, [&](int y) {
+        for (int x = 0; x < size.width; ++x) {
+            const auto of = [&](const cv::Mat& m) { return static_cast<double>(m.at<float>(y, x)); };
+            const double e = epsilon, c00 = of(pairs[0]) + e, c01 = of(pairs[1]), c02 = of(pairs[2]),
+                         c11 = of(pairs[3]) + e, c12 = of(pairs[4]), c22 = of(pairs[5]) + e;
+            // The inverse of a symmetric matrix by its cofactors.
+            const double i00 = c11 * c22 - c12 * c12, i01 = c02 * c12 - c01 * c22, i02 = c01 * c12 - c02 * c11,
+                         i11 = c00 * c22 - c02 * c02, i12 = c01 * c02 - c00 * c12, i22 = c00 * c11 - c01 * c01;
+            const double whole = c00 * i00 + c01 * i01 + c02 * i02, p = of(with[0]), q = of(with[1]), r = of(with[2]);
+            const double s[3] = {(i00 * p + i01 * q + i02 * r) / whole, (i01 * p + i11 * q + i12 * r) / whole,
+                                 (i02 * p + i12 * q + i22 * r) / whole};
+            double rest = of(inputMean);
+            for (int k = 0; k < 3; ++k) {
+                a[k].at<float>(y, x) = static_cast<float>(s[k]);
+                rest -= s[k] * of(means[k]);
+            }
+            b.at<float>(y, x) = static_cast<float>(rest);
+        }
+    });
+    cv::Mat sum = mean(b);
+    for (int k = 0; k < 3; ++k)
+        sum += mean(a[k]).mul(guide[k]);
+    Plane refined(mask.width, mask.height);
+    cv::Mat to = matOf(refined);
+    cv::max(sum, 0, to);
+    cv::min(to, 1, to);
+    return refined;
+}
+
+}  // namespace amber

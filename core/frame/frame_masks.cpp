@@ -1,0 +1,35 @@
+#include "core/frame/frame_masks.h"
+
+#include "core/area/area_mask.h"
+#include "core/image/resize.h"
+
+#include <cmath>
+
+namespace amber {
+
+std::shared_ptr<const RoleMasks> masksOf(const FrameAreas& areas, const std::vector<std::string>& roles,
+                                         ImageView finished)
+{
+    std::vector<std::pair<std::string, const Area*>> wanted;
+    for (const std::string& role : roles)
+        if (const auto found = areas.byRole.find(role); found != areas.byRole.end() && found->second.counts())
+            wanted.emplace_back(role, &found->second);
+    if (wanted.empty() || finished.width < 1 || finished.height < 1)
+        return nullptr;
+    Image small;
+    if (const Size size = fitted({finished.width, finished.height}, kMaskLongEdge);
+        size.width != finished.width || size.height != finished.height) {
+        small = reduceByArea(finished, size.width, size.height);
+        finished = small.view();
+    }
+    constexpr int kHeight = 20000;  // any size serves: places are fractions
+    const Placement placement =
+        areas.balance.placement(static_cast<int>(std::lround(kHeight * areas.sourceRatio)), kHeight);
+    const MaskGround ground(finished, areas.sourceRatio, [&](Spot place) { return placement.sourceOf(place); });
+    auto masks = std::make_shared<RoleMasks>();
+    for (const auto& [role, area] : wanted)
+        masks->set(role, ground.maskOf(*area));
+    return masks;
+}
+
+}  // namespace amber
