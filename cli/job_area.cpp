@@ -62,6 +62,21 @@ Result<Role::Kind> kindFrom(const std::string& name)
     return fail("no kind of role has this name", {}, {}, name);
 }
 
+Json told(const Frame& frame, const Proposal& proposal, bool isTaken, Session& session)
+{
+    if (!session.json)
+        std::printf("%-26s %3.0f %%  %s%s\n", nameOf(frame).c_str(), 100 * proposal.sureness,
+                    isTaken                ? "taken: "
+                    : proposal.isOffered() ? "offered: "
+                                           : "nothing: ",
+                    proposal.from.c_str());
+    return {{"frame", nameOf(frame)},
+            {"sureness", proposal.sureness},
+            {"offered", proposal.isOffered()},
+            {"taken", isTaken},
+            {"from", proposal.from}};
+}
+
 /// Areas that somebody confirmed, drew or denied stay as they are.
 void proposeAreas(const AreaOptions& o, Session& session)
 {
@@ -86,17 +101,7 @@ void proposeAreas(const AreaOptions& o, Session& session)
         const bool isTaken = o.take >= 0 && proposal->sureness >= o.take;
         if (o.take >= 0 && (isTaken || proposal->isOffered()))
             after.areas[{id, o.role}] = areaOf(*proposal, isTaken);
-        list.push_back({{"frame", nameOf(frame)},
-                        {"sureness", proposal->sureness},
-                        {"offered", proposal->isOffered()},
-                        {"taken", isTaken},
-                        {"from", proposal->from}});
-        if (!session.json)
-            std::printf("%-26s %3.0f %%  %s%s\n", nameOf(frame).c_str(), 100 * proposal->sureness,
-                        isTaken                 ? "taken: "
-                        : proposal->isOffered() ? "offered: "
-                                                : "nothing: ",
-                        proposal->from.c_str());
+        list.push_back(told(frame, *proposal, isTaken, session));
     }
     if (o.take >= 0)
         if (const Status done = store->commit(after, "Areas of " + o.role + " proposed"); !done)

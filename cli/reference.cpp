@@ -48,35 +48,33 @@ void printManual(const CLI::App& app)
     });
 }
 
+/// What may follow the words of a command that were typed already: its own commands, or its options.
+void addCases(const CLI::App& app, const std::string& typed, std::string& cases)
+{
+    std::string words;
+    for (const CLI::App* command : app.get_subcommands([](const CLI::App*) { return true; })) {
+        addCases(*command, typed + command->get_name() + "\\ ", cases);  // the longest come first
+        words += command->get_name() + " ";
+    }
+    if (words.empty())
+        for (const CLI::Option* option : app.get_options())
+            if (!option->get_lnames().empty())
+                words += "--" + option->get_lnames().front() + " ";
+    if (!typed.empty())
+        cases += "        " + typed + "*) words=\"" + words + "\" ;;\n";
+}
+
 void printCompletion(const CLI::App& app)
 {
     std::string first, cases;
     for (const CLI::App* command : app.get_subcommands([](const CLI::App*) { return true; }))
         first += command->get_name() + " ";
-    eachCommand(app, "", [&](const std::string& name, const CLI::App& command) {
-        std::string words;
-        for (const CLI::Option* option : command.get_options())
-            if (!option->get_lnames().empty())
-                words += "--" + option->get_lnames().front() + " ";
-        const auto space = name.find(' ');
-        const std::string pattern =
-            space == std::string::npos ? name + "\\ *" : name.substr(0, space) + "\\ " + name.substr(space + 1);
-        cases += "        " + pattern + ") words=\"" + words + "\" ;;\n";
-    });
-    std::string groups;
-    for (const CLI::App* command : app.get_subcommands([](const CLI::App*) { return true; })) {
-        std::string inner;
-        for (const CLI::App* sub : command->get_subcommands([](const CLI::App*) { return true; }))
-            inner += sub->get_name() + " ";
-        if (!inner.empty())
-            groups += "        " + command->get_name() + ") [ $COMP_CWORD -eq 2 ] && words=\"" + inner + "\" ;;\n";
-    }
+    addCases(app, {}, cases);
     std::cout << "# bash completion for amber; source this file\n_amber() {\n    local words=\"\" "
                  "current=\"${COMP_WORDS[COMP_CWORD]}\"\n"
               << "    if [ $COMP_CWORD -eq 1 ]; then words=\"--json --help --version " << first << "\"; fi\n"
-              << "    case \"${COMP_WORDS[1]} ${COMP_WORDS[2]}\" in\n"
-              << cases << "    esac\n    case \"${COMP_WORDS[1]}\" in\n"
-              << groups << "    esac\n"
+              << "    case \"${COMP_WORDS[*]:1}\" in\n"
+              << cases << "    esac\n"
               << "    COMPREPLY=($(compgen -W \"$words\" -- \"$current\"))\n}\ncomplete -o default -F _amber amber\n";
 }
 

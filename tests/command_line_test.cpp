@@ -327,7 +327,7 @@ TEST_F(OnTheDemo, TheCommandsInTheReadmeRun)
             EXPECT_EQ(ran.status, 0) << line << "\n" << ran.err;
             ++commands;
         }
-    EXPECT_EQ(commands, 18);
+    EXPECT_EQ(commands, 19);
 }
 
 TEST_F(OnTheDemo, ShippedLooksSayWhyAndTearNothing)
@@ -476,6 +476,9 @@ TEST(Reference, ManPageAndCompletionNameEveryCommand)
     EXPECT_EQ(complete("amber ap", 1), "apply\n");
     EXPECT_EQ(complete("amber table i", 2), "info\n");
     EXPECT_EQ(complete("amber apply x.json --qu", 3), "--quality\n");
+    EXPECT_EQ(complete("amber job ar", 2), "area\n");
+    EXPECT_EQ(complete("amber job area pro", 3), "propose\n");
+    EXPECT_EQ(complete("amber job area propose x --ta", 5), "--take\n");
 }
 
 TEST(ExitStatus, TellsDoneFromPartlyDoneFromWrongUse)

@@ -351,7 +351,10 @@ void Bench::refresh()
         m_pages->setCurrentWidget(m_empty);
         return;
     }
-    m_guard->setText(step->guard.isOpen() ? tr("Guard") : tr("Guard: on"));
+    const RoleBinding& where = step->guard.where;
+    m_guard->setText(where.isBound()        ? (where.isOutside ? tr("Not %1") : tr("On %1")).arg(text(where.role))
+                     : step->guard.isOpen() ? tr("Guard")
+                                            : tr("Guard: on"));
     m_travels->setText(step->perPicture.empty() ? tr("All travels")
                                                 : tr("%1 per picture").arg(step->perPicture.size()));
     m_effect->show(*step);

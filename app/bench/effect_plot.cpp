@@ -83,6 +83,7 @@ void EffectPlot::show(const Step& step)
     if (m_effect && step == m_step)
         return;
     m_step = step;
+    m_step.guard.where = {};  // what it does where its role is
     renew();
 }
 

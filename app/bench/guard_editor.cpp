@@ -1,7 +1,11 @@
 #include "app/bench/guard_editor.h"
 
+#include "app/theme/controls.h"
 #include "app/theme/theme.h"
+#include "app/words/words.h"
 #include "core/colour/oklab.h"
+
+#include <QtWidgets>
 
 namespace amber {
 
@@ -150,11 +154,13 @@ void GuardEditor::addButtons(QHBoxLayout* row)
 
 GuardEditor::GuardEditor(Document& document, QWidget* parent)
     : StepEditor(document, parent), m_tone(new GuardPlot(AxisPlot::Axis::Tone, this)),
-      m_hue(new GuardPlot(AxisPlot::Axis::Hue, this)), m_inverted(new QCheckBox(tr("everything but these"), this))
+      m_hue(new GuardPlot(AxisPlot::Axis::Hue, this)), m_inverted(new QCheckBox(tr("everything but these"), this)),
+      m_role(new QComboBox(this)), m_side(new QComboBox(this))
 {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(4);
+    addWhere(layout);
     QHBoxLayout* row = nullptr;
     const std::vector<GuardField> fields = guardFields();
     for (std::size_t i = 0; i < fields.size(); ++i) {
@@ -202,9 +208,115 @@ void GuardEditor::set(const Guard& guard)
     m_document.looks().change(look);
 }
 
+namespace {
+
+/// What a new role's name says of its kind.
+Role::Kind kindByName(const std::string& name)
+{
+    for (std::size_t i = 0; i < Role::kKinds.size(); ++i)
+        if (name.find(Role::kKinds[i]) != std::string::npos)
+            return static_cast<Role::Kind>(i);
+    return Role::Kind::Thing;
+}
+
+}  // namespace
+
+void GuardEditor::addWhere(QVBoxLayout* to)
+{
+    auto* row = new QHBoxLayout;
+    row->setSpacing(5);
+    to->addLayout(row);
+    m_role->setObjectName("guardRole"), m_role->setAccessibleName(tr("Role"));
+    m_role->setToolTip(tr("Where the step works: everywhere, or by a role that each frame has its own area for"));
+    m_side->setObjectName("guardSide"), m_side->setAccessibleName(tr("Inside or outside the role"));
+    m_side->addItems({tr("inside"), tr("outside")});
+    connect(m_role, &QComboBox::activated, this, [this](int index) {
+        if (index == m_role->count() - 1)
+            return makeRole();
+        bindTo(index == 0 ? std::string() : m_role->itemText(index).toStdString());
+    });
+    connect(m_side, &QComboBox::activated, this, [this](int index) {
+        RoleBinding where = guard().where;
+        where.isOutside = index == 1;
+        setWhere(where, index == 1 ? tr("Outside of a role") : tr("Inside a role"));
+    });
+    row->addWidget(new QLabel(tr("where"), this));
+    row->addWidget(m_role);
+    row->addWidget(m_side);
+    const auto number = [&](const char* name, const QString& label, const QString& tip, double RoleBinding::*member) {
+        return addNumber(row, name, label, tip, 0, 1, 0.05, 2, [this, member](double value) {
+            Guard changed = guard();
+            changed.where.*member = value;
+            set(changed);
+        });
+    };
+    m_density = number("guardDensity", tr("density"), tr("Share of the step's strength there"), &RoleBinding::density);
+    m_elsewhere = number("guardElsewhere", tr("elsewhere"), tr("Share of the step's strength in the rest"),
+                         &RoleBinding::elsewhere);
+    row->addStretch(1);
+}
+
+void GuardEditor::bindTo(const std::string& role)
+{
+    RoleBinding where = guard().where;
+    if (where.role == role)
+        return;
+    where.role = role;
+    setWhere(role.empty() ? RoleBinding{} : where,
+             role.empty() ? tr("Step works everywhere") : tr("Step bound to a role"));
+}
+
+/// A role that the look has already is taken.
+void GuardEditor::makeRole()
+{
+    showWhere(guard().where);
+    const auto name = askLine(this, {"roleNameDialog", tr("New role"),
+                                     tr("What is it? The sky, a hand, the linen: each frame says where it lies.")});
+    if (!name || name->isEmpty())
+        return;
+    Look look = m_document.looks().look();
+    const std::string role = name->toStdString();
+    const auto index = static_cast<std::size_t>(m_document.looks().selectedStep());
+    if (index >= look.steps.size() || (!roleOf(look, role) && look.roles.size() >= kRoleLimit))
+        return;
+    if (!roleOf(look, role))
+        look.roles.push_back({role, kindByName(role), {}, 1, {}});
+    look.steps[index].guard.where.role = role;
+    m_document.looks().change(look);
+    m_document.looks().commit(tr("Role %1").arg(*name));
+    refresh();
+}
+
+void GuardEditor::setWhere(const RoleBinding& where, const QString& action)
+{
+    Guard changed = guard();
+    changed.where = where;
+    set(changed);
+    m_document.looks().commit(action);
+}
+
+void GuardEditor::showWhere(const RoleBinding& where)
+{
+    m_role->clear();
+    m_role->addItem(tr("everywhere"));
+    int at = 0;
+    for (const Role& role : m_document.looks().look().roles) {
+        m_role->addItem(text(role.name));
+        if (role.name == where.role)
+            at = m_role->count() - 1;
+    }
+    m_role->addItem(tr("New role…"));
+    m_role->setCurrentIndex(at);
+    m_side->setCurrentIndex(where.isOutside ? 1 : 0);
+    for (QWidget* control : std::initializer_list<QWidget*>{m_side, m_density, m_elsewhere})
+        control->setEnabled(where.isBound());
+    showNumber(m_density, where.density), showNumber(m_elsewhere, where.elsewhere);
+}
+
 void GuardEditor::refresh()
 {
     const Guard shown = guard();
+    showWhere(shown.where);
     m_tone->show(shown);
     m_hue->show(shown);
     m_inverted->setChecked(shown.inverted);

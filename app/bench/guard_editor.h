@@ -5,7 +5,9 @@
 #include "app/bench/step_editor.h"
 
 class QCheckBox;
+class QComboBox;
 class QHBoxLayout;
+class QVBoxLayout;
 
 namespace amber {
 
@@ -46,11 +48,18 @@ public:
 
 private:
     void addButtons(QHBoxLayout* row);
+    void addWhere(QVBoxLayout* to);
+    void bindTo(const std::string& role);
+    void makeRole();
+    void setWhere(const RoleBinding& where, const QString& action);
+    void showWhere(const RoleBinding& where);
     Guard guard() const;
     void set(const Guard& guard);
     GuardPlot *m_tone, *m_hue;
     std::vector<std::pair<QDoubleSpinBox*, double Guard::*>> m_numbers;
     QCheckBox* m_inverted;
+    QComboBox *m_role, *m_side;
+    QDoubleSpinBox *m_density, *m_elsewhere;
 };
 
 }  // namespace amber

@@ -429,6 +429,12 @@ void Document::show(const Job& before)
         for (const auto& [id, state] : job->frames)
             if (!(before.frame(id) == this->job().frame(id)))
                 touched.insert(id);
+    for (const Job* job : {&before, &this->job()})
+        for (const auto& [id, area] : job->areas) {
+            const Area *was = before.areaOf(id.first, id.second), *is = this->job().areaOf(id.first, id.second);
+            if (!was || !is || !(*was == *is))
+                touched.insert(id.first);
+        }
     if (touched.size() == 1)
         m_selection->setFrameInHand(*touched.begin());
 }
@@ -458,7 +464,8 @@ void Document::announce(const Job& before)
         {balances, &Document::balancesChanged},
         {before.lights != now.lights, &Document::lightsChanged},
         {before.keys != now.keys, &Document::keyColoursChanged},
-        {before.keyPlaces != now.keyPlaces, &Document::keyPlacesChanged}};
+        {before.keyPlaces != now.keyPlaces, &Document::keyPlacesChanged},
+        {before.areas != now.areas, &Document::areasChanged}};
     for (const auto& [isChanged, signal] : kParts)
         if (isChanged)
             emit(this->*signal)();

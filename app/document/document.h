@@ -121,6 +121,7 @@ signals:
     void historyChanged();           ///< what undo and redo would do
     void keyColoursChanged();
     void keyPlacesChanged();
+    void areasChanged();  ///< of one frame or several
     void lightsChanged();
     void ratingsChanged();
     void doneChanged();

@@ -19,6 +19,7 @@ Wall::Wall(Document& document, ProxyStore& proxies, RenderService& renders, QWid
     connect(m_inHand, &PictureView::panned, this, [this](QPointF by) { setActualSize(true, m_centre + by); });
     connect(&document, &Document::keyColoursChanged, this, [this] { requestRender(); });
     connect(&document, &Document::framingChanged, this, [this] { requestRender(); });
+    connect(&document, &Document::areasChanged, this, [this] { requestRender(); });
     connect(&document, &Document::opened, this, [this] { rebuild(); });
     connect(&document.selection(), &Selection::frameChosen, this, [this] { rebuild(); });
     connect(&document.selection(), &Selection::companionsChanged, this, [this] { rebuild(); });
@@ -265,6 +266,16 @@ RenderRequest::Base Wall::baseOf(const Frame& frame)
     return {m_proxies.untouched(frame.id, frame.path), balance, m_document.balances().responseOf(balance)};
 }
 
+/// The roles of which it is not known where they lie on a frame: steps that are bound to them do nothing there.
+QString Wall::unmarkedWords(FrameId id) const
+{
+    QStringList names;
+    for (const std::string& role : rolesInUse(m_document.looks().look()))
+        if (const Area* area = m_document.job().areaOf(id, role); !area || !area->counts())
+            names << text(role);
+    return names.isEmpty() ? QString() : tr(" · not marked: %1").arg(names.join(", "));
+}
+
 void Wall::addPicture(RenderRequest& request, FrameId id, PictureView& view)
 {
     const Frame* frame = m_document.frame(id);
@@ -273,7 +284,8 @@ void Wall::addPicture(RenderRequest& request, FrameId id, PictureView& view)
     if (auto proxy = m_proxies.proxy(id, frame->path)) {
         const QString seen = ScreenView::instance().words();
         view.setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()) +
-                        (seen.isEmpty() || &view != m_inHand ? QString() : QStringLiteral(" · ") + seen));
+                        (seen.isEmpty() || &view != m_inHand ? QString() : QStringLiteral(" · ") + seen) +
+                        unmarkedWords(id));
         request.pictures.push_back({id, proxy, view.pictureSpace(), LooksInHand::pictureName(id)});
         request.pictures.back().areas =
             m_document.areasFor(request.look, id, m_document.balances().of(id), proxy->sourceRatio);

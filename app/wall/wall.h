@@ -63,6 +63,7 @@ private:
     void rebuild();
     void place();
     void requestRender();
+    QString unmarkedWords(FrameId id) const;
     void addPicture(RenderRequest& request, FrameId id, PictureView& view);
     State heldState() const;
     RenderRequest::Base baseOf(const Frame& frame);

@@ -51,7 +51,8 @@ void layOverStep(const Look& look, std::size_t index, const LinearRgb& colour, I
         return;
     const Step& step = look.steps[index];
     const Image in = entering(look, index, picture, options);
-    if (!step.guard.isOpen() || std::holds_alternative<OutputSharpening>(step.parameters)) {
+    if (!step.guard.isOpen() || step.guard.where.isBound() ||
+        std::holds_alternative<OutputSharpening>(step.parameters)) {
         const Image mask = maskOf(step, in.view(), options);
         return layOver(colour, shown, [&](int x, int y) { return static_cast<double>(mask.view().row(y)[3 * x]); });
     }

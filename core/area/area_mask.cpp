@@ -6,6 +6,7 @@
 #include "core/look/steps/smoothstep.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <numbers>
 #include <opencv2/imgproc.hpp>
@@ -276,62 +277,90 @@ Plane MaskGround::refined(const Plane& mask) const
     return guidedByColour(m_picture, mask, radius, kEpsilon);
 }
 
+namespace {
+
+/// A picture as the guide of a filter: OKLab, a plane each.
+struct ColourGuide {
+    cv::Mat planes[3];
+    explicit ColourGuide(ImageView picture)
+    {
+        for (cv::Mat& plane : planes)
+            plane.create(picture.height, picture.width, CV_32F);
+        inParallel(picture.height, [&](int y) {
+            const float* p = picture.row(y);
+            for (int x = 0; x < picture.width; ++x, p += 3) {
+                const OkLab c = toOkLab(LinearRgb{p[0], p[1], p[2]});
+                planes[0].at<float>(y, x) = static_cast<float>(c.L);
+                planes[1].at<float>(y, x) = static_cast<float>(c.a);
+                planes[2].at<float>(y, x) = static_cast<float>(c.b);
+            }
+        });
+    }
+};
+
+/// How the guide's channels vary together (upper triangle, row by row), and each with the mask, within windows.
+struct Moments {
+    cv::Mat pairs[6], with[3], means[3], maskMean;
+};
+
+/// At one pixel: the slopes of the mask on the guide, by the inverse of a symmetric matrix from its cofactors.
+std::array<double, 3> slopesAt(const Moments& m, int y, int x, double epsilon)
+{
+    const auto of = [&](const cv::Mat& plane) { return static_cast<double>(plane.at<float>(y, x)); };
+    const double c00 = of(m.pairs[0]) + epsilon, c01 = of(m.pairs[1]), c02 = of(m.pairs[2]),
+                 c11 = of(m.pairs[3]) + epsilon, c12 = of(m.pairs[4]), c22 = of(m.pairs[5]) + epsilon;
+    const double i00 = c11 * c22 - c12 * c12, i01 = c02 * c12 - c01 * c22, i02 = c01 * c12 - c02 * c11,
+                 i11 = c00 * c22 - c02 * c02, i12 = c01 * c02 - c00 * c12, i22 = c00 * c11 - c01 * c01;
+    const double whole = c00 * i00 + c01 * i01 + c02 * i02, p = of(m.with[0]), q = of(m.with[1]), r = of(m.with[2]);
+    return {(i00 * p + i01 * q + i02 * r) / whole, (i01 * p + i11 * q + i12 * r) / whole,
+            (i02 * p + i12 * q + i22 * r) / whole};
+}
+
+template <class Mean>
+Moments momentsOf(const ColourGuide& guide, const cv::Mat& mask, const Mean& mean)
+{
+    Moments m;
+    m.maskMean = mean(mask);
+    for (int i = 0; i < 3; ++i) {
+        m.means[i] = mean(guide.planes[i]);
+        m.with[i] = mean(guide.planes[i].mul(mask)) - m.means[i].mul(m.maskMean);
+    }
+    for (int i = 0, at = 0; i < 3; ++i)
+        for (int j = i; j < 3; ++j)
+            m.pairs[at++] = mean(guide.planes[i].mul(guide.planes[j])) - m.means[i].mul(m.means[j]);
+    return m;
+}
+
+}  // namespace
+
 Plane guidedByColour(ImageView picture, const Plane& mask, int radius, double epsilon)
 {
     const cv::Size size(picture.width, picture.height), box(2 * radius + 1, 2 * radius + 1);
-    cv::Mat guide[3];
-    for (cv::Mat& g : guide)
-        g.create(size, CV_32F);
-    inParallel(picture.height, [&](int y) {
-        const float* p = picture.row(y);
-        for (int x = 0; x < picture.width; ++x, p += 3) {
-            const OkLab c = toOkLab(LinearRgb{p[0], p[1], p[2]});
-            const double parts[3] = {c.L, c.a, c.b};
-            for (int k = 0; k < 3; ++k)
-                guide[k].at<float>(y, x) = static_cast<float>(parts[k]);
-        }
-    });
     const auto mean = [&](const cv::Mat& m) {
         cv::Mat to;
         cv::boxFilter(m, to, CV_32F, box, {-1, -1}, true, cv::BORDER_REFLECT);
         return to;
     };
+    const ColourGuide guide(picture);
     const cv::Mat input(mask.height, mask.width, CV_32F, const_cast<float*>(mask.values.data()));
-    const cv::Mat inputMean = mean(input);
-    cv::Mat means[3], with[3], pairs[6];
-    int at = 0;
-    for (int i = 0; i < 3; ++i) {
-        means[i] = mean(guide[i]);
-        with[i] = mean(guide[i].mul(input)) - means[i].mul(inputMean);
-    }
-    for (int i = 0; i < 3; ++i)
-        for (int j = i; j < 3; ++j)
-            pairs[at++] = mean(guide[i].mul(guide[j])) - means[i].mul(means[j]);
-    cv::Mat a[3], b(size, CV_32F);
-    for (cv::Mat& m : a)
-        m.create(size, CV_32F);
+    const Moments moments = momentsOf(guide, input, mean);
+    cv::Mat slopes[3], rest(size, CV_32F);
+    for (cv::Mat& slope : slopes)
+        slope.create(size, CV_32F);
     inParallel(size.height, [&](int y) {
         for (int x = 0; x < size.width; ++x) {
-            const auto of = [&](const cv::Mat& m) { return static_cast<double>(m.at<float>(y, x)); };
-            const double e = epsilon, c00 = of(pairs[0]) + e, c01 = of(pairs[1]), c02 = of(pairs[2]),
-                         c11 = of(pairs[3]) + e, c12 = of(pairs[4]), c22 = of(pairs[5]) + e;
-            // The inverse of a symmetric matrix by its cofactors.
-            const double i00 = c11 * c22 - c12 * c12, i01 = c02 * c12 - c01 * c22, i02 = c01 * c12 - c02 * c11,
-                         i11 = c00 * c22 - c02 * c02, i12 = c01 * c02 - c00 * c12, i22 = c00 * c11 - c01 * c01;
-            const double whole = c00 * i00 + c01 * i01 + c02 * i02, p = of(with[0]), q = of(with[1]), r = of(with[2]);
-            const double s[3] = {(i00 * p + i01 * q + i02 * r) / whole, (i01 * p + i11 * q + i12 * r) / whole,
-                                 (i02 * p + i12 * q + i22 * r) / whole};
-            double rest = of(inputMean);
+            const auto s = slopesAt(moments, y, x, epsilon);
+            double left = moments.maskMean.at<float>(y, x);
             for (int k = 0; k < 3; ++k) {
-                a[k].at<float>(y, x) = static_cast<float>(s[k]);
-                rest -= s[k] * of(means[k]);
+                slopes[k].at<float>(y, x) = static_cast<float>(s[static_cast<std::size_t>(k)]);
+                left -= s[static_cast<std::size_t>(k)] * moments.means[k].at<float>(y, x);
             }
-            b.at<float>(y, x) = static_cast<float>(rest);
+            rest.at<float>(y, x) = static_cast<float>(left);
         }
     });
-    cv::Mat sum = mean(b);
+    cv::Mat sum = mean(rest);
     for (int k = 0; k < 3; ++k)
-        sum += mean(a[k]).mul(guide[k]);
+        sum += mean(slopes[k]).mul(guide.planes[k]);
     Plane refined(mask.width, mask.height);
     cv::Mat to = matOf(refined);
     cv::max(sum, 0, to);

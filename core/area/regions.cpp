@@ -126,34 +126,77 @@ cv::Mat shrunk(const cv::Mat& mask, int radius)
     return to;
 }
 
+namespace {
+
+cv::Mat opened(const cv::Mat& mask)
+{
+    cv::Mat open;
+    cv::morphologyEx(mask, open, cv::MORPH_OPEN, cv::getStructuringElement(cv::MORPH_CROSS, {3, 3}));
+    return open;
+}
+
+/// Calls `act` with every piece of a mask: its pixels, and its row of statistics.
+template <class Act>
+void forPieces(const cv::Mat& mask, Act act)
+{
+    cv::Mat labels, stats, centres;
+    const int count = cv::connectedComponentsWithStats(mask, labels, stats, centres, 4, CV_32S);
+    for (int i = 1; i < count; ++i)
+        act(labels == i, stats.row(i));
+}
+
+/// Holes of at most `most` pixels are filled.
+void fillHoles(cv::Mat& mask, double most)
+{
+    const cv::Mat outside = ~mask;
+    forPieces(outside, [&](const cv::Mat& piece, const cv::Mat& stats) {
+        const int left = stats.at<int>(cv::CC_STAT_LEFT), top = stats.at<int>(cv::CC_STAT_TOP);
+        const bool touches = left == 0 || top == 0 || left + stats.at<int>(cv::CC_STAT_WIDTH) == mask.cols ||
+                             top + stats.at<int>(cv::CC_STAT_HEIGHT) == mask.rows;
+        if (!touches && stats.at<int>(cv::CC_STAT_AREA) < most)
+            mask.setTo(255, piece);
+    });
+}
+
+constexpr double kSmallHole = 0.01;
+
+}  // namespace
+
 cv::Mat cleaned(const cv::Mat& mask, double keep)
 {
-    constexpr double kSmallHole = 0.01;
-    cv::Mat open, labels, stats, centres;
-    cv::morphologyEx(mask, open, cv::MORPH_OPEN, cv::getStructuringElement(cv::MORPH_CROSS, {3, 3}));
-    const auto without = [&](cv::Mat& region, const std::function<bool(int pixels, int largest)>& goes) {
-        const int count = cv::connectedComponentsWithStats(region, labels, stats, centres, 4, CV_32S);
-        int largest = 0;
-        for (int i = 1; i < count; ++i)
-            largest = std::max(largest, stats.at<int>(i, cv::CC_STAT_AREA));
-        for (int i = 1; i < count; ++i)
-            if (goes(stats.at<int>(i, cv::CC_STAT_AREA), largest))
-                region.setTo(0, labels == i);
-    };
-    without(open, [&](int pixels, int largest) { return pixels < keep * largest; });
-    cv::Mat rest = ~open;
-    const int all = cv::countNonZero(open);
-    // What is outside and touches no edge of the picture is a hole.
-    cv::Mat holes = rest.clone();
-    const int count = cv::connectedComponentsWithStats(holes, labels, stats, centres, 4, CV_32S);
-    for (int i = 1; i < count; ++i) {
-        const int left = stats.at<int>(i, cv::CC_STAT_LEFT), top = stats.at<int>(i, cv::CC_STAT_TOP);
-        const bool touches = left == 0 || top == 0 || left + stats.at<int>(i, cv::CC_STAT_WIDTH) == mask.cols ||
-                             top + stats.at<int>(i, cv::CC_STAT_HEIGHT) == mask.rows;
-        if (!touches && stats.at<int>(i, cv::CC_STAT_AREA) < kSmallHole * all)
-            open.setTo(255, labels == i);
-    }
+    cv::Mat open = opened(mask);
+    int largest = 0;
+    forPieces(open, [&](const cv::Mat&, const cv::Mat& stats) {
+        largest = std::max(largest, stats.at<int>(cv::CC_STAT_AREA));
+    });
+    const cv::Mat all = open.clone();
+    forPieces(all, [&](const cv::Mat& piece, const cv::Mat& stats) {
+        if (stats.at<int>(cv::CC_STAT_AREA) < keep * largest)
+            open.setTo(0, piece);
+    });
+    fillHoles(open, kSmallHole * cv::countNonZero(open));
     return open;
+}
+
+cv::Mat cleanedRound(const cv::Mat& mask, const cv::Mat& seed)
+{
+    const cv::Mat open = opened(mask);
+    if (cv::countNonZero(open & seed) == 0)
+        return cleaned(mask);
+    cv::Mat kept = cv::Mat::zeros(mask.size(), CV_8U);
+    forPieces(open, [&](const cv::Mat& piece, const cv::Mat&) {
+        if (cv::countNonZero(piece & seed) > 0)
+            kept.setTo(255, piece);
+    });
+    fillHoles(kept, kSmallHole * cv::countNonZero(kept));
+    return kept;
+}
+
+cv::Mat filled(const cv::Mat& mask)
+{
+    cv::Mat whole = mask.clone();
+    fillHoles(whole, static_cast<double>(mask.total()));
+    return whole;
 }
 
 double shareOf(const cv::Mat& mask)

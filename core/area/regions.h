@@ -26,6 +26,10 @@ cv::Mat grown(const cv::Mat& mask, int radius);
 cv::Mat shrunk(const cv::Mat& mask, int radius);
 /// Specks and small holes go: what is smaller than `keep` of the largest piece, holes smaller than a hundredth of all.
 cv::Mat cleaned(const cv::Mat& mask, double keep = 0.08);
+/// The same, but only the pieces that touch `seed` stay, if any does.
+cv::Mat cleanedRound(const cv::Mat& mask, const cv::Mat& seed);
+/// Without holes: what is outside and is shut in.
+cv::Mat filled(const cv::Mat& mask);
 double shareOf(const cv::Mat& mask);
 /// Intersection over union; 1 for two empty ones.
 double overlap(const cv::Mat& a, const cv::Mat& b);

@@ -189,7 +189,10 @@ TEST(RolesOfALook, FaultsAreNamed)
 {
     Look look = bound(Contrast{});
     look.roles[0].name = "sea";
-    EXPECT_NE(validate(look).error().where.find("where.role"), std::string::npos) << "bound to none of its roles";
+    const auto again = lookFromText(lookToText(look, true), "look");
+    ASSERT_TRUE(again);
+    ASSERT_EQ(again->warnings.size(), 1u) << "bound to none of its roles";
+    EXPECT_NE(again->warnings[0].find("no role 'sky'"), std::string::npos);
     look.roles.push_back(look.roles[0]);
     EXPECT_NE(validate(look).error().where.find("roles[1]"), std::string::npos) << "two of one name";
     look.roles = {{"", Role::Kind::Thing, "", 1, {}}};

@@ -91,6 +91,51 @@ TEST(Export, BandsOfRowsGiveTheSameFileAsTheWholePicture)
     EXPECT_TRUE(fs::is_empty(folder / "cut"));
 }
 
+/// A look with local work lands where each picture's own area lies, in bands and in one piece; nowhere on one without.
+TEST(Export, AStepBoundToARoleLandsOnThePicturesOwnArea)
+{
+    const TemporaryFolder folder;
+    const auto sources = pictures(folder, 3);
+    Look look;
+    look.roles.push_back({"wall", Role::Kind::Thing, {}, 1, {}});
+    Chroma grey;
+    grey.even = -1;
+    look.steps.push_back({grey, true, 1, {}, {}});
+    look.steps[0].guard.where.role = "wall";
+    std::vector<PictureOwn> own(3);
+    Area left, right;
+    left.parts.push_back({AreaPart::Join::Add, Outline{{{0, 0}, {0.5, 0}, {0.5, 1}, {0, 1}}, false}, false, 1});
+    right = left, right.isInverted = true;
+    own[0].areas["wall"] = left;
+    own[1].areas["wall"] = right, own[1].balance.geometry.crop = {0.25, 0, 1, 1};
+    const auto report = exportPictures(look, sources, into(folder / "out"), {}, {}, own);
+    ASSERT_TRUE(report && report->failed() == 0);
+    const auto isGrey = [](const Image& image, int x, int y) {
+        const float* p = image.view().row(y) + 3 * x;
+        return std::abs(p[0] - p[1]) < 0.02 && std::abs(p[1] - p[2]) < 0.02;
+    };
+    const auto share = [&](std::size_t i, int from, int to) {
+        const auto picture = readPicture(report->deliveries[i].target);
+        int greys = 0;
+        for (int y = 0; y < picture->image.height(); ++y)
+            for (int x = from; x < to; ++x)
+                greys += isGrey(picture->image, x, y);
+        return static_cast<double>(greys) / ((to - from) * picture->image.height());
+    };
+    EXPECT_GT(share(0, 0, 29), 0.99) << "left of its middle";
+    EXPECT_LT(share(0, 31, 60), 0.1);
+    EXPECT_LT(share(1, 0, 14), 0.1) << "cut to its right three quarters";
+    EXPECT_GT(share(1, 16, 45), 0.99);
+    EXPECT_EQ(largestDifference(readRaw(report->deliveries[2].target), readRaw(sources[2])), 0) << "it has no area";
+    // In one piece, as it is reduced.
+    Recipe small = into(folder / "small");
+    small.longEdge = 30;
+    const auto reduced = exportPictures(look, {sources[0]}, small, {}, {}, {own[0]});
+    ASSERT_TRUE(reduced && reduced->failed() == 0);
+    const auto picture = readPicture(reduced->deliveries[0].target);
+    EXPECT_TRUE(isGrey(picture->image, 5, 10));
+}
+
 TEST(Export, NamesNeverCollideAndASourceIsNeverOverwritten)
 {
     const TemporaryFolder folder;

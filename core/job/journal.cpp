@@ -163,17 +163,9 @@ struct Setter {
         case Part::KeyPlace:
             return setKeyPlace();
         case Part::Area:
-            if (text.empty())
-                job.areas.erase(frameAndNameFrom(subject));
-            else
-                job.areas[frameAndNameFrom(subject)] = taken(areaFromText(text, maskOf));
-            return;
+            return setArea();
         case Part::Response:
-            if (text.empty())
-                job.responses.erase(subject);
-            else
-                job.responses[subject] = json() == kIdentity ? Response{} : taken(responseFromText(text));
-            return;
+            return setResponse();
         case Part::Look:
             return setLook();
         }
@@ -185,6 +177,20 @@ struct Setter {
         if (!result)
             throw std::invalid_argument(result.error().message());
         return std::move(*result);
+    }
+    void setArea() const
+    {
+        if (text.empty())
+            job.areas.erase(frameAndNameFrom(subject));
+        else
+            job.areas[frameAndNameFrom(subject)] = taken(areaFromText(text, maskOf));
+    }
+    void setResponse() const
+    {
+        if (text.empty())
+            job.responses.erase(subject);
+        else
+            job.responses[subject] = json() == kIdentity ? Response{} : taken(responseFromText(text));
     }
     void setBalance() const
     {

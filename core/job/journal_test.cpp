@@ -5,8 +5,8 @@
 #include "tests/support/random_look.h"
 #include "tests/support/temporary_folder.h"
 
-#include <fstream>
 #include <SQLiteCpp/SQLiteCpp.h>
+#include <fstream>
 #include <gtest/gtest.h>
 #include <sqlite3.h>
 #include <sys/wait.h>

@@ -173,8 +173,6 @@ Status validate(const Look& look)
             return good;
         if (auto good = validate(step.guard.where, where + ".where"); !good)
             return good;
-        if (step.guard.where.isBound() && !roleOf(look, step.guard.where.role))
-            return fail("the look has no such role", where + ".where.role", "one of its roles", step.guard.where.role);
         const Status good = std::visit(
             Overloaded{[](const UnknownStep&) { return Status{}; }, [&](const auto& s) { return validate(s, where); }},
             step.parameters);

@@ -64,7 +64,7 @@ struct Look {
     IntentCard card = {};
     std::optional<Fingerprint> reference = {};  ///< what it was matched to
     std::vector<Step> steps;
-    std::vector<Role> roles = {};  ///< their names are unlike
+    std::vector<Role> roles = {};  ///< their names are unlike; a step bound to none of them does nothing
     std::string unknownFields;
     bool operator==(const Look&) const = default;
 };

@@ -98,6 +98,19 @@ void readOwn(FieldReader& fields, Step& step)
             step.own[picture] = jsonText(values);
 }
 
+/// By which role it works.
+Status readBinding(FieldReader& fields, const std::string& where, Step& step)
+{
+    const Json* binding = fields.find("where");
+    if (!binding)
+        return {};
+    auto parsed = parse<RoleBinding>(*binding, where + ".where");
+    if (!parsed)
+        return tl::make_unexpected(parsed.error());
+    step.guard.where = std::move(*parsed);
+    return {};
+}
+
 Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
 {
     Step step;
@@ -117,12 +130,8 @@ Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
             return tl::make_unexpected(parsed.error());
         step.guard = std::move(*parsed);
     }
-    if (const Json* binding = fields.find("where")) {
-        auto parsed = parse<RoleBinding>(*binding, where + ".where");
-        if (!parsed)
-            return tl::make_unexpected(parsed.error());
-        step.guard.where = std::move(*parsed);
-    }
+    if (auto good = readBinding(fields, where, step); !good)
+        return good;
     readOwn(fields, step);
     if (auto good = fields.status(); !good)
         return good;
@@ -139,6 +148,15 @@ Status readStep(const Json& json, const std::string& where, LoadedLook& loaded)
         warn(loaded.warnings, unknown, where + ".parameters" + place);
     loaded.look.steps.push_back(std::move(step));
     return {};
+}
+
+void warnOfUnknownRoles(LoadedLook& loaded, const std::string& name)
+{
+    for (std::size_t i = 0; i < loaded.look.steps.size(); ++i)
+        if (const std::string& role = loaded.look.steps[i].guard.where.role;
+            !role.empty() && !roleOf(loaded.look, role))
+            loaded.warnings.push_back(name + ".steps[" + std::to_string(i) + "].where: the look has no role '" + role +
+                                      "'; the step has no effect");
 }
 
 template <class Part>
@@ -213,6 +231,7 @@ Result<LoadedLook> lookFromText(const std::string& text, const std::string& name
     if (auto good = reader.status(); !good)
         return tl::make_unexpected(good.error());
     loaded.look.unknownFields = reader.unknown();
+    warnOfUnknownRoles(loaded, name);
     warn(loaded.warnings, loaded.look.unknownFields, name);
     if (version > Look::kVersion)
         loaded.warnings.insert(loaded.warnings.begin(), name + ": written by a newer version (format " +

@@ -13,7 +13,7 @@ CORE = {
     "base": "", "colour": "base", "image": "colour", "table": "colour", "table_files": "table image",
     "look": "colour table", "engine": "look image table_files", "measure": "image", "analysis": "engine measure",
     "display": "engine", "optics": "image",
-    "frame": "measure optics", "balance": "frame", "match": "balance engine", "proof": "balance engine",
+    "area": "engine measure", "frame": "area optics", "balance": "frame", "match": "balance engine", "proof": "balance engine",
     "job": "look balance proof", "handover": "engine job",
 }
 APP = {

@@ -159,6 +159,64 @@ TEST_F(EverySteps, GuardsAreDrawnTypedShownAndTakenAway)
     EXPECT_FALSE(m_app.window().look().bench().isGuardShown());
 }
 
+/// Bound to a role, a step does nothing where the frame does not say where the role lies, and the frame says so.
+TEST_F(EverySteps, AStepBoundToARoleWorksOnTheFramesOwnArea)
+{
+    ASSERT_TRUE(m_app.addStep("Contrast"));
+    m_app.type(m_app.find("contrast.slope"), "2");
+    ASSERT_TRUE(m_app.settled());
+    const QImage everywhere = m_app.picture().image();
+    QTest::mouseClick(&m_app.find("stepGuard"), Qt::LeftButton);
+    auto& roles = m_app.find<QComboBox>("guardRole");
+    const auto choose = [&](int index) {
+        roles.setCurrentIndex(index);
+        emit roles.activated(index);
+    };
+    OpenWindow::whenOpen([](QWidget* dialog) {
+        dialog->findChild<QLineEdit*>()->setText("sky");
+        QTest::keyClick(dialog, Qt::Key_Return);
+    });
+    choose(roles.count() - 1);
+    ASSERT_EQ(m_app.look().roles.size(), 1u);
+    EXPECT_EQ(m_app.look().roles[0].kind, Role::Kind::Sky);
+    EXPECT_EQ(m_app.look().steps[0].guard.where.role, "sky");
+    EXPECT_EQ(m_app.find<QToolButton>("stepGuard").text(), "On sky");
+    ASSERT_TRUE(m_app.settled());
+    const QImage nowhere = m_app.picture().image();
+    EXPECT_NE(nowhere, everywhere);
+    EXPECT_TRUE(m_app.picture().caption().contains("not marked: sky"));
+    // Its upper half, on this frame.
+    const auto inHand = m_app.document().selection().frameInHand();
+    Area area;
+    area.parts.push_back({AreaPart::Join::Add, Outline{{{0, 0}, {1, 0}, {1, 0.5}, {0, 0.5}}, false}, false, 1});
+    Job job = m_app.document().job();
+    job.areas[{inHand, "sky"}] = area;
+    ASSERT_TRUE(m_app.document().commit(job, "Area drawn"));
+    ASSERT_TRUE(waitUntil([&] { return !m_app.picture().caption().contains("not marked"); }));
+    ASSERT_TRUE(m_app.settled());
+    const QImage half = m_app.picture().image();
+    const auto same = [&](const QImage& other, double from, double to) {
+        const int top = static_cast<int>(from * half.height()), rows = static_cast<int>(to * half.height()) - top;
+        return half.copy(0, top, half.width(), rows) == other.copy(0, top, half.width(), rows);
+    };
+    EXPECT_TRUE(same(everywhere, 0, 0.45));
+    EXPECT_TRUE(same(nowhere, 0.55, 1));
+    // Outside of it, then undone; it is there when the job is opened again.
+    auto& side = m_app.find<QComboBox>("guardSide");
+    side.setCurrentIndex(1);
+    emit side.activated(1);
+    ASSERT_TRUE(m_app.settled());
+    EXPECT_EQ(m_app.find<QToolButton>("stepGuard").text(), "Not sky");
+    EXPECT_NE(m_app.picture().image(), half);
+    m_app.document().undo();
+    ASSERT_TRUE(m_app.settled());
+    EXPECT_EQ(m_app.picture().image(), half);
+    Document again;
+    ASSERT_TRUE(opens(again, {QString::fromStdString(m_folder.path().string())}));
+    EXPECT_EQ(again.job().areas.at({inHand, "sky"}), area);
+    EXPECT_EQ(again.looks().look().roles.size(), 1u);
+}
+
 TEST_F(EverySteps, WhatIsKeptPerPictureStaysWithItsFrameThroughReopening)
 {
     ASSERT_TRUE(m_app.addStep("Edge darkening"));
