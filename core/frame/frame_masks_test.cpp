@@ -45,7 +45,7 @@ TEST(FrameMasks, FollowTheGeometryToAPixel)
 
 TEST(FrameMasks, WhatNobodyConfirmedAndWhatIsNotAskedForHasNone)
 {
-    const Image picture(60, 40);
+    const Image picture(600, 400);
     Area area;
     area.parts.push_back({AreaPart::Join::Add, Ramp{}, false, 1});
     FrameAreas areas{{{"sky", area}}, {}, 1.5};
@@ -63,7 +63,7 @@ TEST(FrameMasks, WhatNobodyConfirmedAndWhatIsNotAskedForHasNone)
     const auto many = masksOf(areas, {"sky"}, large.view());
     EXPECT_EQ(many->find("sky")->width, 1500);
     EXPECT_NEAR(sampleAt(*many->find("sky"), {1500, 800, 3000, 2000}),
-                sampleAt(*masksOf(areas, {"sky"}, picture.view())->find("sky"), {30, 16, 60, 40}), 0.03);
+                sampleAt(*masksOf(areas, {"sky"}, picture.view())->find("sky"), {300, 160, 600, 400}), 0.03);
 }
 
 }  // namespace

@@ -99,7 +99,7 @@ TEST(Export, AStepBoundToARoleLandsOnThePicturesOwnArea)
     Look look;
     look.roles.push_back({"wall", Role::Kind::Thing, {}, 1, {}});
     Chroma grey;
-    grey.even = -1;
+    grey.even = 0;
     look.steps.push_back({grey, true, 1, {}, {}});
     look.steps[0].guard.where.role = "wall";
     std::vector<PictureOwn> own(3);
