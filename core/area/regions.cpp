@@ -75,11 +75,11 @@ cv::Mat okLabOf(ImageView picture, int width)
     return lab;
 }
 
-cv::Mat gradientOf(const cv::Mat& lab, double sigma)
+cv::Mat gradientOf(const cv::Mat& lab, double deviation)
 {
     constexpr double kChroma = 2, kSobel = 1.0 / 8;
     cv::Mat blurred, channels[3], sum = cv::Mat::zeros(lab.size(), CV_32F);
-    cv::GaussianBlur(lab, blurred, {}, sigma);
+    cv::GaussianBlur(lab, blurred, {}, deviation);
     cv::split(blurred, channels);
     for (int k = 0; k < 3; ++k)
         for (const bool along : {true, false}) {

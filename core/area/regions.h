@@ -10,8 +10,8 @@ namespace amber {
 
 /// OKLab of a picture reduced to this width (never enlarged), three floats a pixel.
 cv::Mat okLabOf(ImageView picture, int width);
-/// The length of the gradient of OKLab blurred by `sigma`, chroma counted twice.
-cv::Mat gradientOf(const cv::Mat& lab, double sigma);
+/// The length of the gradient of OKLab blurred by `deviation`, chroma counted twice.
+cv::Mat gradientOf(const cv::Mat& lab, double deviation);
 
 /// What a graph cut is told of each pixel, by OpenCV's own numbers.
 enum class Told : std::uint8_t { Outside = 0, Inside = 1, LikelyOutside = 2, LikelyInside = 3 };

@@ -233,14 +233,8 @@ box{<-420,-68,0>,<420,132,1> pigment{Map("%s/hills.png") scale<840,200,1> transl
 """ % (vec(np.array([0, 12, 0]) + sun * 4000), vec(sun_colour * 0.5 * 0.40 / np.pi), work, work)
 
 
-def models(work):
-    """Meshes and textures, made once."""
-    if os.path.exists(work + "/models.done"):
-        return
-    surfaces.wood(work)
-    surfaces.linen_tex(work)
+def meshes(work):
     surfaces.cloth(work, flat=((-3.4, -9.5, 3.6), (-11.2, -14.6, 1.6)))
-    surfaces.leaf_atlas(work)
     surfaces.branch(work, "spray", [[(0, 4, 0), (0.6, 16, 0), (2.5, 22, 0.5), (7, 31, 1), (14, 38, -1), (22, 42, -3)],
                                     [(0, 4, 0), (-0.5, 17, 0), (-3, 25, -2), (-7, 34, -5), (-9, 44, -6)],
                                     [(0.3, 4, 0.4), (0.3, 17, 0.5), (1, 26, 3), (1, 36, 4), (-2, 47, 5)]], seed=4, start=0.42)
@@ -249,10 +243,20 @@ def models(work):
     surfaces.lemon(work)
     hand.hand(work)
     hand.sleeve(work)
-    hand.skin_luts(work)
     figure.people(work)
-    card.draw(work + "/card.png")
     pottery.build(work)
+
+
+def models(work):
+    """Meshes and textures, made once."""
+    if os.path.exists(work + "/models.done"):
+        return
+    surfaces.wood(work)
+    surfaces.linen_tex(work)
+    surfaces.leaf_atlas(work)
+    meshes(work)
+    hand.skin_luts(work)
+    card.draw(work + "/card.png")
     backdrops.foliage(work + "/foliage.png", 12)
     backdrops.foliage(work + "/orchard.png", 31, bright=1.25)
     backdrops.hills(work + "/hills.png", 5, (0.030, 0.085, 0.28), (0.62, 0.36, 0.20))

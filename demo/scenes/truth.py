@@ -10,7 +10,7 @@ import argparse, os, subprocess, sys
 import numpy as np
 
 sys.path.insert(0, os.path.dirname(os.path.abspath(__file__)))
-import figure, hand, pottery, render, surfaces
+import render
 from geometry import png16, vnoise
 
 PARTS = dict(vase=1, leaf=2, bowl=3, lemon=4, cloth=5, cup_amber=6, cup_celadon=7, plate=8, small_bowl=9, jug=10, skin=11, sleeve=12, card=13, candle=14, flame=15,
@@ -27,17 +27,7 @@ def models(work):
     """The meshes of render.py, without its textures."""
     if os.path.exists(work + "/models.done"):
         return
-    surfaces.cloth(work, flat=((-3.4, -9.5, 3.6), (-11.2, -14.6, 1.6)))
-    surfaces.branch(work, "spray", [[(0, 4, 0), (0.6, 16, 0), (2.5, 22, 0.5), (7, 31, 1), (14, 38, -1), (22, 42, -3)],
-                                    [(0, 4, 0), (-0.5, 17, 0), (-3, 25, -2), (-7, 34, -5), (-9, 44, -6)],
-                                    [(0.3, 4, 0.4), (0.3, 17, 0.5), (1, 26, 3), (1, 36, 4), (-2, 47, 5)]], seed=4, start=0.42)
-    surfaces.branch(work, "sprig", [[(0, 0.3, 0), (4, 0.7, 0.6), (8, 0.6, 0.4), (13, 0.9, -0.6), (17, 1.1, -2)]],
-                    leafL=(3.2, 5.0), leafW=(0.7, 1.05), seed=9, radius=0.13, start=0.12)
-    surfaces.lemon(work)
-    hand.hand(work)
-    hand.sleeve(work)
-    figure.people(work)
-    pottery.build(work)
+    render.meshes(work)
     open(work + "/models.done", "w").close()
 
 
