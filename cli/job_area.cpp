@@ -1,7 +1,9 @@
 // amber job area: where the roles of looks lie on the frames of a job.
 #include "cli/job.h"
 
+#include "core/area/thing.h"
 #include "core/image/write.h"
+#include "core/job/area_finder.h"
 #include "core/job/area_work.h"
 #include "core/job/shoot_work.h"
 
@@ -12,9 +14,9 @@ namespace amber::cli {
 namespace {
 
 struct AreaOptions {
-    std::string job, role, frame, out, kind = "sky";
+    std::string job, role, frame, out, kind;
     std::vector<std::string> frames;
-    std::vector<double> ramp, ellipse;
+    std::vector<double> ramp, ellipse, box, click;
     double take = -1;
     bool isNotHere = false, isRemoved = false;
 };
@@ -83,7 +85,7 @@ void proposeAreas(const AreaOptions& o, Session& session)
     auto store = openJob(o.job, o.take >= 0, session);
     if (!store)
         return;
-    const auto kind = kindFrom(o.kind);
+    const auto kind = kindFrom(o.kind.empty() ? "sky" : o.kind);
     const auto wanted = namedFrames(store->frames(), o.frames);
     if (!kind || !wanted)
         return session.report(kind ? wanted.error() : kind.error());
@@ -110,14 +112,68 @@ void proposeAreas(const AreaOptions& o, Session& session)
         session.print({{"role", o.role}, {"frames", std::move(list)}});
 }
 
-Result<Area> markedArea(const AreaOptions& o)
+/// Looks on the other frames for what is marked on some.
+void findAreas(const AreaOptions& o, Session& session)
+{
+    auto store = openJob(o.job, o.take >= 0, session);
+    if (!store)
+        return;
+    const auto wanted = namedFrames(store->frames(), o.frames);
+    const auto kind = kindFrom(o.kind.empty() ? "thing" : o.kind);
+    if (!kind || !wanted)
+        return session.report(kind ? wanted.error() : kind.error());
+    AreaFinder finder;
+    const auto offers = finder.find(store->job(), store->frames(), *wanted, {{o.role, *kind}});
+    Json list = Json::array();
+    for (const AreaOffers& found : offers) {
+        const Frame& frame = *frameOf(store->frames(), found.frame);
+        if (!found.fault.empty()) {
+            session.report(Error{found.fault, nameOf(frame), {}, o.role}, 1);
+            continue;
+        }
+        Proposal best;
+        best.from = "not found";
+        if (!found.proposals.empty())
+            best = found.proposals.front();
+        list.push_back(told(frame, best, o.take >= 0 && best.isOffered() && best.sureness >= o.take, session));
+    }
+    if (o.take >= 0)
+        if (const Status done =
+                store->commit(withOffers(store->job(), offers, o.take), "Areas of " + o.role + " found");
+            !done)
+            return session.report(done.error());
+    if (session.json)
+        session.print({{"role", o.role}, {"frames", std::move(list)}});
+}
+
+/// What a box holds, or a click means.
+Result<Area> thingMarked(const AreaOptions& o, const Job& job, const Frame& frame)
+{
+    const auto ground = groundOf(job, frame, kProposalEdge);
+    if (!ground)
+        return tl::make_unexpected(ground.error());
+    const ThingPicture picture = thingPictureOf(ground->view());
+    Stroke click;
+    click.radius = kClickRadius;
+    if (!o.click.empty())
+        click.points.push_back({{o.click[0], o.click[1]}, 1});
+    const auto offers = o.click.empty() ? proposeThing(picture, Region{o.box[0], o.box[1], o.box[2], o.box[3]})
+                                        : proposeThing(picture, click);
+    if (offers.empty())
+        return fail("nothing is there: the place is too small, or not in the picture", nameOf(frame));
+    return areaOf(offers.front(), true);
+}
+
+Result<Area> markedArea(const AreaOptions& o, const Job& job, const Frame& frame)
 {
     Area area;
     area.state = o.isNotHere ? Area::State::NotHere : Area::State::ByHand;
     if (o.isNotHere)
         return area;
-    if (o.ramp.empty() == o.ellipse.empty())
-        return fail("where is it? one of --ramp, --ellipse or --not-here is needed");
+    if (!o.box.empty() || !o.click.empty())
+        return thingMarked(o, job, frame);
+    if (o.ramp.empty() && o.ellipse.empty())
+        return fail("where is it? one of --box, --click, --ramp, --ellipse or --not-here is needed");
     AreaPart part;
     if (!o.ramp.empty())
         part.shape = Ramp{{o.ramp[0], o.ramp[1]}, {o.ramp[2], o.ramp[3]}, false};
@@ -141,7 +197,7 @@ void markArea(const AreaOptions& o, Session& session)
         if (after.areas.erase({ids->front(), o.role}) == 0)
             return session.report(Error{"the frame has no area of this role", o.frame, {}, o.role});
     } else {
-        const auto area = markedArea(o);
+        const auto area = markedArea(o, after, *frameOf(store->frames(), ids->front()));
         if (!area)
             return session.report(area.error());
         after.areas[{ids->front(), o.role}] = *area;
@@ -180,6 +236,37 @@ void writeMask(const AreaOptions& o, Session& session)
         std::printf("%s: %d x %d, %.1f %% of the frame\n", o.out.c_str(), mask->width, mask->height, 100 * share);
 }
 
+/// The ways to say where something is, one at a time.
+void addMarks(CLI::App& mark, AreaOptions& o)
+{
+    mark.add_option("frame", o.frame, "The frame, by name")->required();
+    auto* ramp = mark.add_option("--ramp", o.ramp, "FULLX,FULLY,NONEX,NONEY as fractions of the source");
+    ramp->delimiter(',')->expected(4);
+    auto* ellipse =
+        mark.add_option("--ellipse", o.ellipse, "X,Y as fractions, HALFWIDTH,HALFHEIGHT of the longer edge");
+    ellipse->delimiter(',')->expected(4)->excludes(ramp);
+    auto* box = mark.add_option("--box", o.box, "LEFT,TOP,RIGHT,BOTTOM round a thing, as fractions of the source");
+    box->delimiter(',')->expected(4)->excludes(ramp)->excludes(ellipse);
+    mark.add_option("--click", o.click, "X,Y on a thing, as fractions of the source")
+        ->delimiter(',')
+        ->expected(2)
+        ->excludes(ramp)
+        ->excludes(ellipse)
+        ->excludes(box);
+    mark.add_flag("--not-here", o.isNotHere, "The role is not in this frame");
+    mark.add_flag("--remove", o.isRemoved, "It is not known any more where the role lies");
+}
+
+/// What both ways to look for areas take.
+void addSearch(CLI::App& search, AreaOptions& o)
+{
+    search.add_option("--frames", o.frames, "Only these frames, by name")->delimiter(',');
+    search
+        .add_option("--take", o.take,
+                    "Keep what is offered, and confirm what is at least so sure; without, nothing changes")
+        ->check(CLI::Range(0.0, 1.0));
+}
+
 }  // namespace
 
 void addJobArea(CLI::App& job, Session& session)
@@ -199,23 +286,15 @@ void addJobArea(CLI::App& job, Session& session)
     sub("list", "The areas of a job", listAreas);
     CLI::App* propose = sub("propose", "Look for areas that need no input", proposeAreas);
     role(propose);
-    propose->add_option("--kind", o->kind, "sky")->capture_default_str();
-    propose->add_option("--frames", o->frames, "Only these frames, by name")->delimiter(',');
-    propose
-        ->add_option("--take", o->take,
-                     "Keep what is offered, and confirm what is at least so sure; without, nothing changes")
-        ->check(CLI::Range(0.0, 1.0));
+    propose->add_option("--kind", o->kind, "What the role is: sky")->default_str("sky");
+    addSearch(*propose, *o);
+    CLI::App* find = sub("find", "Look on other frames for what is marked on some", findAreas);
+    role(find);
+    find->add_option("--kind", o->kind, "What the role is: sky, thing, skin, …")->default_str("thing");
+    addSearch(*find, *o);
     CLI::App* mark = sub("mark", "Mark an area on a frame", markArea);
     role(mark);
-    mark->add_option("frame", o->frame, "The frame, by name")->required();
-    auto* ramp = mark->add_option("--ramp", o->ramp, "FULLX,FULLY,NONEX,NONEY as fractions of the source");
-    ramp->delimiter(',')->expected(4);
-    mark->add_option("--ellipse", o->ellipse, "X,Y as fractions, HALFWIDTH,HALFHEIGHT of the longer edge")
-        ->delimiter(',')
-        ->expected(4)
-        ->excludes(ramp);
-    mark->add_flag("--not-here", o->isNotHere, "The role is not in this frame");
-    mark->add_flag("--remove", o->isRemoved, "It is not known any more where the role lies");
+    addMarks(*mark, *o);
     CLI::App* mask = sub("mask", "Write an area's mask: 8-bit grey, size of the source", writeMask);
     role(mask);
     mask->add_option("frame", o->frame, "The frame, by name")->required();

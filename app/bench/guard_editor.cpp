@@ -4,6 +4,7 @@
 #include "app/theme/theme.h"
 #include "app/words/words.h"
 #include "core/colour/oklab.h"
+#include "core/look/role_kind.h"
 
 #include <QtWidgets>
 
@@ -207,19 +208,6 @@ void GuardEditor::set(const Guard& guard)
     look.steps[index].guard = guard;
     m_document.looks().change(look);
 }
-
-namespace {
-
-/// What a new role's name says of its kind.
-Role::Kind kindByName(const std::string& name)
-{
-    for (std::size_t i = 0; i < Role::kKinds.size(); ++i)
-        if (name.find(Role::kKinds[i]) != std::string::npos)
-            return static_cast<Role::Kind>(i);
-    return Role::Kind::Thing;
-}
-
-}  // namespace
 
 void GuardEditor::addWhere(QVBoxLayout* to)
 {

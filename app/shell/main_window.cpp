@@ -1,6 +1,7 @@
 #include "app/shell/main_window.h"
 
 #include "app/document/lost_frames.h"
+#include "app/places/areas/areas_place.h"
 #include "app/places/balance/balance_place.h"
 #include "app/places/handover/handover_place.h"
 #include "app/places/look/look_place.h"
@@ -27,12 +28,14 @@ MainWindow::MainWindow(QWidget* parent)
     setWindowIcon(theme::icon("jolly-amber"));
     m_shoot = new ShootPlace(m_document, m_proxies, m_keeper, this);
     m_balance = new BalancePlace(m_document, m_proxies, m_shoot->model(), this);
+    m_areas = new AreasPlace(m_document, m_shoot->model(), m_proxies, this);
     m_look = new LookPlace(m_document, m_proxies, m_renders, this);
     m_match = new MatchPlace(m_document, m_proxies, m_shoot->model(), this);
     m_proof = new ProofPlace(
         m_document, m_proxies, [this](std::int64_t frame) { return m_shoot->model().thumbnail(frame); }, this);
     m_handover = new HandoverPlace(m_document, this);
-    for (QWidget* place : std::initializer_list<QWidget*>{m_shoot, m_balance, m_look, m_match, m_proof, m_handover})
+    for (QWidget* place :
+         std::initializer_list<QWidget*>{m_shoot, m_balance, m_areas, m_look, m_match, m_proof, m_handover})
         m_places->addWidget(place);
     auto* right = new QVBoxLayout;
     right->setSpacing(0);
@@ -161,9 +164,10 @@ QWidget* MainWindow::makeRail()
     const struct {
         const char *icon, *id;
         QString words;
-    } places[] = {{"shoot", "shoot", tr("Shoot")}, {"balance", "balance", tr("Balance")},
-                  {"look", "look", tr("Look")},    {"match", "match", tr("Match")},
-                  {"proof", "proof", tr("Proof")}, {"handover", "handover", tr("Hand over")}};
+    } places[] = {{"shoot", "shoot", tr("Shoot")},          {"balance", "balance", tr("Balance")},
+                  {"areas", "areas", tr("Areas")},          {"look", "look", tr("Look")},
+                  {"match", "match", tr("Match")},          {"proof", "proof", tr("Proof")},
+                  {"handover", "handover", tr("Hand over")}};
     for (int i = 0; i < static_cast<int>(std::size(places)); ++i) {
         auto* button = new QToolButton(rail);
         button->setObjectName("railButton");
@@ -262,6 +266,7 @@ void MainWindow::addPlaceShortcuts()
 {
     addShortcut("shoot", [this] { go(Place::Shoot); });
     addShortcut("balance", [this] { go(Place::Balance); });
+    addShortcut("areas", [this] { go(Place::Areas); });
     addShortcut("look", [this] { go(Place::Look); });
     addShortcut("match", [this] { go(Place::Match); });
     addShortcut("proof", [this] { go(Place::Proof); });
@@ -421,6 +426,29 @@ void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths)
     m_document.open(paths);
 }
 
+namespace {
+
+/// What time spent in a place is counted for; -1: for nothing.
+int stageOf(MainWindow::Place place)
+{
+    switch (place) {
+    case MainWindow::Place::Balance:
+        return static_cast<int>(Stage::Balance);
+    case MainWindow::Place::Areas:
+    case MainWindow::Place::Look:
+    case MainWindow::Place::Match:
+        return static_cast<int>(Stage::Look);
+    case MainWindow::Place::Proof:
+        return static_cast<int>(Stage::Proof);
+    case MainWindow::Place::Shoot:
+    case MainWindow::Place::Handover:
+        break;
+    }
+    return -1;
+}
+
+}  // namespace
+
 bool MainWindow::eventFilter(QObject*, QEvent* event)
 {
     switch (event->type()) {
@@ -428,10 +456,7 @@ bool MainWindow::eventFilter(QObject*, QEvent* event)
     case QEvent::MouseButtonPress:
     case QEvent::MouseMove:
     case QEvent::Wheel:
-        m_keeper.act(place() == Place::Balance                           ? static_cast<int>(Stage::Balance)
-                     : place() == Place::Look || place() == Place::Match ? static_cast<int>(Stage::Look)
-                     : place() == Place::Proof                           ? static_cast<int>(Stage::Proof)
-                                                                         : -1);
+        m_keeper.act(stageOf(place()));
         break;
     default:
         break;

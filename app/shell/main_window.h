@@ -16,6 +16,7 @@ class QStackedWidget;
 
 namespace amber {
 
+class AreasPlace;
 class BalancePlace;
 class ClientView;
 class HandoverPlace;
@@ -37,7 +38,7 @@ public:
     /// Opens a folder, a job or pictures; says in the window when it cannot be done.
     void openPaths(const std::vector<std::filesystem::path>& paths);
     void open(const QStringList& paths);
-    enum class Place { Shoot, Balance, Look, Match, Proof, Handover };
+    enum class Place { Shoot, Balance, Areas, Look, Match, Proof, Handover };
     void go(Place place);
     Place place() const;
     void say(const QString& message);
@@ -52,6 +53,7 @@ public:
     ClientView* clientView() { return m_client.get(); }
     ShootPlace& shoot() { return *m_shoot; }
     BalancePlace& balance() { return *m_balance; }
+    AreasPlace& areas() { return *m_areas; }
     LookPlace& look() { return *m_look; }
     MatchPlace& match() { return *m_match; }
     ProofPlace& proof() { return *m_proof; }
@@ -96,6 +98,7 @@ private:
     std::unique_ptr<ClientView> m_client;
     ShootPlace* m_shoot;
     BalancePlace* m_balance;
+    AreasPlace* m_areas;
     LookPlace* m_look;
     MatchPlace* m_match;
     ProofPlace* m_proof;

@@ -30,17 +30,20 @@ std::vector<Keys> localKeys()
         {tr("E, W, T, D, L"),
          tr("Balance, held while dragging on the picture: exposure, white, tint, dark end, light end")},
         {tr("G"), tr("Crop on the picture: thirds or diagonals")},
+        {tr("Enter, Delete, N"),
+         tr("Areas: confirm, refuse, not in this frame; J goes to the next, A to another offer")},
+        {tr("T, B, R, E, P"),
+         tr("Areas: thing, box, ramp, ellipse, brush; brackets change the radius, Shift takes away")},
         {tr("0 to 5"), tr("Contact sheet: rate the chosen frames")},
         {tr("B"), tr("Sweep sheet: bookmark the chosen tile")},
         {tr("Flicker"), tr("Compare: both versions by turns, about one change a second and never more than three, "
                            "because faster flicker can bring on seizures")}};
 }
 
-}  // namespace
-
-const std::vector<Shortcut>& shortcuts()
+/// How things are looked at.
+std::vector<Shortcut> viewKeys()
 {
-    static const std::vector<Shortcut> all{
+    return {
         {"help", QKeySequence(Qt::Key_F1), tr("This list")},
         {"came", QKeySequence(Qt::Key_F2), tr("Hold: the picture as it came")},
         {"balanced", QKeySequence(Qt::SHIFT | Qt::Key_F2), tr("Hold: the picture balanced, without the look")},
@@ -62,12 +65,20 @@ const std::vector<Shortcut>& shortcuts()
         {"intent", QKeySequence(Qt::CTRL | Qt::Key_I), tr("Intent card")},
         {"findings", QKeySequence(Qt::CTRL | Qt::Key_F), tr("Findings")},
         {"bench", QKeySequence(Qt::CTRL | Qt::Key_B), tr("Bench: the chosen step")},
+    };
+}
+
+/// Where to go, and what is done everywhere.
+std::vector<Shortcut> placeKeys()
+{
+    return {
         {"shoot", QKeySequence(Qt::CTRL | Qt::Key_1), tr("Shoot")},
         {"balance", QKeySequence(Qt::CTRL | Qt::Key_2), tr("Balance")},
-        {"look", QKeySequence(Qt::CTRL | Qt::Key_3), tr("Look")},
-        {"match", QKeySequence(Qt::CTRL | Qt::Key_4), tr("Match")},
-        {"proof", QKeySequence(Qt::CTRL | Qt::Key_5), tr("Proof")},
-        {"handover", QKeySequence(Qt::CTRL | Qt::Key_6), tr("Hand over")},
+        {"areas", QKeySequence(Qt::CTRL | Qt::Key_3), tr("Areas")},
+        {"look", QKeySequence(Qt::CTRL | Qt::Key_4), tr("Look")},
+        {"match", QKeySequence(Qt::CTRL | Qt::Key_5), tr("Match")},
+        {"proof", QKeySequence(Qt::CTRL | Qt::Key_6), tr("Proof")},
+        {"handover", QKeySequence(Qt::CTRL | Qt::Key_7), tr("Hand over")},
         {"open", QKeySequence(Qt::CTRL | Qt::Key_O), tr("Open a folder")},
         {"undo", QKeySequence(Qt::CTRL | Qt::Key_Z), tr("Undo")},
         {"redo", QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), tr("Redo")},
@@ -76,6 +87,18 @@ const std::vector<Shortcut>& shortcuts()
         {"add", QKeySequence(Qt::CTRL | Qt::Key_Plus), tr("Add a step")},
         {"quit", QKeySequence(Qt::CTRL | Qt::Key_Q), tr("Quit")},
     };
+}
+
+}  // namespace
+
+const std::vector<Shortcut>& shortcuts()
+{
+    static const std::vector<Shortcut> all = [] {
+        std::vector<Shortcut> both = viewKeys();
+        for (const Shortcut& s : placeKeys())
+            both.push_back(s);
+        return both;
+    }();
     return all;
 }
 

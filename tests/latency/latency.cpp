@@ -207,7 +207,7 @@ int openFolder(const std::filesystem::path& folder)
         if (!first && app.window().shoot().model().readCount() > 0) {
             first = true;
             std::printf("first thumbnail after %.0f ms\n", since(clock));
-            app.key(Qt::Key_3, Qt::ControlModifier);
+            app.key(Qt::Key_4, Qt::ControlModifier);
         }
         static bool shown = false;
         if (!shown && !app.picture().image().isNull()) {

@@ -124,7 +124,7 @@ TEST_F(BalanceWindow, LooksAndFilesStandOnTheBalance)
     ASSERT_TRUE(waitUntil([&] { return app->settled() && grey() < light - 15; })) << light << " " << grey();
     app->document().balances().set({{id("a"), lighter}}, "lighter");
     // Hand over in square shape: the file is as light as the wall, and square.
-    app->key(Qt::Key_6, Qt::ControlModifier);
+    app->key(Qt::Key_7, Qt::ControlModifier);
     app->find<QComboBox>("exportShape").setCurrentIndex(4);
     bool finished = false;
     QObject::connect(&app->window().handover().task(), &ExportTask::finished, &app->window(), [&] { finished = true; });
@@ -154,7 +154,7 @@ TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
         keys.push_back(key);
     }
     app->document().setKeyColours(keys, "Keys");
-    app->key(Qt::Key_5, Qt::ControlModifier);
+    app->key(Qt::Key_6, Qt::ControlModifier);
     auto& proof = app->window().proof();
     const auto measure = [&] {
         click("consistencyMeasure");

@@ -155,7 +155,7 @@ TEST_F(BaseByHand, NeutralExposureThreeFramesACropThreeBeforesAndTheFile)
     EXPECT_EQ(picture().image(), result);
 
     // The file has the crop, as kept.
-    app->key(Qt::Key_6, Qt::ControlModifier);
+    app->key(Qt::Key_7, Qt::ControlModifier);
     bool finished = false;
     QObject::connect(&app->window().handover().task(), &ExportTask::finished, &app->window(), [&] { finished = true; });
     app->window().handover().setFolder(QString::fromStdString((folder / "out").string()));

@@ -54,7 +54,7 @@ TEST(OnTheDemo, CommandsMakeAJobFromNothingAndDeliverWhatTheWindowDelivers)
     ASSERT_TRUE(app.thumbnailsRead());
     EXPECT_EQ(app.look().name, "Long evening");
     EXPECT_EQ(app.document().job().keys.size(), 1u);
-    app.key(Qt::Key_6, Qt::ControlModifier);
+    app.key(Qt::Key_7, Qt::ControlModifier);
     EXPECT_TRUE(app.find<QLabel>("exportSummary").text().contains("one frame has a look of its own"));
     app.find<QComboBox>("exportFormat").setCurrentIndex(4);
     app.find<QSpinBox>("exportEdge").setValue(400);
@@ -100,7 +100,7 @@ TEST(JobWindow, TheLastGestureIsTakenBackInWhateverPlaceAndIsShownWhereItWasMade
     ASSERT_TRUE(waitUntil([&] { return document.job().frame(id(2)).balance.light.exposureStops == 0.5; }));
     document.selection().setFrameInHand(id(0));
     // All of it taken back from Hand over, where nothing of it was done.
-    app.key(Qt::Key_6, Qt::ControlModifier);
+    app.key(Qt::Key_7, Qt::ControlModifier);
     app.key(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(document.job().frame(id(2)).balance.light.exposureStops, 0);
     EXPECT_EQ(document.selection().frameInHand(), id(2)) << "what was taken back is in hand";

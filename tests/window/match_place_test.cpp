@@ -54,7 +54,7 @@ protected:
     void goTo(const char* stem)
     {
         app->document().selection().setFrameInHand(id(stem));
-        app->key(Qt::Key_4, Qt::ControlModifier);
+        app->key(Qt::Key_5, Qt::ControlModifier);
         ASSERT_TRUE(rested());
     }
     QString path(const char* name) { return QString::fromStdString((folder / name).string()); }

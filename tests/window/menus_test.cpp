@@ -271,7 +271,7 @@ TEST_F(MenuWindow, EveryNumberOfABalanceIsSetLockedAndTakenOff)
 
 TEST_F(MenuWindow, WhatIsChosenForHandingOverIsThereAgain)
 {
-    app->key(Qt::Key_6, Qt::ControlModifier);
+    app->key(Qt::Key_7, Qt::ControlModifier);
     app->find<QComboBox>("exportFormat").setCurrentIndex(4);
     EXPECT_FALSE(app->find("exportQuality").isEnabled()) << "a TIFF has no quality";
     app->find<QComboBox>("exportSpace").setCurrentIndex(1);
@@ -291,7 +291,7 @@ TEST_F(MenuWindow, WhatIsChosenForHandingOverIsThereAgain)
 
 TEST_F(MenuWindow, AFrameHeldInMatchIsTakenIntoAnothersBalance)
 {
-    app->key(Qt::Key_4, Qt::ControlModifier);
+    app->key(Qt::Key_5, Qt::ControlModifier);
     MatchPlace& match = app->window().match();
     ASSERT_TRUE(waitUntil([&] { return match.isAtRest(); }));
     click("matchFrame");
@@ -307,14 +307,14 @@ TEST_F(MenuWindow, AFrameHeldInMatchIsTakenIntoAnothersBalance)
 TEST_F(MenuWindow, ClosedWhileItWorksItGoesAndTheJobIsWhole)
 {
     const auto begin = std::vector<std::function<void()>>{
-        [&] { app->key(Qt::Key_3, Qt::ControlModifier); },
+        [&] { app->key(Qt::Key_4, Qt::ControlModifier); },
         [&] {
-            app->key(Qt::Key_3, Qt::ControlModifier);
+            app->key(Qt::Key_4, Qt::ControlModifier);
             app->document().selection().setFrameInHand(frame(3));
             click("showSweep");
         },
         [&] {
-            app->key(Qt::Key_4, Qt::ControlModifier);
+            app->key(Qt::Key_5, Qt::ControlModifier);
             click("matchFrame");
         },
         [&] {
@@ -322,7 +322,7 @@ TEST_F(MenuWindow, ClosedWhileItWorksItGoesAndTheJobIsWhole)
             click("balanceSolve");
         },
         [&] {
-            app->key(Qt::Key_5, Qt::ControlModifier);
+            app->key(Qt::Key_6, Qt::ControlModifier);
             click("consistencyMeasure");
         },
     };
@@ -489,7 +489,7 @@ TEST_F(MenuWindow, TheSplitLineHoldsAnyTwoStatesAndBeforesAreComparedByName)
     ASSERT_TRUE(waitUntil([&] { return words.text() != none; })) << "a stop apart";
     click("compareClose");
 
-    app->key(Qt::Key_4, Qt::ControlModifier);
+    app->key(Qt::Key_5, Qt::ControlModifier);
     MatchPlace& match = app->window().match();
     ASSERT_TRUE(waitUntil([&] { return match.isAtRest(); }));
     auto& ours = app->find<PictureView>("matchOurs");
@@ -511,7 +511,7 @@ TEST_F(MenuWindow, FramesThatShowTheColourCardGoOnlyWhenThatIsTicked)
     fs::copy_file(demo / "card/ombrel-card.txt", folder / "card/ombrel-card.txt");
     fs::copy_file(demo / "frames/yard-01.jpg", folder / "with-card.jpg");
     open();
-    app->key(Qt::Key_6, Qt::ControlModifier);
+    app->key(Qt::Key_7, Qt::ControlModifier);
     app->find<QSpinBox>("exportEdge").setValue(90);
     app->find<QLineEdit>("exportFolder").setText(QString::fromStdString((folder / "out").string()));
     const auto& state = app->find<QLabel>("exportState");

@@ -48,7 +48,7 @@ protected:
     }
     bool measure()
     {
-        app->key(Qt::Key_5, Qt::ControlModifier);
+        app->key(Qt::Key_6, Qt::ControlModifier);
         click("consistencyMeasure");
         return waitUntil([&] { return !proof().task().isRunning() && proof().model().rowCount() == 5; });
     }
@@ -68,7 +68,7 @@ protected:
 
 TEST_F(ProofWindow, SaysWhatIsMissingBeforeAnythingCanBeMeasured)
 {
-    app->key(Qt::Key_5, Qt::ControlModifier);
+    app->key(Qt::Key_6, Qt::ControlModifier);
     EXPECT_TRUE(words("consistencyState").contains("Mark key colours"));
     EXPECT_FALSE(app->find("consistencySave").isEnabled());
     EXPECT_TRUE(words("consistencyNumber").isEmpty());

@@ -151,7 +151,7 @@ TEST(MovedJobWindow, PicturesInAnotherPlaceAreFoundOnceItIsShown)
     EXPECT_EQ(lost(app.document()), 4u);
     EXPECT_TRUE(question(app, "lost").contains("Their work is kept"));
     // The wall says so and does not wait for ever.
-    app.key(Qt::Key_3, Qt::ControlModifier);
+    app.key(Qt::Key_4, Qt::ControlModifier);
     for (const char* view : {"frameInHand", "companion1", "companion2"})
         EXPECT_TRUE(app.find<PictureView>(view).message().contains("not where it was"))
             << view << ": " << app.find<PictureView>(view).message().toStdString();
@@ -176,7 +176,7 @@ TEST(MovedJobWindow, APictureReplacedByAnotherOfTheSameNameIsAskedAbout)
         ASSERT_TRUE(waitUntil([&] { return !question(app, "changed").isEmpty(); }));
         EXPECT_TRUE(question(app, "changed").contains("frame-1")) << question(app, "changed").toStdString();
         // While that is open, the frame is not handed over.
-        app.key(Qt::Key_6, Qt::ControlModifier);
+        app.key(Qt::Key_7, Qt::ControlModifier);
         QTest::mouseClick(&app.find<QPushButton>("exportStart"), Qt::LeftButton);
         ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("exportState").text().startsWith("Done"); }));
         EXPECT_TRUE(app.find<QLabel>("exportState").text().contains("1 failed"));
@@ -225,7 +225,7 @@ TEST(HandoverWindow, IntoTheFolderOfTheShootNeverReplacesASiblingOrAnybodysFile)
         before[entry.path().filename().string()] = readText(entry.path());
     OpenWindow app(folder.path());
     ASSERT_TRUE(waitUntil([&] { return app.window().shoot().model().readCount() == 5; }));
-    app.key(Qt::Key_6, Qt::ControlModifier);
+    app.key(Qt::Key_7, Qt::ControlModifier);
     app.find<QLineEdit>("exportFolder").setText(name(folder.path()));
     for (int run = 0; run < 2; ++run) {
         QTest::mouseClick(&app.find<QPushButton>("exportStart"), Qt::LeftButton);
@@ -257,7 +257,7 @@ TEST(DamagedJobWindow, ALookThatCannotBeReadLetsNoOtherLookIn)
     app.document().looks().rename("foreign");
     app.document().looks().commit("Change");
     EXPECT_TRUE(app.message().contains("cannot be read"));
-    app.key(Qt::Key_6, Qt::ControlModifier);
+    app.key(Qt::Key_7, Qt::ControlModifier);
     EXPECT_FALSE(app.find<QPushButton>("exportStart").isEnabled());
     EXPECT_EQ(app.document().looks().pins().size(), 0u);
     // The last good version, as a gesture.
@@ -310,7 +310,7 @@ TEST(DamagedJobWindow, ABalanceThatCannotBeReadIsSaidKeptAndNotHandedOver)
     EXPECT_TRUE(app.message().contains("light groups cannot be read"));
     ASSERT_TRUE(app.thumbnailsRead());
     EXPECT_TRUE(unreadableIn(job, "lights").contains("the second")) << "kept aside when lights are told apart anew";
-    app.key(Qt::Key_6, Qt::ControlModifier);
+    app.key(Qt::Key_7, Qt::ControlModifier);
     QTest::mouseClick(&app.find<QPushButton>("exportStart"), Qt::LeftButton);
     ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("exportState").text().startsWith("Done"); }));
     EXPECT_TRUE(app.find<QLabel>("exportState").text().contains("1 failed")) << "never handed over unbalanced";
@@ -365,7 +365,7 @@ TEST(OddFiles, NamesThatAreNoTextAndNamesOfTwoLinesAreFramesLikeAnyOther)
         titles << titleOf(frame);
     }
     EXPECT_TRUE(titles.contains(QStringLiteral("two␊lines"))) << titles.join("|").toStdString();
-    app.key(Qt::Key_6, Qt::ControlModifier);
+    app.key(Qt::Key_7, Qt::ControlModifier);
     QTest::mouseClick(&app.find<QPushButton>("exportStart"), Qt::LeftButton);
     ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("exportState").text().startsWith("Done"); }));
     EXPECT_TRUE(fs::exists(folder / "handed-over" / "caf\xE9.jpg"));
@@ -390,7 +390,7 @@ TEST(OddFiles, AFrameThatCannotBeReadIsReadOnceAndAgainOnceItHasChanged)
     const int once = faults;
     for (int i = 0; i < 50; ++i)
         EXPECT_EQ(proxies.proxy(broken.id, broken.path), nullptr);
-    app.key(Qt::Key_3, Qt::ControlModifier);
+    app.key(Qt::Key_4, Qt::ControlModifier);
     ASSERT_TRUE(app.settled());
     EXPECT_EQ(faults, once) << "it was not read again";
     fs::rename(folder / "good.png_", folder / "frame-1.png");
@@ -453,7 +453,7 @@ TEST(LongWork, QuittingAsksNothingOnceAllIsWritten)
     writeShoot(folder.path(), 6);
     auto app = std::make_unique<OpenWindow>(folder.path());
     ASSERT_TRUE(app->thumbnailsRead());
-    app->key(Qt::Key_6, Qt::ControlModifier);
+    app->key(Qt::Key_7, Qt::ControlModifier);
     // The question is open while the last files are written, and answers itself.
     QTest::mouseClick(&app->find<QPushButton>("exportStart"), Qt::LeftButton);
     ASSERT_TRUE(app->window().handover().task().isRunning());

@@ -123,7 +123,7 @@ public:
     }
     bool goToLook()
     {
-        key(Qt::Key_3, Qt::ControlModifier);
+        key(Qt::Key_4, Qt::ControlModifier);
         return settled();
     }
     /// The window has the keyboard; a menu that has just closed may still hold it: that it was activated is told late.

@@ -64,7 +64,7 @@ TEST(Window, DesignsALookAndHandsItOverExactlyAsTheCommandLineDoes)
     ASSERT_TRUE(app.settled());
 
     // Hand over: 16-bit PNG of everything, compared with what the command line makes of the same look.
-    app.key(Qt::Key_6, Qt::ControlModifier);
+    app.key(Qt::Key_7, Qt::ControlModifier);
     ASSERT_TRUE(app.find("exportFormat").isVisible());
     app.find<QComboBox>("exportFormat").setFocus();
     QTest::keyClick(&app.find("exportFormat"), Qt::Key_Down);
@@ -388,7 +388,7 @@ TEST(Window, BadInputSaysWhatHappenedAndLosesNothing)
     EXPECT_EQ(app.document().frames().size(), 3u);
     // Taking the broken frame in hand shows why, in its place; the companions are still there.
     app.document().selection().setFrameInHand(model.index(2).data(FrameModel::IdRole).toLongLong());
-    app.key(Qt::Key_3, Qt::ControlModifier);
+    app.key(Qt::Key_4, Qt::ControlModifier);
     ASSERT_TRUE(waitUntil(
         [&] { return !app.wall().companionViews().empty() && !app.wall().companionViews()[0]->image().isNull(); }));
     EXPECT_TRUE(app.picture().image().isNull());

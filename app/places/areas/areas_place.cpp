@@ -1,0 +1,551 @@
+#include "app/places/areas/areas_place.h"
+
+#include "app/places/areas/area_canvas.h"
+#include "app/places/areas/area_tile.h"
+#include "app/theme/controls.h"
+#include "app/theme/number_box.h"
+#include "app/theme/theme.h"
+#include "app/words/words.h"
+#include "core/job/area_work.h"
+#include "core/look/role_kind.h"
+
+#include <QtWidgets>
+#include <set>
+
+namespace amber {
+namespace {
+
+constexpr double kSure = 0.9;
+constexpr int kTilesWidth = 462;
+
+}  // namespace
+
+AreasPlace::AreasPlace(Document& document, FrameModel& frames, ProxyStore& proxies, QWidget* parent)
+    : QWidget(parent), m_document(document), m_model(new AreasModel(document, frames, proxies, this)),
+      m_hand(new AreaHand(document, *m_model, proxies, this)), m_task(new Task(this)), m_role(new QComboBox(this)),
+      m_counts(new QLabel(this)), m_frameWords(new QLabel(this)), m_hint(new QLabel(this)),
+      m_tiles(new QListView(this)), m_tile(new AreaTile(this)), m_canvas(new AreaCanvas(this)),
+      m_tools(new QButtonGroup(this))
+{
+    setObjectName("areasPlace");
+    auto* left = new QVBoxLayout;
+    left->setSpacing(0);
+    left->addWidget(makeTiles(), 1);
+    auto* right = new QVBoxLayout;
+    right->setSpacing(0);
+    right->addLayout(makeTools());
+    right->addWidget(m_canvas, 1);
+    right->addLayout(makeFoot());
+    auto* middle = new QHBoxLayout;
+    middle->setSpacing(0);
+    middle->addLayout(left);
+    middle->addLayout(right, 1);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addLayout(makeHeader());
+    layout->addLayout(middle, 1);
+    connectParts();
+    addKeys();
+    refreshRoles();
+}
+
+QLayout* AreasPlace::makeHeader()
+{
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(14, 6, 14, 6);
+    row->setSpacing(8);
+    m_role->setObjectName("areaRole");
+    m_role->setAccessibleName(tr("Role"));
+    m_role->setToolTip(tr("A part of pictures that steps of a look are for"));
+    m_role->setMinimumWidth(150);
+    m_counts->setObjectName("areaCounts");
+    m_counts->setProperty("quiet", true);
+    m_counts->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    const auto all = [this] {
+        std::vector<FrameId> ids;
+        for (const Frame& frame : m_document.frames())
+            ids.push_back(frame.id);
+        return ids;
+    };
+    auto* made = makeButton(this, "areaNewRole", tr("New role…"), tr("A further part of pictures, by its name"),
+                            [this] { newRole(); });
+    m_findAll =
+        makeButton(this, "areaFindAll", tr("Find on all"),
+                   tr("Look for the role on every frame where nobody decided it: what needs no mark, and what is "
+                      "marked on other frames"),
+                   [this, all] { find(all(), wishesOf(false)); });
+    m_findThese = makeButton(this, "areaFindThese", tr("Find on these"), tr("The same on the chosen frames only"),
+                             [this] { find(chosen(), wishesOf(false)); });
+    m_findRoles = makeButton(this, "areaFindRoles", tr("Find all roles"), tr("Look for every role on every frame"),
+                             [this, all] { find(all(), wishesOf(true)); });
+    row->addWidget(m_role);
+    row->addWidget(made);
+    row->addWidget(m_counts, 1);
+    row->addWidget(makeTaskBar(*m_task, "areaTask", this));
+    for (QPushButton* button : {m_findAll, m_findThese, m_findRoles})
+        row->addWidget(button);
+    return row;
+}
+
+QWidget* AreasPlace::makeTiles()
+{
+    auto* panel = new QWidget(this);
+    panel->setFixedWidth(kTilesWidth);
+    m_tiles->setObjectName("areaTiles");
+    m_tiles->setAccessibleName(tr("Frames by the area of the role, what wants to be looked at first"));
+    m_tiles->setModel(m_model);
+    m_tiles->setItemDelegate(m_tile);
+    m_tiles->setViewMode(QListView::IconMode);
+    m_tiles->setResizeMode(QListView::Adjust);
+    m_tiles->setMovement(QListView::Static);
+    m_tiles->setUniformItemSizes(true);
+    m_tiles->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    m_tiles->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    m_tiles->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn);
+    m_tiles->setProperty("wall", true);
+    m_tiles->setFrameShape(QFrame::NoFrame);
+    m_tiles->viewport()->installEventFilter(this);
+    m_sure = makeButton(this, "areaConfirmSure", tr("Confirm the sure ones"),
+                        tr("Every area that is offered with at least 90 %"), [this] { confirmSure(); });
+    m_rest =
+        makeButton(this, "areaRestNotHere", tr("Not here on the rest"),
+                   tr("The role is in none of the frames that have no area and no offer"), [this] { restNotHere(); });
+    auto* buttons = new QHBoxLayout;
+    buttons->setContentsMargins(14, 6, 10, 8);
+    buttons->setSpacing(8);
+    buttons->addWidget(m_sure);
+    buttons->addWidget(m_rest);
+    auto* layout = new QVBoxLayout(panel);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(m_tiles, 1);
+    layout->addLayout(buttons);
+    return panel;
+}
+
+void AreasPlace::addToolButtons(QBoxLayout& row)
+{
+    const struct {
+        AreaCanvas::Tool tool;
+        const char* name;
+        QString words, tip;
+    } tools[] = {
+        {AreaCanvas::Tool::Thing, "areaThing", tr("Thing"),
+         tr("Stroke over a thing from end to end: it is found. Further strokes add, with Shift they take away (T)")},
+        {AreaCanvas::Tool::Box, "areaBox", tr("Box"), tr("Drag a box round a thing: it is found (B)")},
+        {AreaCanvas::Tool::Ramp, "areaRamp", tr("Ramp"), tr("Drag from where it works fully to where it ends (R)")},
+        {AreaCanvas::Tool::Ellipse, "areaEllipse", tr("Ellipse"), tr("Drag from the middle outward (E)")},
+        {AreaCanvas::Tool::Brush, "areaBrush", tr("Brush"),
+         tr("Paint; it keeps to edges. With Shift it takes away, the wheel changes its radius (P)")}};
+    for (const auto& t : tools) {
+        auto* button = new QToolButton(this);
+        button->setObjectName(t.name);
+        button->setText(t.words);
+        button->setToolTip(t.tip);
+        button->setCheckable(true);
+        button->setChecked(t.tool == AreaCanvas::Tool::Thing);
+        m_tools->addButton(button, static_cast<int>(t.tool));
+        row.addWidget(button);
+    }
+}
+
+QLayout* AreasPlace::makeTools()
+{
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(14, 0, 14, 6);
+    row->setSpacing(6);
+    addToolButtons(*row);
+    const auto number = [&](const char* name, const QString& words, double value, double most, auto act) {
+        constexpr int kWidth = 66;
+        auto* box = new NumberBox(this);
+        box->setObjectName(name);
+        box->setAccessibleName(words);
+        box->setRange(0, most);
+        box->setDecimals(1);
+        box->setSuffix(tr(" %"));
+        box->setValue(value);
+        box->setFixedWidth(kWidth);
+        connect(box, &QDoubleSpinBox::valueChanged, this, act);
+        row->addSpacing(4);
+        row->addWidget(new QLabel(words, this));
+        row->addWidget(box);
+        return box;
+    };
+    m_radius = number("areaRadius", tr("Radius"), 100 * m_canvas->radius(), 100 * AreaCanvas::kMostRadius,
+                      [this](double v) { m_canvas->setRadius(v / 100); });
+    m_softness = number("areaSoftness", tr("Softness"), 100 * m_canvas->softness(), 100,
+                        [this](double v) { m_canvas->setSoftness(v / 100); });
+    row->addStretch(1);
+    m_over = makeButton(this, "areaStartOver", tr("Start over"), tr("Take the area off this frame"),
+                        [this] { startOver(); });
+    row->addWidget(m_over);
+    return row;
+}
+
+QLayout* AreasPlace::makeFoot()
+{
+    m_frameWords->setObjectName("areaFrameWords");
+    m_frameWords->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(14, 6, 14, 8);
+    row->setSpacing(6);
+    m_another = makeButton(this, "areaAnother", tr("Another"), tr("Another of what was offered (A)"),
+                           [this] { m_hand->another(); });
+    m_notHere =
+        makeButton(this, "areaNotHere", tr("Not here"), tr("The role is not in this frame (N)"), [this] { notHere(); });
+    m_refuse = makeButton(this, "areaRefuse", tr("Refuse"), tr("What is offered does not hold (Delete)"),
+                          [this] { refuse(); });
+    m_confirm = makeButton(this, "areaConfirm", tr("Confirm"), tr("What is offered holds; on to the next (Enter)"),
+                           [this] { confirm(); });
+    row->addWidget(m_frameWords, 1);
+    for (QPushButton* button : {m_another, m_notHere, m_refuse, m_confirm})
+        row->addWidget(button);
+    return row;
+}
+
+void AreasPlace::connectParts()
+{
+    connect(m_tools, &QButtonGroup::idClicked, this, [this](int id) {
+        m_canvas->setTool(static_cast<AreaCanvas::Tool>(id));
+        m_canvas->setShape(m_hand->shape());
+    });
+    connect(m_canvas, &AreaCanvas::radiusChanged, this, [this](double r) { m_radius->setValue(100 * r); });
+    connect(m_canvas, &AreaCanvas::strokeDrawn, this, [this](const Stroke& stroke, bool isOpposite) {
+        m_canvas->tool() == AreaCanvas::Tool::Brush ? m_hand->brush(stroke, isOpposite)
+                                                    : m_hand->stroke(stroke, isOpposite);
+    });
+    connect(m_canvas, &AreaCanvas::boxDrawn, m_hand, &AreaHand::box);
+    connect(m_canvas, &AreaCanvas::shapeMoved, m_hand, &AreaHand::moveShape);
+    connect(m_canvas, &AreaCanvas::shapeEnded, m_hand, &AreaHand::endShape);
+    connect(m_hand, &AreaHand::pictureReady, m_canvas, &AreaCanvas::setPicture);
+    connect(m_hand, &AreaHand::veilReady, m_canvas, &AreaCanvas::setVeil);
+    connect(m_hand, &AreaHand::failed, m_canvas, [this](const QString& why) {
+        m_canvas->setPicture({});
+        m_canvas->setMessage(why);
+    });
+    connectDocument();
+}
+
+void AreasPlace::connectDocument()
+{
+    connect(m_role, &QComboBox::activated, this, [this](int i) { setRole(m_role->itemText(i).toStdString()); });
+    connect(m_model, &AreasModel::changed, this, &AreasPlace::refresh);
+    connect(m_tiles->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
+        if (const FrameId frame = m_model->frameAt(now.row()); frame && frame != m_hand->frame())
+            m_document.selection().setFrameInHand(frame);
+        refreshFoot();
+    });
+    connect(&m_document.selection(), &Selection::frameChosen, this, [this] {
+        if (isVisible())
+            refresh();
+    });
+    connect(&m_document, &Document::leaving, this, [this] {
+        m_task->cancel();
+        m_finder = std::make_shared<AreaFinder>();
+        m_canvas->setPicture({});
+    });
+    connect(&m_document, &Document::opened, this, &AreasPlace::refreshRoles);
+    connect(&m_document, &Document::areasChanged, this, &AreasPlace::refreshRoles);
+    connect(&m_document.looks(), &LooksInHand::stepsChanged, this, &AreasPlace::refreshRoles);
+    connect(&m_document.looks(), &LooksInHand::revisionsChanged, this, &AreasPlace::refreshRoles);
+    connect(m_task, &Task::began, this, &AreasPlace::refresh);
+    connect(m_task, &Task::ended, this, &AreasPlace::refresh);
+}
+
+/// Keys that work while the tiles or the picture have the focus.
+void AreasPlace::addKeys()
+{
+    const auto key = [this](const QKeySequence& keys, auto act) {
+        for (QWidget* widget : std::initializer_list<QWidget*>{m_tiles, m_canvas}) {
+            auto* action = new QAction(widget);
+            action->setShortcut(keys);
+            action->setShortcutContext(Qt::WidgetShortcut);
+            connect(action, &QAction::triggered, this, act);
+            widget->addAction(action);
+        }
+    };
+    key(Qt::Key_Return, [this] { confirm(); });
+    key(Qt::Key_Enter, [this] { confirm(); });
+    key(Qt::Key_Delete, [this] { refuse(); });
+    key(Qt::Key_N, [this] { notHere(); });
+    key(Qt::Key_A, [this] { m_hand->another(); });
+    key(Qt::Key_J, [this] { goOn(); });
+    const std::pair<Qt::Key, AreaCanvas::Tool> tools[] = {{Qt::Key_T, AreaCanvas::Tool::Thing},
+                                                          {Qt::Key_B, AreaCanvas::Tool::Box},
+                                                          {Qt::Key_R, AreaCanvas::Tool::Ramp},
+                                                          {Qt::Key_E, AreaCanvas::Tool::Ellipse},
+                                                          {Qt::Key_P, AreaCanvas::Tool::Brush}};
+    for (const auto& [letter, tool] : tools)
+        key(letter, [this, tool = tool] {
+            m_tools->button(static_cast<int>(tool))->click();
+            m_canvas->setFocus();
+        });
+}
+
+bool AreasPlace::eventFilter(QObject* watched, QEvent* event)
+{
+    if (event->type() == QEvent::Resize) {
+        m_tile->fit(m_tiles->viewport()->width() - 2);
+        m_tiles->doItemsLayout();
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+void AreasPlace::showEvent(QShowEvent*)
+{
+    refreshRoles();
+    refresh();
+}
+
+// ---- roles ----
+
+void AreasPlace::refreshRoles()
+{
+    std::set<std::string> known;
+    QStringList names;
+    const auto add = [&](const std::string& name) {
+        if (known.insert(name).second)
+            names << text(name);
+    };
+    for (const Role& role : m_document.looks().look().roles)
+        add(role.name);
+    for (const auto& [id, area] : m_document.job().areas)
+        add(id.second);
+    if (!m_model->role().empty() && m_document.isOpen() && !names.isEmpty())
+        add(m_model->role());
+    const QSignalBlocker blocker(m_role);
+    m_role->clear();
+    m_role->addItems(names);
+    m_role->setEnabled(!names.isEmpty());
+    const int at = names.indexOf(text(m_model->role()));
+    if (at < 0)
+        setRole(names.isEmpty() ? std::string() : names.front().toStdString());
+    else
+        m_role->setCurrentIndex(at);
+    refreshFoot();
+}
+
+void AreasPlace::setRole(const std::string& role)
+{
+    const FrameId frame = m_document.selection().frameInHand();
+    m_model->setRole(role);
+    m_role->setCurrentIndex(m_role->findText(text(role)));
+    m_hand->take(0);
+    if (const int row = m_model->rowOf(frame); row >= 0)
+        m_tiles->setCurrentIndex(m_model->index(row));
+    refresh();
+}
+
+void AreasPlace::newRole()
+{
+    const auto name =
+        askLine(this, {"areaRoleDialog", tr("New role"), tr("A part of pictures: sky, hands, linen…"), {}, tr("Make")});
+    if (!name || name->isEmpty())
+        return;
+    Look look = m_document.looks().look();
+    if (look.roles.size() >= kRoleLimit) {
+        emit m_document.failed(tr("A look has room for %1 roles.").arg(kRoleLimit));
+        return;
+    }
+    if (!roleOf(look, name->toStdString())) {
+        look.roles.push_back({name->toStdString(), kindByName(name->toStdString()), {}, 1, {}});
+        m_document.looks().change(look);
+        m_document.looks().commit(tr("Role %1").arg(*name));
+    }
+    refreshRoles();
+    setRole(name->toStdString());
+}
+
+std::vector<AreaWish> AreasPlace::wishesOf(bool all) const
+{
+    const Look& look = m_document.looks().look();
+    std::vector<AreaWish> wishes;
+    for (int i = 0; i < m_role->count(); ++i)
+        if (const std::string name = m_role->itemText(i).toStdString(); all || name == m_model->role()) {
+            const Role* role = roleOf(look, name);
+            wishes.push_back({name, role ? role->kind : kindByName(name)});
+        }
+    return wishes;
+}
+
+// ---- finding and deciding ----
+
+void AreasPlace::find(const std::vector<FrameId>& frames, const std::vector<AreaWish>& wishes)
+{
+    if (m_task->isRunning() || wishes.empty() || frames.empty())
+        return;
+    auto found = std::make_shared<std::vector<AreaOffers>>();
+    m_task->start([found, finder = m_finder, job = m_document.job(), all = m_document.frames(), frames, wishes](
+                      const Task::Progress& progress,
+                      const CancelToken& cancel) { *found = finder->find(job, all, frames, wishes, progress, cancel); },
+                  [this, found](bool) {
+                      if (found->empty() || !m_document.isOpen())
+                          return;
+                      m_model->remember(*found);
+                      m_document.commit(withOffers(m_document.job(), *found), tr("Areas found"));
+                      m_model->reorder();
+                      m_tiles->setCurrentIndex(m_model->index(std::max(0, m_model->nextOpen(-1))));
+                      m_tiles->setFocus();
+                  });
+}
+
+std::vector<FrameId> AreasPlace::chosen() const
+{
+    std::vector<FrameId> frames;
+    for (const QModelIndex& index : m_tiles->selectionModel()->selectedIndexes())
+        frames.push_back(m_model->frameAt(index.row()));
+    if (frames.empty() && m_hand->frame())
+        frames.push_back(m_hand->frame());
+    return frames;
+}
+
+void AreasPlace::change(const std::vector<FrameId>& frames, const std::function<void(std::optional<Area>&)>& act,
+                        const QString& action)
+{
+    if (m_model->role().empty())
+        return;
+    Job after = m_document.job();
+    for (const FrameId frame : frames) {
+        const AreaId id{frame, m_model->role()};
+        const Area* known = after.areaOf(frame, id.second);
+        std::optional<Area> area = known ? std::optional(*known) : std::nullopt;
+        act(area);
+        if (area)
+            after.areas[id] = *area;
+        else
+            after.areas.erase(id);
+    }
+    if (after.areas != m_document.job().areas)
+        m_document.commit(after, action);
+}
+
+void AreasPlace::goOn()
+{
+    if (const int row = m_model->nextOpen(m_tiles->currentIndex().row()); row >= 0)
+        m_tiles->setCurrentIndex(m_model->index(row));
+}
+
+void AreasPlace::confirm()
+{
+    change(
+        chosen(),
+        [](std::optional<Area>& area) {
+            if (area && area->state == Area::State::Proposed)
+                area->state = Area::State::Confirmed;
+        },
+        tr("Area confirmed"));
+    goOn();
+}
+
+void AreasPlace::refuse()
+{
+    change(
+        chosen(),
+        [](std::optional<Area>& area) {
+            if (area && area->state == Area::State::Proposed)
+                area.reset();
+        },
+        tr("Area refused"));
+    goOn();
+}
+
+void AreasPlace::notHere()
+{
+    change(
+        chosen(),
+        [](std::optional<Area>& area) {
+            area = Area{};
+            area->state = Area::State::NotHere;
+        },
+        tr("Not in this frame"));
+    goOn();
+}
+
+void AreasPlace::startOver()
+{
+    change(
+        {m_hand->frame()}, [](std::optional<Area>& area) { area.reset(); }, tr("Area taken off"));
+}
+
+void AreasPlace::confirmSure()
+{
+    std::vector<FrameId> all;
+    for (const Frame& frame : m_document.frames())
+        all.push_back(frame.id);
+    change(
+        all,
+        [](std::optional<Area>& area) {
+            if (area && area->state == Area::State::Proposed && area->sureness() >= kSure)
+                area->state = Area::State::Confirmed;
+        },
+        tr("Sure areas confirmed"));
+    goOn();
+}
+
+void AreasPlace::restNotHere()
+{
+    std::vector<FrameId> open;
+    for (const Frame& frame : m_document.frames())
+        if (!m_document.job().areaOf(frame.id, m_model->role()))
+            open.push_back(frame.id);
+    change(
+        open,
+        [](std::optional<Area>& area) {
+            area = Area{};
+            area->state = Area::State::NotHere;
+        },
+        tr("Not here on the rest"));
+}
+
+// ---- what is shown ----
+
+void AreasPlace::refresh()
+{
+    using Standing = AreasModel::Standing;
+    const int offered = m_model->countOf(Standing::Proposed),
+              decided = m_model->countOf(Standing::Confirmed) + m_model->countOf(Standing::ByHand),
+              absent = m_model->countOf(Standing::NotHere),
+              open = m_model->countOf(Standing::Open) + m_model->countOf(Standing::NotFound);
+    const bool hasRole = !m_model->role().empty(), isFree = hasRole && !m_task->isRunning();
+    m_counts->setText(
+        !m_document.isOpen() ? QString()
+        : hasRole
+            ? tr("%1 to look at, %2 not marked, %3 marked, %4 not here").arg(offered).arg(open).arg(decided).arg(absent)
+            : tr("The look in hand has no roles yet."));
+    m_findAll->setEnabled(isFree), m_findThese->setEnabled(isFree), m_findRoles->setEnabled(isFree);
+    m_sure->setEnabled(hasRole && offered > 0), m_rest->setEnabled(hasRole && open > 0);
+    if (const FrameId frame = m_document.selection().frameInHand(); isVisible() && frame != m_hand->frame()) {
+        m_hand->take(frame);
+        if (const int row = m_model->rowOf(frame); row >= 0 && row != m_tiles->currentIndex().row())
+            m_tiles->setCurrentIndex(m_model->index(row));
+    }
+    refreshFoot();
+}
+
+void AreasPlace::refreshFoot()
+{
+    const Frame* frame = m_document.frame(m_hand->frame());
+    const Area* area = m_hand->area();
+    const bool isOffered = area && area->state == Area::State::Proposed, hasRole = !m_model->role().empty();
+    QString words = frame ? text(nameOf(*frame)) : QString();
+    if (frame && hasRole) {
+        const int row = m_model->rowOf(frame->id);
+        words += QStringLiteral(": ") + m_model->index(row).data(AreasModel::WordsRole).toString();
+        if (area)
+            for (const AreaPart& part : area->parts)
+                if (const auto* found = std::get_if<Found>(&part.shape))
+                    words += QStringLiteral(" · ") + text(found->from);
+    }
+    m_frameWords->setText(words);
+    m_frameWords->setToolTip(words);
+    m_confirm->setEnabled(isOffered), m_refuse->setEnabled(isOffered);
+    m_notHere->setEnabled(frame && hasRole), m_another->setEnabled(m_hand->hasOthers());
+    m_over->setEnabled(area != nullptr);
+    for (QAbstractButton* tool : m_tools->buttons())
+        tool->setEnabled(hasRole);
+    m_canvas->setEnabled(hasRole);
+    m_canvas->setShape(m_hand->shape());
+}
+
+}  // namespace amber
