@@ -286,7 +286,7 @@ void addJobArea(CLI::App& job, Session& session)
     sub("list", "The areas of a job", listAreas);
     CLI::App* propose = sub("propose", "Look for areas that need no input", proposeAreas);
     role(propose);
-    propose->add_option("--kind", o->kind, "What the role is: sky")->default_str("sky");
+    propose->add_option("--kind", o->kind, "What the role is: sky, ground")->default_str("sky");
     addSearch(*propose, *o);
     CLI::App* find = sub("find", "Look on other frames for what is marked on some", findAreas);
     role(find);

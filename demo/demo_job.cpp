@@ -1,6 +1,9 @@
 #include "demo/demo_job.h"
 
+#include "core/area/area.h"
 #include "core/base/atomic_file.h"
+#include "core/base/json_text.h"
+#include "core/image/read.h"
 #include "core/job/job_store.h"
 #include "core/look/look_json.h"
 
@@ -75,6 +78,57 @@ Result<LookId> addLooks(JobStore& job, const fs::path& folder)
     return first;
 }
 
+/// A mask as it is shipped: 8-bit grey.
+Result<FoundMask> readMask(const fs::path& path)
+{
+    const auto picture = readPicture(path);
+    if (!picture)
+        return tl::make_unexpected(picture.error());
+    FoundMask mask{picture->image.width(), picture->image.height(), {}};
+    for (int y = 0; y < mask.height; ++y)
+        for (int x = 0; x < mask.width; ++x)
+            mask.weights.push_back(picture->image.view().row(y)[3 * x] > 0.5f ? 255 : 0);
+    return mask;
+}
+
+/// Where the roles of the looks lie, as somebody confirmed it: "role.frame.png"; and in which frames they are not.
+Status addAreas(JobStore& job, const fs::path& folder)
+{
+    Job after = job.job();
+    const auto idOf = [&](const std::string& stem) {
+        for (const Frame& frame : job.frames())
+            if (frame.path.stem() == stem)
+                return frame.id;
+        return FrameId{0};
+    };
+    for (const fs::path& path : sortedFiles(folder)) {
+        const std::string stem = path.stem().string(), role = stem.substr(0, stem.find('.'));
+        const FrameId frame = idOf(stem.substr(stem.find('.') + 1));
+        if (path.extension() != ".png" || !frame)
+            continue;
+        const auto mask = readMask(path);
+        if (!mask)
+            return tl::make_unexpected(mask.error());
+        Area area;
+        area.state = Area::State::Confirmed;
+        area.parts.push_back({AreaPart::Join::Add, foundOf(*mask, "marked once, found again, looked at", 1), false, 1});
+        after.areas[{frame, role}] = std::move(area);
+    }
+    constexpr std::size_t kMost = 1 << 20;
+    const auto text = readWholeFile(folder / "not-here.json", kMost);
+    if (!text)
+        return tl::make_unexpected(text.error());
+    const Json absent = Json::parse(*text, nullptr, false);
+    for (const auto& [role, frames] : absent.items())
+        for (const Json& name : frames)
+            if (const FrameId frame = idOf(name.get<std::string>())) {
+                Area area;
+                area.state = Area::State::NotHere;
+                after.areas[{frame, role}] = std::move(area);
+            }
+    return job.adopt(after);
+}
+
 /// One frame in hand, and one companion of every other kind of light.
 Status layOut(JobStore& job, LookId look)
 {
@@ -131,6 +185,8 @@ Result<fs::path> writeDemoJob(const fs::path& folder, DemoSize size)
     const auto look = addLooks(*job, folder / "looks");
     if (!look)
         return tl::make_unexpected(look.error());
+    if (const Status marked = addAreas(*job, shipped / "areas"); !marked)
+        return tl::make_unexpected(marked.error());
     if (const Status kept = layOut(*job, *look); !kept)
         return tl::make_unexpected(kept.error());
     return file;

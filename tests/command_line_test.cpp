@@ -327,7 +327,7 @@ TEST_F(OnTheDemo, TheCommandsInTheReadmeRun)
             EXPECT_EQ(ran.status, 0) << line << "\n" << ran.err;
             ++commands;
         }
-    EXPECT_EQ(commands, 19);
+    EXPECT_EQ(commands, 21);
 }
 
 TEST_F(OnTheDemo, ShippedLooksSayWhyAndTearNothing)
@@ -363,7 +363,7 @@ TEST_F(OnTheDemo, MeasuresPatchesAndLooksAsJson)
     EXPECT_GT(diff["changes"].size(), 5u);
     EXPECT_GT(diff["mean"].get<double>(), 1);
     EXPECT_TRUE(contains(amber("look show " + look("long-evening")).out, "2. Split toning"));
-    EXPECT_TRUE(contains(amber("look check " + look("long-evening")).out, "good: 3 steps"));
+    EXPECT_TRUE(contains(amber("look check " + look("long-evening")).out, "good: 5 steps"));
     const Json info = Json::parse(amber("--json table info " + quoted(m_folder / "job/tables/kiln-glow.cube")).out);
     EXPECT_EQ(info["size3"], 25);
 }

@@ -246,5 +246,45 @@ TEST_F(JobCommand, FramesThatShowTheColourCardAreHandedOverOnlyWhenAskedFor)
     EXPECT_TRUE(store->frames()[0].cardSought && !store->frames()[0].card);
 }
 
+TEST_F(JobCommand, AreasAreMarkedFoundListedAndWritten)
+{
+    for (const char* name : {"north-window-02", "north-window-03"})
+        ASSERT_EQ(job("add", quoted(fs::path(AMBER_SOURCE_DIR) / "demo/frames" / (std::string(name) + ".jpg"))).status,
+                  0);
+    EXPECT_TRUE(told("area list")["areas"].empty());
+    refuses("area mark", "--role lemon north-window-02", "where is it?");
+    refuses("area mark", "--role lemon nobody --not-here", "nobody");
+    refuses("area mark", "--role lemon north-window-02 --box 0.5,0.5,0.5,0.9", "nothing is there");
+    refuses("area mark", "--role lemon north-window-02 --box 0,0,1,1 --ramp 0,0,1,1", "excludes");
+    refuses("area mask", "--role lemon north-window-02 -o " + quoted(m_folder / "mask.png"), "no area of this role");
+    const Json marked = told("area mark", "--role lemon north-window-02 --box 0.21,0.67,0.37,0.86")["areas"][0];
+    EXPECT_EQ(marked["state"], "confirmed");
+    EXPECT_GT(marked["sureness"].get<double>(), 0.5);
+
+    // Looked for on all others; nothing changes unless it is taken.
+    const Json found = told("area find", "--role lemon");
+    ASSERT_EQ(found["frames"].size(), 4u) << "all but the one that is decided";
+    const auto& again = found["frames"][3];
+    EXPECT_EQ(again["frame"], "north-window-03");
+    EXPECT_TRUE(again["offered"].get<bool>());
+    EXPECT_TRUE(contains(again["from"].get<std::string>(), "the same scene"));
+    EXPECT_FALSE(found["frames"][0]["offered"].get<bool>()) << "noise";
+    EXPECT_EQ(told("area list")["areas"].size(), 1u);
+    told("area find", "--role lemon --take 0.9 --frames north-window-03");
+    const Json all = told("area list")["areas"];
+    ASSERT_EQ(all.size(), 2u);
+    EXPECT_EQ(all[1]["state"], "confirmed");
+
+    const Json mask = told("area mask", "--role lemon north-window-03 -o " + quoted(m_folder / "mask.png"));
+    EXPECT_EQ(mask["width"], 1500);
+    EXPECT_NEAR(mask["share"].get<double>(), 0.018, 0.006);
+    EXPECT_TRUE(fs::exists(m_folder / "mask.png"));
+    told("area mark", "--role lemon a --click 0.5,0.5");
+    told("area mark", "--role lemon a --not-here");
+    EXPECT_EQ(told("area list")["areas"][0]["state"], "not-here");
+    told("area mark", "--role lemon a --remove");
+    EXPECT_EQ(told("area list")["areas"].size(), 2u);
+}
+
 }  // namespace
 }  // namespace amber::test

@@ -317,6 +317,14 @@ std::shared_ptr<const FrameAreas> Document::areasFor(const Look& look, FrameId i
     return areas->byRole.empty() ? nullptr : areas;
 }
 
+std::shared_ptr<const FrameAreas> Document::areasOf(FrameId id, double sourceRatio) const
+{
+    auto areas = job().areasOf(id);
+    return areas.empty()
+               ? nullptr
+               : std::make_shared<const FrameAreas>(FrameAreas{std::move(areas), m_balances->of(id), sourceRatio});
+}
+
 Framing Document::countedFraming(FrameId id) const
 {
     const Frame* of = frame(id);

@@ -85,6 +85,9 @@ public:
     std::shared_ptr<const FrameAreas> areasFor(const Look& look, FrameId id, const FrameBalance& balance,
                                                double sourceRatio) const;
 
+    /// Where all roles lie on a frame as it is balanced; null when no area is known.
+    std::shared_ptr<const FrameAreas> areasOf(FrameId id, double sourceRatio) const;
+
     /// Everything that was decided. Empty while nothing is open.
     const Job& job() const;
     /// Makes `after` the job, as one gesture that can be taken back, also after a restart. False, and said, when it

@@ -2,6 +2,7 @@
 
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
+#include "core/job/area_finder.h"
 #include "core/look/subject_bound.h"
 
 namespace amber {
@@ -122,6 +123,9 @@ void LibraryView::refresh()
                          {}});
         m_shown.push_back(entry.id);
     }
+    if (const auto proxy = m_wall.proxyInHand())
+        for (Tile& tile : tiles)
+            tile.areas = m_document.areasOf(m_document.selection().frameInHand(), proxy->sourceRatio);
     m_sheet->setTiles(tiles);
     for (std::size_t i = 0; i < m_shown.size(); ++i)
         if (m_shown[i] == m_document.looks().lookId())
@@ -142,6 +146,14 @@ void LibraryView::describe()
           << tr("limits: %1").arg(look->card.limits.empty() ? tr("not said") : text(look->card.limits));
     if (const QString bound = subjectBoundWords(*look); !bound.isEmpty())
         words << tr("travels, but is bound to a subject: %1").arg(bound);
+    if (const auto roles = rolesInUse(*look); !roles.empty()) {
+        QStringList names;
+        for (const std::string& role : roles)
+            names << text(role);
+        const auto open = framesToMark(m_document.job(), m_document.frames(), *look).size();
+        words << (open > 0 ? tr("works on %1: %2 frames are not marked").arg(names.join(tr(", "))).arg(open)
+                           : tr("works on %1").arg(names.join(tr(", "))));
+    }
     m_words->setText(words.join(QStringLiteral(" · ")));
 }
 

@@ -360,6 +360,16 @@ void RenderService::traceDue()
     trace(request, reduced(request.pictures[0]));
 }
 
+namespace {
+
+/// Where a role lies is to be seen on companions as well.
+bool isOnRole(const Look& look, std::size_t step)
+{
+    return step < look.steps.size() && look.steps[step].guard.where.isBound();
+}
+
+}  // namespace
+
 void RenderService::showReduced(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look,
                                 std::size_t index)
 {
@@ -372,7 +382,8 @@ void RenderService::showReduced(const RenderRequest& request, const RenderPlan& 
         const RenderOptions options = optionsOf(source);
         Image out(source.image.width(), source.image.height());
         render(plan, source.image.view(), out.mutableView(), {}, options);
-        if (request.overlay.what != RenderRequest::Overlay::What::Nothing && index == 0)
+        if (request.overlay.what != RenderRequest::Overlay::What::Nothing &&
+            (index == 0 || isOnRole(look, request.entering)))
             layOver(source, look, request, options, source.image.view(), out.mutableView());
         after = pictureOf(request, out.view(), index == 0 ? &source : nullptr);
     }

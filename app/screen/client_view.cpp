@@ -59,7 +59,8 @@ void ClientView::render()
         m_made->blackPoint != wanted.blackPoint)
         m_made = std::make_shared<Made>(wanted);
     m_slot->run(
-        [proxy, made = m_made, space = size() * devicePixelRatioF(),
+        [proxy, areas = m_document.areasOf(frame->id, proxy->sourceRatio), made = m_made,
+         space = size() * devicePixelRatioF(),
          plan = RenderPlan::compile(m_document.looks().lookOf(frame->id))](const CancelToken&) {
             if (!made->view) {
                 ViewOptions own;
@@ -69,7 +70,8 @@ void ClientView::render()
             Image small = reducedToFit(proxy->image.view(), space.width(), space.height());
             if (plan)
                 amber::render(*plan, small.view(), small.mutableView(), {},
-                              {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
+                              {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height), 0, 0,
+                               masksOf(areas, *plan, small.view())});
             return toScreen(small.view(), *made->view);
         },
         [this](const QImage& picture) {

@@ -14,6 +14,8 @@
 #include "app/shortcuts/shortcuts.h"
 #include "app/stepline/step_line.h"
 #include "app/theme/theme.h"
+#include "app/words/words.h"
+#include "core/job/area_finder.h"
 #include "core/measure/trial_frames.h"
 
 namespace amber {
@@ -87,8 +89,49 @@ void MainWindow::connectPlaces()
     connect(&m_document.looks(), &LooksInHand::stepsChanged, this, &MainWindow::retitle);
 }
 
+/// A look that came into the job, or a new role: nobody said yet where its roles lie.
+void MainWindow::offerAreas()
+{
+    QStringList roles;
+    const auto& areas = m_document.job().areas;
+    for (const std::string& role : rolesInUse(m_document.looks().look()))
+        if (std::none_of(areas.begin(), areas.end(), [&](const auto& a) { return a.first.second == role; }))
+            roles << text(role);
+    if (roles == m_unmarked)
+        return;
+    m_unmarked = roles;
+    if (roles.isEmpty())
+        return m_messages->ask({"areas", {}, {}});
+    const auto open = framesToMark(m_document.job(), m_document.frames(), m_document.looks().look()).size();
+    m_messages->ask(
+        {"areas",
+         tr("The look works on %1: no frame says yet where that lies (%2 frames).").arg(roles.join(tr(", "))).arg(open),
+         {{tr("To the areas"),
+           [this, role = roles.front()] {
+               go(Place::Areas);
+               m_areas->setRole(role.toStdString());
+           }},
+          {tr("Find them"), [this] {
+               go(Place::Areas);
+               m_areas->findAllRoles();
+           }}}});
+}
+
+void MainWindow::connectAreas()
+{
+    connect(&m_document.looks(), &LooksInHand::stepsChanged, this, &MainWindow::offerAreas);
+    connect(&m_document.looks(), &LooksInHand::revisionsChanged, this, &MainWindow::offerAreas);
+    connect(&m_document, &Document::areasChanged, this, &MainWindow::offerAreas);
+    connect(&m_document, &Document::opened, this, &MainWindow::offerAreas);
+    connect(&m_document, &Document::leaving, this, [this] {
+        m_unmarked.clear();
+        m_messages->ask({"areas", {}, {}});
+    });
+}
+
 void MainWindow::connectMessages()
 {
+    connectAreas();
     connect(&m_document, &Document::failed, this, &MainWindow::say);
     connect(&m_document, &Document::opened, this, [this] {
         if (!m_document.notice().isEmpty())

@@ -75,6 +75,8 @@ private:
     void addRailFoot(QBoxLayout& layout);
     void connectPlaces();
     void connectMessages();
+    void connectAreas();
+    void offerAreas();
     void addShortcut(const char* id, const std::function<void()>& act);
     void addShortcuts();
     void addViewShortcuts();
@@ -105,6 +107,7 @@ private:
     HandoverPlace* m_handover;
     MessageBars* m_messages;
     LostFrames* m_lost;
+    QStringList m_unmarked;  ///< roles that the look uses and no frame has an area for
 };
 
 }  // namespace amber

@@ -4,6 +4,8 @@
 #include "app/bench/hue_editor.h"
 #include "app/bench/table_editor.h"
 #include "app/library/library_view.h"
+#include "app/places/areas/area_canvas.h"
+#include "app/places/areas/areas_place.h"
 #include "app/places/balance/balance_place.h"
 #include "app/places/handover/handover_place.h"
 #include "app/places/look/look_place.h"
@@ -116,8 +118,8 @@ public:
 
     void go()
     {
-        shoot(), bracket(), balance(), base();
-        steps(), tableAndGuard(), versions(), sheets(), intent(), longLook();
+        shoot(), bracket(), balance(), base(), areas();
+        steps(), tableAndGuard(), roleStep(), versions(), sheets(), intent(), longLook();
         const LookId before = m_document.looks().lookId();
         ladder(), poorReference();
         m_document.looks().choose(before);
@@ -243,6 +245,58 @@ private:
         m_camera.take(m_window, "balance-crop");
         place.showBench(BalancePlace::Bench::Light);
         m_document.selection().setFrameInHand(m_first);
+    }
+    void waitForArea(const char* what)
+    {
+        AreaHand& hand = m_window.areas().hand();
+        m_camera.waitFor([&] { return hand.isReady() && !hand.isBusy() && m_window.queue().isIdle(); }, what);
+    }
+    // Where a role lies on all frames; one frame's thing drawn by strokes.
+    void areas()
+    {
+        AreasPlace& place = m_window.areas();
+        m_window.go(MainWindow::Place::Areas);
+        place.setRole("sky");
+        m_document.selection().setFrameInHand(frameNamed("dusk-terrace-04"));
+        waitForArea("the sky");
+        m_camera.take(m_window, "areas");
+        place.setRole("hands");
+        m_document.selection().setFrameInHand(frameNamed("lamp-shelf-04"));
+        waitForArea("the hand");
+        press("areaStartOver");
+        const auto stroke = [&](const std::vector<Spot>& through, bool isOpposite) {
+            Stroke drawn;
+            drawn.radius = place.canvas().radius();
+            for (const Spot& spot : through)
+                drawn.points.push_back({spot, 1});
+            place.hand().stroke(drawn, isOpposite);
+            waitForArea("a stroke");
+        };
+        stroke({{0.42, 0.63}, {0.55, 0.63}, {0.71, 0.65}}, false);
+        stroke({{0.28, 0.64}, {0.34, 0.66}}, false);
+        m_camera.take(m_window, "areas-strokes");
+        for (int i = 0; i < 3; ++i)
+            m_document.undo();
+        m_document.selection().setFrameInHand(m_first);
+    }
+    // A step on a role, and where the role lies on all pictures of the wall.
+    void roleStep()
+    {
+        m_window.go(MainWindow::Place::Look);
+        const auto companions = m_document.selection().companions();
+        m_document.selection().setFrameInHand(frameNamed("dusk-terrace-02"));
+        m_document.selection().setCompanions({frameNamed("dusk-terrace-03"), frameNamed("dusk-terrace-04"),
+                                              frameNamed("dusk-terrace-06"), frameNamed("dusk-terrace-08")});
+        m_document.looks().selectStep(3);
+        m_look.bench().showGuard(true);
+        m_look.bench().showMask(true);
+        waitForWall();
+        m_camera.take(m_window, "look-role");
+        m_look.bench().showMask(false);
+        m_document.selection().setFrameInHand(m_first);
+        m_document.selection().setCompanions(companions);
+        m_document.looks().selectStep(0);
+        waitForWall();
     }
     void markKeys()
     {

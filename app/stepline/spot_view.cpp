@@ -72,15 +72,17 @@ SpotView::SpotView(RenderQueue& queue, QWidget* parent)
 
 QString SpotView::words() const { return m_words->text(); }
 
-void SpotView::show(const Look& look, int step, const std::shared_ptr<const Proxy>& proxy, const Region& place,
-                    const QString& title, const QString& words, QPoint above)
+void SpotView::show(const Look& look, int step, const std::shared_ptr<const Proxy>& proxy,
+                    const std::shared_ptr<const FrameAreas>& areas, const Region& place, const QString& title,
+                    const QString& words, QPoint above)
 {
-    const auto work = [look, step, proxy, place](const CancelToken&) {
+    const auto work = [look, step, proxy, areas, place](const CancelToken&) {
         const int longEdge = std::max(proxy->info.width, proxy->info.height);
         const auto through = [&](int count) {
             Image out(proxy->image.width(), proxy->image.height());
             if (const auto plan = RenderPlan::compile(look, static_cast<std::size_t>(count)))
-                amber::render(*plan, proxy->image.view(), out.mutableView(), {}, {RenderOptions::Stage::All, longEdge});
+                amber::render(*plan, proxy->image.view(), out.mutableView(), {},
+                              {RenderOptions::Stage::All, longEdge, 0, 0, masksOf(areas, *plan, proxy->image.view())});
             return part(out, place);
         };
         return std::pair(through(step), through(step + 1));

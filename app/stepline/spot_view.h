@@ -18,8 +18,9 @@ public:
     SpotView(RenderQueue& queue, QWidget* parent);
     /// `place` in fractions of the picture; the whole picture when it is whole. `above` is where the mark stands on the
     /// screen.
-    void show(const Look& look, int step, const std::shared_ptr<const Proxy>& proxy, const Region& place,
-              const QString& title, const QString& words, QPoint above);
+    void show(const Look& look, int step, const std::shared_ptr<const Proxy>& proxy,
+              const std::shared_ptr<const FrameAreas>& areas, const Region& place, const QString& title,
+              const QString& words, QPoint above);
     bool isAtRest() const { return !m_slot->isBusy(); }
     QString words() const;
 

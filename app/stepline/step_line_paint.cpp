@@ -2,6 +2,7 @@
 #include "app/stepline/step_line.h"
 
 #include "app/theme/theme.h"
+#include "app/words/words.h"
 
 namespace amber {
 namespace {
@@ -108,6 +109,8 @@ void StepLine::paintTitle(QPainter& painter, const QRect& tile, int index) const
     if (isStep) {
         const Step& step = m_document.looks().look().steps[static_cast<std::size_t>(index)];
         title = isNarrow ? QString::number(index + 1) : QStringLiteral("%1 %2").arg(index + 1).arg(stepTitle(step));
+        if (const RoleBinding& where = step.guard.where; where.isBound() && !isNarrow)
+            title += (where.isOutside ? tr(" · not %1") : tr(" · %1")).arg(text(where.role));
         painter.setPen(QPen(theme::kInk, 1.4));
         painter.setBrush(step.enabled ? QBrush(theme::kInk) : Qt::NoBrush);
         painter.drawEllipse(switchRect(index).adjusted(3, 3, -3, -3));

@@ -196,8 +196,19 @@ void SweepView::fill()
                                  {}});
                 m_values.push_back(value);
             }
-    m_sheet->setTiles(tiles);
+    setTiles(std::move(tiles));
     refreshButtons();
+}
+
+/// All tiles are of the frame in hand.
+void SweepView::setTiles(std::vector<Tile> tiles)
+{
+    const auto areas = tiles.empty()
+                           ? nullptr
+                           : m_document.areasOf(m_document.selection().frameInHand(), tiles.front().proxy->sourceRatio);
+    for (Tile& tile : tiles)
+        tile.areas = areas;
+    m_sheet->setTiles(tiles);
 }
 
 Tile SweepView::tileOf(Table table, const QFileInfo& file, const std::shared_ptr<const Proxy>& proxy,
@@ -249,7 +260,7 @@ void SweepView::sweepTables(const QString& folder)
     if (tiles.empty() || !refused.isEmpty())
         emit m_document.failed(refused.isEmpty() ? tr("There are no lookup tables in this folder.")
                                                  : refused.join(QStringLiteral("\n")));
-    m_sheet->setTiles(tiles);
+    setTiles(std::move(tiles));
     refreshButtons();
 }
 

@@ -35,6 +35,7 @@ protected:
 
 private:
     /// The look with this table in it, as strong as all.
+    void setTiles(std::vector<Tile> tiles);
     Tile tileOf(Table table, const QFileInfo& file, const std::shared_ptr<const Proxy>& proxy,
                 const std::vector<LinearRgb>& entering, std::size_t at);
     QDoubleSpinBox* number(const char* name, const QString& words, const QString& tip);

@@ -4,6 +4,7 @@
 
 #include "app/render/proxy_store.h"
 #include "core/engine/render_plan.h"
+#include "core/frame/frame_masks.h"
 #include "core/measure/difference_map.h"
 
 #include <QListWidget>
@@ -19,8 +20,9 @@ struct Tile {
     std::shared_ptr<const Proxy> proxy;
     QString picture;  ///< by which looks know the frame
     QString title;
-    std::optional<Look> against = {};   ///< the difference from this look's result is measured
-    std::optional<MapAspect> map = {};  ///< and shown in the place of the picture
+    std::optional<Look> against = {};              ///< the difference from this look's result is measured
+    std::optional<MapAspect> map = {};             ///< and shown in the place of the picture
+    std::shared_ptr<const FrameAreas> areas = {};  ///< where the roles of looks lie
 };
 
 class TileSheet : public QListWidget {

@@ -136,6 +136,7 @@ void TrayView::refresh()
                         tile.against = m_versions[0].look;
                     if (v > 0 && m_map->currentIndex() > 0)
                         tile.map = static_cast<MapAspect>(m_map->currentIndex() - 1);
+                    tile.areas = m_document.areasOf(id, proxy->sourceRatio);
                     tiles.push_back(std::move(tile));
                 }
     m_sheet->setTiles(tiles, std::max<int>(2, static_cast<int>(m_versions.size())));

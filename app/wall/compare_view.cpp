@@ -183,6 +183,7 @@ struct Comparison {
     RenderPlan left, right;
     bool isEqual = false;
     std::optional<MapAspect> map;
+    std::shared_ptr<const FrameAreas> areas;
 };
 
 /// With the frame's lens, turn and crop, so that it lies as the others do.
@@ -195,13 +196,16 @@ Image asItCame(const RenderRequest::Base& base, QSize space)
 Compared compared(const Comparison& c)
 {
     const Image small = reducedToFit(c.proxy->image.view(), c.space.width(), c.space.height());
-    const RenderOptions options{RenderOptions::Stage::All, std::max(c.proxy->info.width, c.proxy->info.height)};
+    const auto optionsFor = [&](const RenderPlan& plan) {
+        return RenderOptions{RenderOptions::Stage::All, std::max(c.proxy->info.width, c.proxy->info.height), 0, 0,
+                             masksOf(c.areas, plan, small.view())};
+    };
     Image left(small.width(), small.height()), right(small.width(), small.height());
     const auto draw = [&](const RenderPlan& plan, bool came, Image& to) {
         if (came && c.base)
             to = asItCame(*c.base, c.space);
         else
-            amber::render(plan, small.view(), to.mutableView(), {}, options);
+            amber::render(plan, small.view(), to.mutableView(), {}, optionsFor(plan));
     };
     draw(c.left, c.leftCame, left), draw(c.right, c.rightCame, right);
     if (c.isEqual)
@@ -216,6 +220,12 @@ Compared compared(const Comparison& c)
 
 }  // namespace
 
+std::optional<MapAspect> CompareView::mapWanted() const
+{
+    const int map = m_map->currentIndex();
+    return map > 0 ? std::optional(static_cast<MapAspect>(map - 1)) : std::nullopt;
+}
+
 void CompareView::render()
 {
     const auto proxy = m_wall.proxyInHand();
@@ -228,7 +238,6 @@ void CompareView::render()
     auto left = planOf(*m_leftChoice), right = planOf(*m_rightChoice);
     if (!left || !right)
         return;
-    const int map = m_map->currentIndex();
     const auto came = [](const QComboBox& box) {
         return box.currentData().toLongLong() == dataOf(Wall::State::AsItCame);
     };
@@ -240,7 +249,8 @@ void CompareView::render()
                            std::move(*left),
                            std::move(*right),
                            m_equal->isChecked(),
-                           map > 0 ? std::optional(static_cast<MapAspect>(map - 1)) : std::nullopt};
+                           mapWanted(),
+                           m_document.areasOf(m_document.selection().frameInHand(), proxy->sourceRatio)};
     m_left->setCaption(m_leftChoice->currentText());
     m_right->setCaption(m_rightChoice->currentText());
     m_slot->run([asked](const CancelToken&) { return compared(asked); },

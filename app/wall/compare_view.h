@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/wall/wall.h"
+#include "core/measure/difference_map.h"
 
 class QCheckBox;
 class QComboBox;
@@ -37,6 +38,7 @@ private:
     void layOut(QWidget* close);
     void makeChecks();
     std::optional<Look> chosen(const QComboBox& box) const;
+    std::optional<MapAspect> mapWanted() const;
     void render();
 
     Document& m_document;

@@ -114,6 +114,7 @@ void Wall::rebuild()
 {
     const auto& chosen = m_document.selection().companions();
     while (m_companions.size() > chosen.size()) {
+        m_companions.back()->hide();
         m_companions.back()->deleteLater();
         m_companions.pop_back();
     }

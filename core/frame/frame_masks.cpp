@@ -32,4 +32,10 @@ std::shared_ptr<const RoleMasks> masksOf(const FrameAreas& areas, const std::vec
     return masks;
 }
 
+std::shared_ptr<const RoleMasks> masksOf(const std::shared_ptr<const FrameAreas>& areas, const RenderPlan& plan,
+                                         ImageView finished)
+{
+    return areas ? masksOf(*areas, plan.roles(), finished) : nullptr;
+}
+
 }  // namespace amber

@@ -153,6 +153,16 @@ std::vector<AreaOffers> AreaFinder::find(const Job& job, const std::vector<Frame
     return all;
 }
 
+std::vector<FrameId> framesToMark(const Job& job, const std::vector<Frame>& frames, const Look& look)
+{
+    const std::vector<std::string> roles = rolesInUse(look);
+    std::vector<FrameId> open;
+    for (const Frame& frame : frames)
+        if (std::any_of(roles.begin(), roles.end(), [&](const auto& role) { return !isDecided(job, frame.id, role); }))
+            open.push_back(frame.id);
+    return open;
+}
+
 Job withOffers(Job job, const std::vector<AreaOffers>& offers, double confirmFrom)
 {
     for (const AreaOffers& o : offers) {

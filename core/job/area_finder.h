@@ -5,6 +5,7 @@
 #include "core/area/found_again.h"
 #include "core/base/cancel.h"
 #include "core/job/job.h"
+#include "core/look/look.h"
 
 #include <functional>
 #include <mutex>
@@ -47,6 +48,8 @@ private:
 
 /// Whether somebody decided where a role lies on a frame, or that it is not there.
 bool isDecided(const Job& job, FrameId frame, const std::string& role);
+/// The frames of which it is not known where the roles lie that a look uses: its steps do nothing there.
+std::vector<FrameId> framesToMark(const Job& job, const std::vector<Frame>& frames, const Look& look);
 /// The job with what is offered as proposed areas; those at least so sure are confirmed. What was proposed before and
 /// is offered no more goes; what somebody decided stays.
 Job withOffers(Job job, const std::vector<AreaOffers>& offers, double confirmFrom = 2);

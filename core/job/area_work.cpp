@@ -25,17 +25,57 @@ Result<Image> groundOf(const Job& job, const Frame& frame, int longEdge)
     return balancedPicture(std::move(image), light, job.responseOf(light));
 }
 
+namespace {
+
+/// Below the sky, less what other roles have there.
+Result<Proposal> groundBelow(const Job& job, const Frame& frame, const Image& picture)
+{
+    constexpr double kOfSky = 0.9;
+    Proposal ground = proposeSky(picture.view());
+    if (!ground.isOffered()) {
+        ground.sureness = 0;
+        ground.from = "no horizon: there is no sky above it";
+        return ground;
+    }
+    FoundMask& mask = ground.mask;
+    for (int x = 0; x < mask.width; ++x) {
+        int horizon = 0;
+        const auto at = [&](int y) -> std::uint8_t& {
+            return mask.weights[static_cast<std::size_t>(y) * mask.width + static_cast<std::size_t>(x)];
+        };
+        for (int y = 0; y < mask.height; ++y)
+            horizon = at(y) > 0 ? y + 1 : horizon;
+        for (int y = 0; y < mask.height; ++y)
+            at(y) = y >= horizon ? 255 : 0;
+    }
+    const MaskGround places(picture.view());
+    for (const auto& [role, area] : job.areasOf(frame.id)) {
+        if (!area.counts() || area.state == Area::State::NotHere)
+            continue;
+        const Plane other = places.maskOf(area);
+        for (int y = 0; y < mask.height; ++y)
+            for (int x = 0; x < mask.width; ++x)
+                if (other.row(y * other.height / mask.height)[x * other.width / mask.width] > 0.5f)
+                    mask.weights[static_cast<std::size_t>(y) * mask.width + static_cast<std::size_t>(x)] = 0;
+    }
+    ground.sureness *= kOfSky;
+    ground.from = "below the sky, without what other roles have";
+    return ground;
+}
+
+}  // namespace
+
 Result<Proposal> proposeArea(const Job& job, const Frame& frame, Role::Kind kind)
 {
-    if (kind != Role::Kind::Sky) {
+    if (kind != Role::Kind::Sky && kind != Role::Kind::Ground) {
         Proposal none;
         none.from = "nothing is proposed for this kind unseen: mark it on one frame";
         return none;
     }
-    const auto ground = groundOf(job, frame, kProposalEdge);
-    if (!ground)
-        return tl::make_unexpected(ground.error());
-    return proposeSky(ground->view());
+    const auto picture = groundOf(job, frame, kProposalEdge);
+    if (!picture)
+        return tl::make_unexpected(picture.error());
+    return kind == Role::Kind::Sky ? proposeSky(picture->view()) : groundBelow(job, frame, *picture);
 }
 
 Area areaOf(const Proposal& proposal, bool isConfirmed)

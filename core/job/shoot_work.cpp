@@ -104,7 +104,8 @@ std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& fr
                           balance,
                           job.responseOf(balance),
                           std::to_string(id),
-                          {}};
+                          {},
+                          job.areasOf(id)};
             for (const KeyColour& key : job.keys)
                 if (const KeyPlace* place = job.confirmedPlace(id, key.name))
                     one.places[key.name] = {place->place, 1.0};

@@ -22,6 +22,7 @@ struct Opened {
     Image untouched, balanced;  ///< kEvidenceEdge pixels long
     Features features;
     int longEdge = 0;
+    double sourceRatio = 1;
 };
 
 Result<Opened> read(const ReadFrame& frame, bool withFeatures, MemoryGate& gate)
@@ -36,6 +37,7 @@ Result<Opened> read(const ReadFrame& frame, bool withFeatures, MemoryGate& gate)
         return tl::make_unexpected(picture.error());
     Opened opened;
     opened.longEdge = std::max(picture->info.width, picture->info.height);
+    opened.sourceRatio = static_cast<double>(picture->image.width()) / picture->image.height();
     if (withFeatures)
         opened.features = featuresOf(placed(picture->image, frame.balance.optics, frame.balance.geometry).view());
     const Size size = fitted({picture->image.width(), picture->image.height()}, kEvidenceEdge);
@@ -52,11 +54,16 @@ Result<Opened> open(const ReadFrame& frame, bool withFeatures, MemoryGate& gate)
     return caught(frame.path.string(), [&] { return read(frame, withFeatures, gate); });
 }
 
-Image finished(const Image& balanced, const Look& look, const std::string& name, int longEdge)
+Image finished(const Opened& opened, const Look& look, const ReadFrame& frame)
 {
-    Image out = balanced;
-    if (const auto plan = RenderPlan::compile(lookFor(look, name)))
-        render(*plan, balanced.view(), out.mutableView(), {}, {RenderOptions::Stage::All, longEdge});
+    Image out = opened.balanced;
+    if (const auto plan = RenderPlan::compile(lookFor(look, frame.name))) {
+        RenderOptions options{RenderOptions::Stage::All, opened.longEdge};
+        if (!frame.areas.empty())
+            options.masks = masksOf(FrameAreas{frame.areas, frame.balance, opened.sourceRatio}, plan->roles(),
+                                    opened.balanced.view());
+        render(*plan, opened.balanced.view(), out.mutableView(), {}, options);
+    }
     return out;
 }
 
@@ -125,7 +132,7 @@ FrameReading readingOf(const ReadFrame& frame, const std::vector<KeyColour>& key
         r.fault = opened.error().message();
         return r;
     }
-    const Image shown = finished(opened->balanced, look, frame.name, opened->longEdge);
+    const Image shown = finished(*opened, look, frame);
     for (std::size_t k = 0; k < keys.size(); ++k) {
         const auto found = search.find(keys[k], frame, *opened);
         if (!found)

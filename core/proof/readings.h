@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/base/cancel.h"
+#include "core/frame/frame_masks.h"
 #include "core/look/look.h"
 #include "core/proof/consistency.h"
 
@@ -22,6 +23,7 @@ struct ReadFrame {
     std::string name;  ///< by which the look knows it
     /// Where key colours are known to lie, by name, and how sure that is (1: confirmed). The others are looked for.
     std::map<std::string, std::pair<Region, double>> places;
+    std::map<std::string, Area> areas;  ///< where roles lie
 };
 
 /// One reading per frame, in their order; a frame that cannot be read says why and measures nothing. A key colour that

@@ -59,7 +59,7 @@ TEST(Shipped, EveryFileIsAsItsManifestSays)
         EXPECT_EQ(captureTime(file).size(), 19u) << name;
     }
     EXPECT_LT(total, 60'000'000u);
-    for (const char* folder : {"frames", "raw", "looks", "tables", "profiles", "reference", "pair", "card"})
+    for (const char* folder : {"frames", "raw", "looks", "tables", "profiles", "reference", "pair", "card", "areas"})
         for (const auto& entry : fs::directory_iterator(kDemo / folder))
             EXPECT_TRUE(listed.count(fs::relative(entry.path(), kDemo).string())) << entry.path();
 }

@@ -345,7 +345,8 @@ Status takeExtra(Shoot& shoot, const Json& extra)
 int writeManifest(const fs::path& demo)
 {
     std::vector<fs::path> files;
-    for (const char* folder : {"frames", "raw", "looks", "tables", "profiles", "reference", "pair", "card", "lenses"})
+    for (const char* folder :
+         {"frames", "raw", "looks", "tables", "profiles", "reference", "pair", "card", "lenses", "areas"})
         for (const auto& entry : fs::directory_iterator(demo / folder))
             files.push_back(entry.path());
     std::sort(files.begin(), files.end());

@@ -277,6 +277,22 @@ TEST_F(AreasWindow, WorksByKeyboardAlone)
     EXPECT_NE(place().hand().frame(), 0);
 }
 
+TEST_F(AreasWindow, ALookThatComesInSaysWhatItNeedsAndOffersToFindIt)
+{
+    open({"dusk-terrace-02", "north-window-01"});
+    ASSERT_TRUE(app->document().looks().importLook(QString::fromUtf8(AMBER_SOURCE_DIR "/demo/looks/sea-fog.json")));
+    const auto answer = [&] { return app->window().findChild<QPushButton*>("question-areas-1"); };
+    ASSERT_TRUE(waitUntil([&] { return answer() && answer()->isVisible(); }));
+    EXPECT_EQ(answer()->text(), "Find them");
+    QTest::mouseClick(answer(), Qt::LeftButton);
+    ASSERT_TRUE(waitUntil([&] { return !place().task().isRunning() && areaOf("dusk-terrace-02"); }));
+    EXPECT_EQ(place().model().role(), "sky");
+    EXPECT_EQ(areaOf("dusk-terrace-02")->state, Area::State::Proposed);
+    EXPECT_TRUE(waitUntil([&] { return !answer() || !answer()->isVisible(); })) << "it is known now";
+    EXPECT_EQ(framesToMark(app->document().job(), app->document().frames(), app->look()).size(), 2u)
+        << "until somebody says that it holds";
+}
+
 TEST_F(AreasWindow, WithoutARoleNothingCanBeDrawn)
 {
     writeShoot(folder.path(), 1);

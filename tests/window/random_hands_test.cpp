@@ -68,8 +68,8 @@ private:
             Qt::Key_F5,     Qt::Key_F6,      Qt::Key_F7,     Qt::Key_F8,    Qt::Key_F9,     Qt::Key_F10,
             Qt::Key_F11};
         static const std::vector<Qt::Key> withControl{
-            Qt::Key_Z, Qt::Key_Z, Qt::Key_W, Qt::Key_M, Qt::Key_I, Qt::Key_F, Qt::Key_B, Qt::Key_1,
-            Qt::Key_2, Qt::Key_3, Qt::Key_4, Qt::Key_5, Qt::Key_6, Qt::Key_7, Qt::Key_O, Qt::Key_A, Qt::Key_Plus};
+            Qt::Key_Z, Qt::Key_Z, Qt::Key_W, Qt::Key_M, Qt::Key_I, Qt::Key_F, Qt::Key_B, Qt::Key_1,   Qt::Key_2,
+            Qt::Key_3, Qt::Key_4, Qt::Key_5, Qt::Key_6, Qt::Key_7, Qt::Key_O, Qt::Key_A, Qt::Key_Plus};
         const int how = m_random.whole(0, 5);
         if (how <= 2)
             QTest::keyClick(to, keys[static_cast<std::size_t>(m_random.whole(0, static_cast<int>(keys.size()) - 1))]);

@@ -62,23 +62,17 @@ QLayout* AreasPlace::makeHeader()
     m_counts->setObjectName("areaCounts");
     m_counts->setProperty("quiet", true);
     m_counts->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-    const auto all = [this] {
-        std::vector<FrameId> ids;
-        for (const Frame& frame : m_document.frames())
-            ids.push_back(frame.id);
-        return ids;
-    };
     auto* made = makeButton(this, "areaNewRole", tr("New role…"), tr("A further part of pictures, by its name"),
                             [this] { newRole(); });
     m_findAll =
         makeButton(this, "areaFindAll", tr("Find on all"),
                    tr("Look for the role on every frame where nobody decided it: what needs no mark, and what is "
                       "marked on other frames"),
-                   [this, all] { find(all(), wishesOf(false)); });
+                   [this] { find(allFrames(), wishesOf(false)); });
     m_findThese = makeButton(this, "areaFindThese", tr("Find on these"), tr("The same on the chosen frames only"),
                              [this] { find(chosen(), wishesOf(false)); });
     m_findRoles = makeButton(this, "areaFindRoles", tr("Find all roles"), tr("Look for every role on every frame"),
-                             [this, all] { find(all(), wishesOf(true)); });
+                             [this] { findAllRoles(); });
     row->addWidget(m_role);
     row->addWidget(made);
     row->addWidget(m_counts, 1);
@@ -388,6 +382,16 @@ void AreasPlace::find(const std::vector<FrameId>& frames, const std::vector<Area
                       m_tiles->setCurrentIndex(m_model->index(std::max(0, m_model->nextOpen(-1))));
                       m_tiles->setFocus();
                   });
+}
+
+void AreasPlace::findAllRoles() { find(allFrames(), wishesOf(true)); }
+
+std::vector<FrameId> AreasPlace::allFrames() const
+{
+    std::vector<FrameId> ids;
+    for (const Frame& frame : m_document.frames())
+        ids.push_back(frame.id);
+    return ids;
 }
 
 std::vector<FrameId> AreasPlace::chosen() const

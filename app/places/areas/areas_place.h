@@ -39,6 +39,7 @@ public:
     void notHere();
     void goOn();
     /// Looks for roles over frames in the background.
+    void findAllRoles();
     void find(const std::vector<FrameId>& frames, const std::vector<AreaWish>& wishes);
 
 protected:
@@ -61,6 +62,7 @@ private:
     void confirmSure();
     void restNotHere();
     void startOver();
+    std::vector<FrameId> allFrames() const;
     std::vector<FrameId> chosen() const;
     void change(const std::vector<FrameId>& frames, const std::function<void(std::optional<Area>&)>& act,
                 const QString& action);

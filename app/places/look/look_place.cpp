@@ -387,7 +387,8 @@ void LookPlace::showSpot(int step, int mark)
 {
     const auto& trace = m_stepLine->trace();
     auto proxy = m_wall->proxyInHand();
-    const Look look = m_document.looks().lookOf(m_document.selection().frameInHand());
+    FrameId shown = m_document.selection().frameInHand();
+    const Look look = m_document.looks().lookOf(shown);
     if (!trace || !proxy || step >= static_cast<int>(look.steps.size()))
         return;
     Region place;
@@ -396,17 +397,17 @@ void LookPlace::showSpot(int step, int mark)
         const KeyColour& key = trace->keys[static_cast<std::size_t>(mark - StepLine::kMeasureMarks)];
         place = key.place;
         where = keyColourTitle(key);
-        if (key.frame != m_document.selection().frameInHand()) {
+        if (key.frame != shown) {
             const Frame* frame = m_document.frame(key.frame);
             const auto other = frame ? m_proxies.proxy(key.frame, frame->path) : nullptr;
             if (!other)
                 return;
-            proxy = other;
+            proxy = other, shown = key.frame;
             where = tr("%1 in %2").arg(where, titleOf(*frame));
         }
     }
     const QRect at = m_stepLine->markRect(step, mark);
-    m_spot->show(look, step, proxy, place,
+    m_spot->show(look, step, proxy, m_document.areasOf(shown, proxy->sourceRatio), place,
                  tr("%1 · %2").arg(stepTitle(look.steps[static_cast<std::size_t>(step)]), where),
                  m_stepLine->markWords(step, mark), m_stepLine->mapToGlobal(at.center()));
 }

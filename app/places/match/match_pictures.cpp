@@ -40,8 +40,9 @@ Image seen(const MatchPictures::Side& side, const QSize& space)
     Image image = scale <= 1 ? reduceByArea(picture, width, height) : laidOver(picture, same, width, height);
     cover(image.mutableView());
     if (const auto plan = RenderPlan::compile(side.look))
-        amber::render(*plan, image.view(), image.mutableView(), {},
-                      {RenderOptions::Stage::All, side.deliveredLongEdge});
+        amber::render(
+            *plan, image.view(), image.mutableView(), {},
+            {RenderOptions::Stage::All, side.deliveredLongEdge, 0, 0, masksOf(side.areas, *plan, image.view())});
     return image;
 }
 

@@ -5,6 +5,7 @@
 #include "app/render/render_queue.h"
 #include "core/balance/registration.h"
 #include "core/frame/frame_balance.h"
+#include "core/frame/frame_masks.h"
 #include "core/look/look.h"
 
 #include <QWidget>
@@ -26,6 +27,7 @@ public:
         int deliveredLongEdge = 0;
         FrameBalance lies = {};  ///< its lens, turn and crop are laid on the picture first
         QString caption, message;
+        std::shared_ptr<const FrameAreas> areas = {};  ///< where the roles of the look lie
     };
     /// `lies`: how ours lies in the reference, when both show one thing. `map` 0 for pictures, else a map: lightness,
     /// chroma, hue.

@@ -210,10 +210,12 @@ void MatchPlace::holdFrame()
     const auto plan = RenderPlan::compile(m_document.looks().lookOf(frame->id));
     auto held = std::make_shared<Held>();
     m_task->start(
-        [held, id = frame->id, name = titleOf(*frame), proxy, plan](const Task::Progress&, const CancelToken&) {
+        [held, id = frame->id, name = titleOf(*frame), proxy, plan,
+         areas = m_document.areasOf(frame->id, proxy->sourceRatio)](const Task::Progress&, const CancelToken&) {
             Image finished = proxy->image;
             if (plan)
-                amber::render(*plan, proxy->image.view(), finished.mutableView());
+                amber::render(*plan, proxy->image.view(), finished.mutableView(), {},
+                              {RenderOptions::Stage::All, 0, 0, 0, masksOf(areas, *plan, proxy->image.view())});
             *held = heldFrame(id, name, std::move(finished));
         },
         [this, held](bool cancelled) {

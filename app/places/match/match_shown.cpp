@@ -71,6 +71,7 @@ void MatchPlace::showPictures()
     else if (proxy)
         ours.picture = {proxy, &proxy->image};
     ours.look = m_held.isFit() ? m_held.fit.fit.look : oursLook();
+    ours.areas = proxy && !isPair ? m_document.areasOf(frame->id, proxy->sourceRatio) : nullptr;
     ours.deliveredLongEdge = proxy ? std::max(proxy->info.width, proxy->info.height) : 0;
     ours.caption = isPair             ? tr("%1 by the fitted steps").arg(QFileInfo(m_held.paths[0]).fileName())
                    : isTable && frame ? tr("%1 by the fitted steps").arg(name)

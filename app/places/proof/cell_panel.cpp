@@ -178,12 +178,14 @@ bool CellPanel::render(PictureView& view, RenderSlot& slot, FrameId id, const Ba
         return false;
     const auto plan = RenderPlan::compile(m_document.looks().lookOf(id));
     const Response response = m_document.balances().responseOf(m_document.balances().of(id));
-    const auto work = [proxy, space, plan, response, cure](const CancelToken&) {
+    const auto work = [proxy, space, plan, response, cure,
+                       areas = m_document.areasOf(id, proxy->sourceRatio)](const CancelToken&) {
         Image small = reducedToFit(proxy->image.view(), space.width(), space.height());
         applyBalance(cure, response, small.mutableView());
         if (plan)
             amber::render(*plan, small.view(), small.mutableView(), {},
-                          {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
+                          {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height), 0, 0,
+                           masksOf(areas, *plan, small.view())});
         return toScreen(small.view());
     };
     slot.run(work, [this, &view](const QImage& picture) { view.setImages(++m_shown, picture, picture); });
