@@ -129,7 +129,7 @@ TEST(AreaMeasures, TheStrengthAtWhichTwoAreasMeasureAlike)
                     p[0] = static_cast<float>(c.r), p[1] = static_cast<float>(c.g), p[2] = static_cast<float>(c.b);
                 }
     };
-    paint(one, {0.6, 0.04, 0}), paint(other, {0.6, 0.07, 0});
+    paint(one, {0.6, 0.04, 0}), paint(other, {0.7, 0.07, 0});
     Look look;
     look.roles.push_back({"one", Role::Kind::Thing, {}, 1, {}});
     Step step;

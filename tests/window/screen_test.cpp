@@ -144,7 +144,7 @@ TEST(Screen, ScreenshotsAreTheSameEveryTime)
         }
         ++pictures;
     }
-    EXPECT_EQ(pictures, 28);
+    EXPECT_EQ(pictures, 31);
 }
 
 }  // namespace

@@ -58,8 +58,12 @@ Image lightOf(const QImage& srgb)
 
 AreasModel::AreasModel(Document& document, FrameModel& frames, ProxyStore& proxies, QObject* parent)
     : QAbstractListModel(parent), m_document(document), m_frames(frames),
-      m_veiling(new RenderSlot(proxies.queue(), RenderQueue::Priority::Sheet, this))
+      m_veiling(new RenderSlot(proxies.queue(), RenderQueue::Priority::Sheet, this)), m_soon(new QTimer(this))
 {
+    constexpr int kPause = 80;  // thumbnails come one after another
+    m_soon->setSingleShot(true);
+    m_soon->setInterval(kPause);
+    connect(m_soon, &QTimer::timeout, this, &AreasModel::veilAnew);
     connect(&m_document, &Document::leaving, this, [this] {
         m_veiling->drop();
         m_offers.clear();
@@ -67,14 +71,14 @@ AreasModel::AreasModel(Document& document, FrameModel& frames, ProxyStore& proxi
     connect(&m_document, &Document::opened, this, &AreasModel::reorder);
     connect(&m_document, &Document::framesChanged, this, &AreasModel::reorder);
     connect(&m_document, &Document::areasChanged, this, [this] {
-        veilAnew();
+        veilSoon();
         if (!m_order.empty())
             emit dataChanged(index(0), index(rowCount() - 1));
         emit changed();
     });
     connect(&m_frames, &QAbstractItemModel::dataChanged, this, [this] {
-        veilAnew();
-        if (!m_order.empty())
+        veilSoon();
+        if (m_isShown && !m_order.empty())
             emit dataChanged(index(0), index(rowCount() - 1));
     });
 }
@@ -104,7 +108,7 @@ void AreasModel::reorder()
     m_veils.clear();
     m_veiled.clear();
     endResetModel();
-    veilAnew();
+    veilSoon();
     emit changed();
 }
 
@@ -119,6 +123,18 @@ const std::vector<Proposal>& AreasModel::offersOf(FrameId frame) const
     static const std::vector<Proposal> kNone;
     const auto found = m_offers.find({frame, m_role});
     return found == m_offers.end() ? kNone : found->second;
+}
+
+void AreasModel::setShown(bool on)
+{
+    m_isShown = on;
+    veilSoon();
+}
+
+void AreasModel::veilSoon()
+{
+    if (m_isShown && !m_soon->isActive())
+        m_soon->start();
 }
 
 /// Off the interface thread; only what changed.

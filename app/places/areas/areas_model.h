@@ -6,6 +6,8 @@
 
 #include <QAbstractListModel>
 
+class QTimer;
+
 namespace amber {
 
 class AreasModel : public QAbstractListModel {
@@ -21,6 +23,8 @@ public:
     /// Orders the frames anew: what is offered first, the least sure before the others; what is open; what is decided.
     void setRole(const std::string& role);
     void reorder();
+    /// Only what is seen is worked for.
+    void setShown(bool on);
     /// What was offered besides what the job keeps, and where nothing was found. Lost with the session.
     void remember(const std::vector<AreaOffers>& offers);
     const std::vector<Proposal>& offersOf(FrameId frame) const;
@@ -39,12 +43,15 @@ signals:
     void changed();
 
 private:
+    void veilSoon();
     void veilAnew();
     QString wordsOf(FrameId frame) const;
 
     Document& m_document;
     FrameModel& m_frames;
     RenderSlot* m_veiling;
+    QTimer* m_soon;
+    bool m_isShown = false;
     std::string m_role;
     std::vector<FrameId> m_order;
     std::map<AreaId, std::vector<Proposal>> m_offers;

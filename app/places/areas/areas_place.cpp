@@ -16,7 +16,7 @@ namespace amber {
 namespace {
 
 constexpr double kSure = 0.9;
-constexpr int kTilesWidth = 462;
+constexpr int kTilesWidth = 462, kLeastTilesWidth = 312;
 
 }  // namespace
 
@@ -38,8 +38,8 @@ AreasPlace::AreasPlace(Document& document, FrameModel& frames, ProxyStore& proxi
     right->addLayout(makeFoot());
     auto* middle = new QHBoxLayout;
     middle->setSpacing(0);
-    middle->addLayout(left);
-    middle->addLayout(right, 1);
+    middle->addLayout(left, 2);
+    middle->addLayout(right, 3);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
@@ -85,7 +85,8 @@ QLayout* AreasPlace::makeHeader()
 QWidget* AreasPlace::makeTiles()
 {
     auto* panel = new QWidget(this);
-    panel->setFixedWidth(kTilesWidth);
+    panel->setMinimumWidth(kLeastTilesWidth);
+    panel->setMaximumWidth(kTilesWidth);
     m_tiles->setObjectName("areaTiles");
     m_tiles->setAccessibleName(tr("Frames by the area of the role, what wants to be looked at first"));
     m_tiles->setModel(m_model);
@@ -288,8 +289,16 @@ bool AreasPlace::eventFilter(QObject* watched, QEvent* event)
 
 void AreasPlace::showEvent(QShowEvent*)
 {
+    m_model->setShown(true);
     refreshRoles();
     refresh();
+}
+
+/// What is dragged in another place must not be followed here.
+void AreasPlace::hideEvent(QHideEvent*)
+{
+    m_model->setShown(false);
+    m_hand->take(0);
 }
 
 // ---- roles ----
