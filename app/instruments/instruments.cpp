@@ -380,7 +380,7 @@ void Instruments::paintProbe(QPainter& painter, double top) const
     line(top + 34, tr("chroma"), n(in.chroma, 3), n(out.chroma, 3));
     line(top + 51, tr("hue"), hue(in), hue(out));
     line(top + 68, tr("sRGB in"), {}, code(m_probe->in));
-    line(top + 85, m_probe->leavesOut ? tr("out, by colour") : tr("out"), {}, code(m_probe->out));
+    line(top + 85, m_probe->leavesOut ? tr("colour out") : tr("out"), {}, code(m_probe->out));
 }
 
 void Instruments::paintEvent(QPaintEvent*)

@@ -119,6 +119,16 @@ Settled settled(const Laid& laid, const cv::Mat& mask, const ThingGround& ground
     return {cut, overlap(cut, warped)};
 }
 
+std::vector<LandmarkPair> pairsWith(const Landmarks& from, const AgainPicture& picture)
+{
+    if (!picture.pairs)
+        return pairsOf(from, picture.landmarks);
+    const auto [entry, isNew] = picture.pairs->try_emplace(from);
+    if (isNew)
+        entry->second = pairsOf(from, picture.landmarks);
+    return entry->second;
+}
+
 }  // namespace
 
 std::optional<Proposal> againByPlace(const MarkedThing& marked, const AgainPicture& picture)
@@ -127,7 +137,7 @@ std::optional<Proposal> againByPlace(const MarkedThing& marked, const AgainPictu
     constexpr int kClose = 12;
     if (!marked.picture.ground || !picture.ground)
         return std::nullopt;
-    const std::vector<LandmarkPair> pairs = pairsOf(marked.picture.landmarks, picture.landmarks);
+    const std::vector<LandmarkPair> pairs = pairsWith(marked.picture.landmarks, picture);
     const cv::Size from = marked.picture.ground->fine.size(), to = picture.ground->fine.size();
     cv::Mat mask;
     cv::resize(matOf(marked.mask), mask, from, 0, 0, cv::INTER_LINEAR);

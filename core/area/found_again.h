@@ -5,6 +5,7 @@
 #include "core/area/landmarks.h"
 #include "core/area/thing.h"
 
+#include <map>
 #include <vector>
 
 namespace amber {
@@ -13,6 +14,8 @@ namespace amber {
 struct AgainPicture {
     ThingPicture ground;
     Landmarks landmarks;
+    /// With which other pictures it was compared: several things are looked for in it. One thread at a time.
+    std::shared_ptr<std::map<Landmarks, std::vector<LandmarkPair>>> pairs;
 };
 /// From a picture of 1000 pixels across, or fewer. What takes longest, the landmarks, may be known.
 AgainPicture againPictureOf(ImageView picture, Landmarks known = nullptr);
@@ -22,7 +25,8 @@ struct MarkedThing {
     FoundMask mask;
 };
 
-/// Where the thing may lie, the best first, at most three; each says by what. Nothing when it is nowhere.
+/// Where the thing may lie, the best first, at most three; each says by what. Nothing when it is nowhere. Those marked
+/// are tried in their order, until one is sure.
 std::vector<Proposal> findAgain(const std::vector<MarkedThing>& marked, const AgainPicture& picture);
 
 }  // namespace amber

@@ -21,7 +21,7 @@ struct LandmarkData {
 
 namespace {
 
-constexpr int kWidth = 1000, kMost = 3000, kLength = 128;
+constexpr int kWidth = 1000, kMost = 2200, kLength = 128;
 constexpr float kScale = 512;
 
 /// Log light about its local mean, in local deviations, as 8-bit codes.
