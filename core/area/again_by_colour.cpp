@@ -67,7 +67,7 @@ Known knownOf(const std::vector<MarkedThing>& marked)
     for (const MarkedThing& thing : marked) {
         if (!thing.picture.ground)
             continue;
-        const cv::Mat& lab = thing.picture.ground->whole.lab;
+        const cv::Mat& lab = thing.picture.ground->half.lab;
         cv::Mat mask;
         cv::resize(matOf(thing.mask), mask, lab.size(), 0, 0, cv::INTER_AREA);
         mask = mask > 127;
@@ -98,7 +98,7 @@ cv::Mat likelihoodOf(const Known& known, const cv::Mat& lab)
                 likely.at<float>(y, x) = static_cast<float>(
                     own / (own + kOwnPicture * here.of(c, light) + kOther * known.others.of(c, light) + 1e-6));
             }
-        cv::GaussianBlur(likely, likely, {}, 1);
+        cv::GaussianBlur(likely, likely, {}, 0.6);
         const cv::Mat where = likely > kLikely;
         const double score = cv::countNonZero(where) > 0 ? ColourModel(lab, where, light).common(known.own) : 0;
         if (score > most)
@@ -127,7 +127,7 @@ void sortAndPart(std::vector<Candidate>& all, double mostOverlap, std::size_t mo
 /// Pieces of what is likely, of a size that may be the thing.
 std::vector<Candidate> piecesOf(const Known& known, const cv::Mat& likely, const cv::Mat& lab)
 {
-    constexpr int kLeastPixels = 110;
+    constexpr int kLeastPixels = 28;
     constexpr double kSmaller = 0.12, kLarger = 8;
     double smallest = 1, largest = 0;
     for (const Form& f : known.forms)
@@ -156,13 +156,13 @@ cv::Mat cutRound(const cv::Mat& piece, const cv::Mat& likely, const cv::Mat& lab
 {
     constexpr int kRounds = 3;
     constexpr double kKeep = 0.25, kUnlikely = 0.08, kLikely = 0.5;
-    const int reach = static_cast<int>(0.15 * std::sqrt(static_cast<double>(cv::countNonZero(piece)))) + 4;
+    const int reach = static_cast<int>(0.15 * std::sqrt(static_cast<double>(cv::countNonZero(piece)))) + 2;
     cv::Mat start = told(piece.size(), Told::Outside);
     start.setTo(static_cast<int>(Told::LikelyOutside), grown(piece, reach));
     start.setTo(static_cast<int>(Told::LikelyInside), piece);
-    start.setTo(static_cast<int>(Told::Inside), shrunk(piece, std::max(2, reach / 3)) & (likely > kLikely));
+    start.setTo(static_cast<int>(Told::Inside), shrunk(piece, std::max(1, reach / 3)) & (likely > kLikely));
     start.setTo(static_cast<int>(Told::Outside), (likely < kUnlikely) & ~piece);
-    const cv::Rect near = cv::boundingRect(grown(piece, reach + 8));
+    const cv::Rect near = cv::boundingRect(grown(piece, reach + 4));
     cv::Mat cut = cv::Mat::zeros(piece.size(), CV_8U);
     graphCut(lab(near), start(near), kRounds).copyTo(cut(near));
     return cleaned(cut, kKeep);
@@ -172,7 +172,7 @@ cv::Mat cutRound(const cv::Mat& piece, const cv::Mat& likely, const cv::Mat& lab
 double surenessOf(double score)
 {
     constexpr std::array<std::pair<double, double>, 6> kSeen{
-        {{0, 0}, {0.25, 0.08}, {0.35, 0.5}, {0.45, 0.8}, {0.5, 0.92}, {0.7, 0.98}}};
+        {{0, 0}, {0.25, 0.12}, {0.35, 0.35}, {0.45, 0.62}, {0.5, 0.9}, {0.7, 0.98}}};
     for (std::size_t i = 1; i < kSeen.size(); ++i)
         if (score <= kSeen[i].first)
             return kSeen[i - 1].second +
@@ -184,25 +184,26 @@ double surenessOf(double score)
 
 std::vector<Proposal> againByColour(const std::vector<MarkedThing>& marked, const ThingGround& ground)
 {
-    constexpr int kLeastPixels = 50;
+    constexpr int kLeastPixels = 12;
+    constexpr int kBand = 7;
     const Known known = knownOf(marked);
     if (known.forms.empty())
         return {};
-    const cv::Mat likely = likelihoodOf(known, ground.whole.lab);
+    const cv::Mat likely = likelihoodOf(known, ground.half.lab);
     std::vector<Candidate> cuts;
-    for (const Candidate& piece : piecesOf(known, likely, ground.whole.lab)) {
-        const cv::Mat cut = cutRound(piece.mask, likely, ground.whole.lab);
+    for (const Candidate& piece : piecesOf(known, likely, ground.half.lab)) {
+        const cv::Mat cut = cutRound(piece.mask, likely, ground.half.lab);
         if (cv::countNonZero(cut) < kLeastPixels)
             continue;
-        const RegionEdge edge = edgeOf(ground.whole.lab, ground.whole.gradient, cut);
-        cuts.push_back({ColourModel(ground.whole.lab, cut).likeness(known.own) * known.likeForm(cut) *
+        const RegionEdge edge = edgeOf(ground.half.lab, ground.half.gradient, cut);
+        cuts.push_back({ColourModel(ground.half.lab, cut).likeness(known.own) * known.likeForm(cut) *
                             (0.3 + 0.7 * edge.separation),
                         cut});
     }
     sortAndPart(cuts, 0.5, 3);
     std::vector<Proposal> all;
     for (const Candidate& c : cuts)
-        all.push_back({foundMaskOf(ground.sharpened(c.mask)), surenessOf(c.score), "its colours and its form"});
+        all.push_back({foundMaskOf(ground.sharpened(c.mask, kBand)), surenessOf(c.score), "its colours and its form"});
     return all;
 }
 
