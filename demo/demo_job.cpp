@@ -119,6 +119,8 @@ Status addAreas(JobStore& job, const fs::path& folder)
     if (!text)
         return tl::make_unexpected(text.error());
     const Json absent = Json::parse(*text, nullptr, false);
+    if (!absent.is_object())
+        return fail("the frames in which roles are not cannot be read", (folder / "not-here.json").string());
     for (const auto& [role, frames] : absent.items())
         for (const Json& name : frames)
             if (const FrameId frame = idOf(name.get<std::string>())) {

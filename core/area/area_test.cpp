@@ -1,6 +1,7 @@
 // Areas as values, and their masks.
 #include "core/area/area.h"
 #include "core/area/area_mask.h"
+#include "core/area/strokes.h"
 
 #include "tests/support/random_look.h"
 
@@ -199,6 +200,27 @@ TEST(AreaMask, LiesOnTheSameThingsInACrop)
     for (int y = 0; y < 200; ++y)
         for (int x = 0; x < 300; ++x)
             ASSERT_NEAR(cut.row(y)[x], all.row(y + 100)[x + 150], 1e-4);
+}
+
+TEST(Strokes, AreSimplifiedWithoutLosingTheirPlaceOrTheirPressure)
+{
+    Stroke straight{{}, 0.02, 0.5, 1}, bent = straight, pressed = straight, wild = straight;
+    for (int i = 0; i <= 100; ++i) {
+        straight.points.push_back({{i / 100.0, 0.5}, 1});
+        bent.points.push_back({{std::min(i, 50) / 100.0, 0.5 + std::max(0, i - 50) / 200.0}, 1});
+        pressed.points.push_back({{i / 100.0, 0.5}, i == 50 ? 0.3 : 1.0});
+    }
+    EXPECT_EQ(simplified(straight).points.size(), 2u);
+    const Stroke corner = simplified(bent);
+    ASSERT_EQ(corner.points.size(), 3u);
+    EXPECT_EQ(corner.points[1], bent.points[50]);
+    const Stroke light = simplified(pressed);
+    EXPECT_TRUE(std::any_of(light.points.begin(), light.points.end(), [](const auto& p) { return p.pressure == 0.3; }))
+        << "a straight stroke keeps where it was pressed less";
+    for (int i = 0; i < 6000; ++i)
+        wild.points.push_back({{(i % 2) * 0.5, i / 6000.0}, 1});
+    EXPECT_LE(simplified(wild).points.size(), kPointLimit) << "what is kept can be read back";
+    EXPECT_EQ(simplified(Stroke{}).points.size(), 0u);
 }
 
 }  // namespace

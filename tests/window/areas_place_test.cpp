@@ -206,6 +206,8 @@ TEST_F(AreasWindow, RampsAndEllipsesFollowTheHandAndTheirHandles)
     EXPECT_NEAR(ramp().full.y, 0.2, kPixel) << "the other handle stays";
     EXPECT_EQ(place().hand().area()->parts.size(), 1u);
     EXPECT_TRUE(waitUntil([&] { return !place().hand().isBusy() && canvas().isVeilPainted(); }));
+    draw(line({0.1, 0.1}, {0.1, 0.1}));
+    EXPECT_EQ(place().hand().area()->parts.size(), 1u) << "a click places nothing";
     click("areaEllipse");
     draw(line({0.3, 0.3}, {0.4, 0.4}), Qt::ShiftModifier);
     ASSERT_EQ(place().hand().area()->parts.size(), 2u);

@@ -215,7 +215,7 @@ void AreaCanvas::wheelEvent(QWheelEvent* event)
     event->accept();
 }
 
-/// The arrows move a pointer, Space presses and lets go, Enter does both; Shift takes away.
+/// The arrows move a pointer, Space presses and lets go, Escape gives up what is being drawn; Shift takes away.
 void AreaCanvas::keyPressEvent(QKeyEvent* event)
 {
     const double step = event->modifiers().testFlag(Qt::ControlModifier) ? 40 : 8;
@@ -238,7 +238,8 @@ void AreaCanvas::keyPressEvent(QKeyEvent* event)
         m_isDrawing ? end() : begin(at, 1, isOpposite);
     } else if (event->key() == Qt::Key_Escape && m_isDrawing) {
         m_isDrawing = false;
-        m_handle = Handle::None;
+        if (std::exchange(m_handle, Handle::None) != Handle::None)
+            emit shapeLeft();
         update();
     } else if (event->key() == Qt::Key_BracketLeft || event->key() == Qt::Key_BracketRight) {
         setRadius(m_radius * (event->key() == Qt::Key_BracketLeft ? 1 / 1.15 : 1.15));

@@ -44,6 +44,7 @@ signals:
     /// A ramp or an ellipse under the hand; `isNew` begins another one.
     void shapeMoved(const AreaPart& part, bool isNew);
     void shapeEnded();
+    void shapeLeft();  ///< by Escape
     void radiusChanged(double radius);
 
 protected:

@@ -2,6 +2,7 @@
 
 #include "app/display/screen_view.h"
 #include "app/words/words.h"
+#include "core/area/strokes.h"
 #include "core/image/resize.h"
 #include "core/job/area_work.h"
 
@@ -13,45 +14,7 @@ namespace {
 
 constexpr int kEdge = 1000, kShownEdge = 1500;
 
-double distanceTo(const Spot& p, const Spot& a, const Spot& b)
-{
-    const double dx = b.x - a.x, dy = b.y - a.y, length = dx * dx + dy * dy;
-    const double t = length > 0 ? std::clamp(((p.x - a.x) * dx + (p.y - a.y) * dy) / length, 0.0, 1.0) : 0;
-    return std::hypot(p.x - a.x - t * dx, p.y - a.y - t * dy);
-}
-
-void keepFarthest(const std::vector<Stroke::Point>& points, std::size_t from, std::size_t to, double most,
-                  std::vector<bool>& kept)
-{
-    std::size_t farthest = from;
-    double distance = most;
-    for (std::size_t i = from + 1; i < to; ++i)
-        if (const double d = distanceTo(points[i].at, points[from].at, points[to].at); d > distance)
-            distance = d, farthest = i;
-    if (farthest == from)
-        return;
-    kept[farthest] = true;
-    keepFarthest(points, from, farthest, most, kept);
-    keepFarthest(points, farthest, to, most, kept);
-}
-
 }  // namespace
-
-Stroke simplified(const Stroke& stroke)
-{
-    constexpr double kShare = 0.2;
-    if (stroke.points.size() < 3)
-        return stroke;
-    std::vector<bool> kept(stroke.points.size(), false);
-    kept.front() = kept.back() = true;
-    keepFarthest(stroke.points, 0, stroke.points.size() - 1, kShare * stroke.radius, kept);
-    Stroke simple = stroke;
-    simple.points.clear();
-    for (std::size_t i = 0; i < stroke.points.size(); ++i)
-        if (kept[i])
-            simple.points.push_back(stroke.points[i]);
-    return simple;
-}
 
 /// A frame's picture, ready to be cut and masked.
 struct AreaHand::Ground {
@@ -82,7 +45,7 @@ void AreaHand::take(FrameId id)
     m_making->drop(), m_working->drop(), m_veiling->drop();
     m_ground.reset();
     m_draft.reset();
-    m_said.clear();
+    m_said.clear(), m_settled = 0;
     m_frame = id;
     const Frame* frame = m_document.frame(id);
     if (!frame)
@@ -146,37 +109,55 @@ void AreaHand::commit(Area area, const QString& action)
         veilAnew();
 }
 
-/// The first stroke asks for a thing; those after it set right what was found, or what was offered.
+namespace {
+
+/// What strokes say, one after another, of a mask that holds the first `settled` of them; of none the first asks for a
+/// thing.
+std::vector<Proposal> offersOf(const ThingPicture& picture, const PackedMask& known, const std::vector<Said>& said,
+                               std::size_t settled)
+{
+    std::vector<Proposal> offers;
+    if (known) {
+        const auto mask = unpacked(*known);
+        if (!mask)
+            return offers;
+        offers.push_back({*mask, 1, {}});
+    } else {
+        offers = proposeThing(picture, said.front().stroke);
+        settled = 1;
+    }
+    for (std::size_t i = settled; i < said.size() && !offers.empty(); ++i)
+        offers = {
+            {correctedThing(picture, offers.front().mask, {said.begin(), said.begin() + static_cast<long>(i) + 1}), 1,
+             "set right by strokes"}};
+    return offers;
+}
+
+}  // namespace
+
+/// The first stroke asks for a thing; those after it set right what was found, or what was offered. Strokes that come
+/// while others are worked on wait for nothing and lose nothing: the newest work takes them all.
 void AreaHand::stroke(const Stroke& stroke, bool isOpposite)
 {
     if (!m_ground || m_model.role().empty())
         return;
-    const Stroke simple = simplified(stroke);
     const Found* found = this->found();
-    if (!found || found->hash != m_saidOf)
-        m_said.clear();
-    m_said.push_back({simple, !isOpposite});
-    if (!found && isOpposite)
+    if (!m_working->isBusy() && (!found || found->hash != m_saidOf))
+        m_said.clear(), m_settled = 0;
+    if (!found && isOpposite && m_said.empty())
         return;
-    const PackedMask known = found ? found->mask : nullptr;
-    const auto work = [ground = m_ground, said = m_said, known](const CancelToken&) {
-        std::vector<Proposal> offers;
-        const auto mask = known ? unpacked(*known) : Result<FoundMask>{};
-        if (known && mask)
-            offers.push_back({correctedThing(ground->thing, *mask, said), 1, "set right by strokes"});
-        else
-            offers = proposeThing(ground->thing, said.back().stroke);
-        return offers;
-    };
-    m_working->run(work, [this, isFirst = !found](const std::vector<Proposal>& offers) {
+    m_said.push_back({simplified(stroke), !isOpposite});
+    const auto work = [ground = m_ground, said = m_said, settled = m_settled, known = found ? found->mask : nullptr](
+                          const CancelToken&) { return offersOf(ground->thing, known, said, settled); };
+    m_working->run(work, [this, isFirst = !found, count = m_said.size()](const std::vector<Proposal>& offers) {
         if (offers.empty())
             return;
         const Found part = foundOf(offers.front().mask, offers.front().from, offers.front().sureness);
-        m_saidOf = part.hash;
+        m_saidOf = part.hash, m_settled = count;
         const Area* was = area();
         Area area = was && was->state != Area::State::NotHere ? *was : Area{};
         area.state = Area::State::ByHand;
-        if (isFirst)
+        if (isFirst || area.parts.empty())
             area.parts.push_back({AreaPart::Join::Add, part, false, 1});
         else
             area.parts.back().shape = part;
@@ -231,10 +212,25 @@ void AreaHand::moveShape(const AreaPart& part, bool isNew)
     veilAnew();
 }
 
+/// A click that did not move places nothing.
 void AreaHand::endShape()
 {
-    if (m_draft)
-        commit(*m_draft, tr("Area placed"));
+    constexpr double kLeast = 0.004;
+    if (!m_draft)
+        return;
+    const auto* ramp = std::get_if<Ramp>(&m_draft->parts.back().shape);
+    const auto* ellipse = std::get_if<Ellipse>(&m_draft->parts.back().shape);
+    if ((ramp && std::hypot(ramp->full.x - ramp->none.x, ramp->full.y - ramp->none.y) < kLeast) ||
+        (ellipse && std::max(ellipse->halfWidth, ellipse->halfHeight) < kLeast))
+        return leaveShape();
+    commit(*m_draft, tr("Area placed"));
+}
+
+void AreaHand::leaveShape()
+{
+    m_draft.reset();
+    veilAnew();
+    emit shapeLeft();
 }
 
 std::optional<AreaPart> AreaHand::shape() const

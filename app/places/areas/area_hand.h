@@ -26,6 +26,8 @@ public:
     void box(const Region& box);
     void moveShape(const AreaPart& part, bool isNew);
     void endShape();
+    /// It is not placed after all.
+    void leaveShape();
     /// The last ramp or ellipse of the area, whose handles are shown.
     std::optional<AreaPart> shape() const;
     /// Another of what was offered.
@@ -36,6 +38,7 @@ signals:
     void pictureReady(const QImage& picture);
     void failed(const QString& why);
     void veilReady(const QImage& veil);
+    void shapeLeft();
 
 private:
     struct Ground;
@@ -50,11 +53,8 @@ private:
     std::shared_ptr<const Ground> m_ground;
     std::optional<Area> m_draft;
     std::vector<Said> m_said;
-    std::string m_saidOf;  ///< hash of the mask that came of it
+    std::size_t m_settled = 0;  ///< so many of them are in the mask
+    std::string m_saidOf;       ///< hash of the mask that came of it
 };
-
-/// A stroke with fewer points that lies nowhere farther from the drawn one than a fifth of its radius (U. Ramer, 1972;
-/// D. Douglas, T. Peucker, 1973).
-Stroke simplified(const Stroke& stroke);
 
 }  // namespace amber

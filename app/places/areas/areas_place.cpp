@@ -69,6 +69,8 @@ void AreasPlace::connectParts()
     connect(m_canvas, &AreaCanvas::boxDrawn, m_hand, &AreaHand::box);
     connect(m_canvas, &AreaCanvas::shapeMoved, m_hand, &AreaHand::moveShape);
     connect(m_canvas, &AreaCanvas::shapeEnded, m_hand, &AreaHand::endShape);
+    connect(m_canvas, &AreaCanvas::shapeLeft, m_hand, &AreaHand::leaveShape);
+    connect(m_hand, &AreaHand::shapeLeft, this, &AreasPlace::refreshFoot);
     connect(m_hand, &AreaHand::pictureReady, m_canvas, &AreaCanvas::setPicture);
     connect(m_hand, &AreaHand::veilReady, m_canvas, &AreaCanvas::setVeil);
     connect(m_hand, &AreaHand::failed, m_canvas, [this](const QString& why) {
@@ -238,8 +240,9 @@ void AreasPlace::find(const std::vector<FrameId>& frames, const std::vector<Area
     m_task->start([found, finder = m_finder, job = m_document.job(), all = m_document.frames(), frames, wishes](
                       const Task::Progress& progress,
                       const CancelToken& cancel) { *found = finder->find(job, all, frames, wishes, progress, cancel); },
-                  [this, found](bool) {
-                      if (found->empty() || !m_document.isOpen())
+                  [this, found, finder = m_finder](bool) {
+                      // Another job has another finder: what was found in the one before is nothing to it.
+                      if (found->empty() || !m_document.isOpen() || finder != m_finder)
                           return;
                       m_model->remember(*found);
                       m_document.commit(withOffers(m_document.job(), *found), tr("Areas found"));
