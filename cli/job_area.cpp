@@ -5,8 +5,10 @@
 #include "core/image/write.h"
 #include "core/job/area_finder.h"
 #include "core/job/area_work.h"
+#include "core/job/edits.h"
 #include "core/job/shoot_work.h"
 
+#include <algorithm>
 #include <cmath>
 #include <cstdio>
 
@@ -14,7 +16,7 @@ namespace amber::cli {
 namespace {
 
 struct AreaOptions {
-    std::string job, role, frame, out, kind;
+    std::string job, role, frame, out, kind, as;
     std::vector<std::string> frames;
     std::vector<double> ramp, ellipse, box, click;
     double take = -1;
@@ -33,7 +35,8 @@ Json described(const AreaId& id, const Area& area, const std::vector<Frame>& fra
               {"role", id.second},
               {"state", kAreaStates[static_cast<std::size_t>(area.state)]},
               {"parts", area.parts.size()},
-              {"sureness", area.sureness()}};
+              {"sureness", area.sureness()},
+              {"inBalance", kInBalance[static_cast<std::size_t>(area.inBalance)]}};
     for (const AreaPart& part : area.parts)
         if (const auto* found = std::get_if<Found>(&part.shape))
             json["from"] = found->from;
@@ -207,6 +210,28 @@ void markArea(const AreaOptions& o, Session& session)
     listAreas(o, session);
 }
 
+/// What a role's areas are to the balance.
+void balanceByArea(const AreaOptions& o, Session& session)
+{
+    auto store = openJob(o.job, true, session);
+    if (!store)
+        return;
+    const auto wanted = namedFrames(store->frames(), o.frames);
+    const auto as = std::find(kInBalance.begin(), kInBalance.end(), o.as);
+    if (!wanted || as == kInBalance.end())
+        return session.report(wanted ? Error{"no such choice", "--as", "counts, alone-counts or left-out", o.as}
+                                     : wanted.error());
+    const bool isMarked = std::any_of(wanted->begin(), wanted->end(),
+                                      [&](FrameId id) { return store->job().areaOf(id, o.role) != nullptr; });
+    if (!isMarked)
+        return session.report(Error{"none of these frames has an area of this role", {}, {}, o.role});
+    const auto choice = static_cast<Area::InBalance>(as - kInBalance.begin());
+    if (const Status done = store->commit(withInBalance(store->job(), *wanted, o.role, choice), "Balance by " + o.role);
+        !done)
+        return session.report(done.error());
+    listAreas(o, session);
+}
+
 void writeMask(const AreaOptions& o, Session& session)
 {
     const auto store = openJob(o.job, false, session);
@@ -295,6 +320,10 @@ void addJobArea(CLI::App& job, Session& session)
     CLI::App* mark = sub("mark", "Mark an area on a frame", markArea);
     role(mark);
     addMarks(*mark, *o);
+    CLI::App* balance = sub("balance", "Say what a role's areas are to the balance of their frames", balanceByArea);
+    role(balance);
+    balance->add_option("--as", o->as, "counts, alone-counts (the balance is made on it) or left-out")->required();
+    balance->add_option("--frames", o->frames, "Only these frames, by name")->delimiter(',');
     CLI::App* mask = sub("mask", "Write an area's mask: 8-bit grey, size of the source", writeMask);
     role(mask);
     mask->add_option("frame", o->frame, "The frame, by name")->required();

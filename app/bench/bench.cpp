@@ -259,6 +259,11 @@ void Bench::setPictureSource(const std::function<Image()>& source)
         e->picture = source;
 }
 
+void Bench::setLevel(const std::function<void(const std::string& role, AreaMeasure measure)>& level)
+{
+    m_guardEditor->level = level;
+}
+
 bool Bench::isGuardShown() const { return m_pages->currentWidget() == m_guardEditor; }
 
 void Bench::showGuard(bool on)

@@ -35,6 +35,7 @@ public:
     void setPictureSource(const std::function<Image()>& source);
     /// Some colours of the frame in hand as it came in: by them a just noticeable difference is measured.
     void setColourSource(const std::function<std::vector<LinearRgb>()>& source) { m_colours = source; }
+    void setLevel(const std::function<void(const std::string& role, AreaMeasure measure)>& level);
     /// The number in hand, or the strength when none is, at its upper (1) or lower (-1) end until let go (0).
     void holdExtreme(int way);
     bool isGuardShown() const;

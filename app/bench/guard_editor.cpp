@@ -156,7 +156,7 @@ void GuardEditor::addButtons(QHBoxLayout* row)
 GuardEditor::GuardEditor(Document& document, QWidget* parent)
     : StepEditor(document, parent), m_tone(new GuardPlot(AxisPlot::Axis::Tone, this)),
       m_hue(new GuardPlot(AxisPlot::Axis::Hue, this)), m_inverted(new QCheckBox(tr("everything but these"), this)),
-      m_role(new QComboBox(this)), m_side(new QComboBox(this))
+      m_role(new QComboBox(this)), m_side(new QComboBox(this)), m_level(new QToolButton(this))
 {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -241,7 +241,33 @@ void GuardEditor::addWhere(QVBoxLayout* to)
     m_density = number("guardDensity", tr("density"), tr("Share of the step's strength there"), &RoleBinding::density);
     m_elsewhere = number("guardElsewhere", tr("elsewhere"), tr("Share of the step's strength in the rest"),
                          &RoleBinding::elsewhere);
+    m_level->setObjectName("guardLevel");
+    m_level->setText(tr("Level with"));
+    m_level->setToolTip(tr("Sets the strength at which this role measures as another one does, on the frame in hand"));
+    m_level->setPopupMode(QToolButton::InstantPopup);
+    auto* menu = new QMenu(m_level);
+    menu->setObjectName("guardLevelMenu");
+    connect(menu, &QMenu::aboutToShow, this, [this, menu] { fillLevel(*menu); });
+    m_level->setMenu(menu);
+    row->addWidget(m_level);
     row->addStretch(1);
+}
+
+void GuardEditor::fillLevel(QMenu& menu)
+{
+    menu.clear();
+    for (const Role& role : m_document.looks().look().roles) {
+        if (role.name == guard().where.role)
+            continue;
+        for (const auto& [words, measure] : {std::pair(tr("%1, by lightness"), AreaMeasure::Lightness),
+                                             std::pair(tr("%1, by chroma"), AreaMeasure::Chroma)})
+            menu.addAction(words.arg(text(role.name)), this, [this, name = role.name, measure = measure] {
+                if (level)
+                    level(name, measure);
+            });
+    }
+    if (menu.isEmpty())
+        menu.addAction(tr("The look has no other role"))->setEnabled(false);
 }
 
 void GuardEditor::bindTo(const std::string& role)
@@ -296,7 +322,7 @@ void GuardEditor::showWhere(const RoleBinding& where)
     m_role->addItem(tr("New role…"));
     m_role->setCurrentIndex(at);
     m_side->setCurrentIndex(where.isOutside ? 1 : 0);
-    for (QWidget* control : std::initializer_list<QWidget*>{m_side, m_density, m_elsewhere})
+    for (QWidget* control : std::initializer_list<QWidget*>{m_side, m_density, m_elsewhere, m_level})
         control->setEnabled(where.isBound());
     showNumber(m_density, where.density), showNumber(m_elsewhere, where.elsewhere);
 }

@@ -7,6 +7,8 @@
 class QCheckBox;
 class QComboBox;
 class QHBoxLayout;
+class QMenu;
+class QToolButton;
 class QVBoxLayout;
 
 namespace amber {
@@ -58,7 +60,9 @@ private:
     GuardPlot *m_tone, *m_hue;
     std::vector<std::pair<QDoubleSpinBox*, double Guard::*>> m_numbers;
     QCheckBox* m_inverted;
+    void fillLevel(QMenu& menu);
     QComboBox *m_role, *m_side;
+    QToolButton* m_level;
     QDoubleSpinBox *m_density, *m_elsewhere;
 };
 

@@ -47,6 +47,8 @@ public:
     std::function<void(QDoubleSpinBox* box, const std::string& pointer, bool up)> nudge;
     /// Called when a number's label is double-clicked: back to where a fresh step has it.
     std::function<void(QDoubleSpinBox* box, const std::string& pointer)> reset;
+    /// Called when the step's role is to measure as another one does.
+    std::function<void(const std::string& role, AreaMeasure measure)> level;
     /// Called when something is to be laid over the picture.
     std::function<void(const RenderRequest::Overlay& overlay, const QString& words)> overlay;
 

@@ -342,9 +342,12 @@ void RenderService::measureFirst(const RenderRequest& request, const RenderPlan&
     if (!nothing)
         return;
     Reduced& source = reduced(request.pictures[0]);
-    MeasuredFrame frame{
-        measure(m_after, source, plan, request.framing), measure(m_before, source, *nothing, request.framing),
-        measure(m_entering, source, entering, request.framing), std::nullopt, source.proxy->info.isRaw()};
+    MeasuredFrame frame{measure(m_after, source, plan, request.framing),
+                        measure(m_before, source, *nothing, request.framing),
+                        measure(m_entering, source, entering, request.framing),
+                        std::nullopt,
+                        source.proxy->info.isRaw(),
+                        source.masks};
     if (!source.stillSamples.isEmpty())
         frame.headroom =
             headroomOf(source.proxy->samples.view(), source.stillSamples.view(), saturationOf(source.proxy->info));

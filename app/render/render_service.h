@@ -64,6 +64,7 @@ struct MeasuredFrame {
     FrameMeasures after, before, entering;
     std::optional<Headroom> headroom;  ///< of a frame shown from its untouched proxy on
     bool isRaw = false;
+    std::shared_ptr<const RoleMasks> masks = {};  ///< of the roles that its look uses
 };
 
 class RenderService : public QObject {

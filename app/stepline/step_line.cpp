@@ -40,7 +40,37 @@ void StepLine::setTrace(const LookTrace& trace)
 
 int StepLine::markCount() const
 {
-    return m_trace && m_trace->steps() == stepCount() ? kMeasureMarks + static_cast<int>(m_trace->keys.size()) : 0;
+    return m_trace && m_trace->steps() == stepCount()
+               ? kMeasureMarks + keyCount() + (roleInHand().empty() ? 0 : kMeasureMarks)
+               : 0;
+}
+
+bool StepLine::isOfKey(int mark) const { return mark >= kMeasureMarks && mark < kMeasureMarks + keyCount(); }
+
+/// The role of the chosen step, when it is known where it lies.
+std::string StepLine::roleInHand() const
+{
+    const Step* step = m_document.looks().step();
+    const std::string role = step ? step->guard.where.role : std::string();
+    return m_trace && !m_trace->states.empty() && m_trace->states.front().separations.contains(role) ? role
+                                                                                                     : std::string();
+}
+
+QString StepLine::separationWords(int step, int part) const
+{
+    const std::string role = roleInHand();
+    const Separation from = m_trace->before(step).separations.at(role), to = m_trace->after(step).separations.at(role);
+    switch (part) {
+    case 0:
+        return tr("%1 stands out by lightness %2, before %3")
+            .arg(text(role), theme::number(to.lightness, 3), theme::number(from.lightness, 3));
+    case 1:
+        return tr("%1 stands out by chroma %2, before %3")
+            .arg(text(role), theme::number(to.chroma, 3), theme::number(from.chroma, 3));
+    default:
+        return tr("%1 stands out by hue %2°, before %3°")
+            .arg(text(role), theme::number(to.hueDegrees, 0), theme::number(from.hueDegrees, 0));
+    }
 }
 
 QRect StepLine::markRect(int step, int mark) const
@@ -68,6 +98,8 @@ QString StepLine::markWords(int step, int mark) const
     default:
         break;
     }
+    if (!isOfKey(mark))
+        return separationWords(step, mark - kMeasureMarks - keyCount());
     const KeyMove move = m_trace->move(step, mark - kMeasureMarks);
     return tr("%1: ΔE %2 (lightness %3, chroma %4, hue %5)")
         .arg(keyColourTitle(m_trace->keys[static_cast<std::size_t>(mark - kMeasureMarks)]))

@@ -23,11 +23,13 @@ public:
     /// step of no group.
     QRect groupRectOf(int step) const;
     void showAddMenu();
-    /// The marks: brightness, contrast, chroma, then the key colours in the order of the trace.
+    /// The marks: brightness, contrast, chroma, then the key colours in the order of the trace; while a step that is
+    /// bound to a role is chosen, also how the role stands out from its surroundings by lightness, chroma and hue.
     void setTrace(const LookTrace& trace);
     const std::optional<LookTrace>& trace() const { return m_trace; }
     static constexpr int kMeasureMarks = 3;
     int markCount() const;
+    bool isOfKey(int mark) const;
     QRect markRect(int step, int mark) const;
     /// One mark in words: "neutral: 2.3 (lighter 1.9, weaker 0.4)".
     QString markWords(int step, int mark) const;
@@ -59,6 +61,9 @@ private:
     void paintMark(QPainter& painter, int step, int mark) const;
     void paintWorst(QPainter& painter, const QRect& area, bool labelled) const;
     void paintAdd(QPainter& painter) const;
+    int keyCount() const { return static_cast<int>(m_trace->keys.size()); }
+    std::string roleInHand() const;
+    QString separationWords(int step, int part) const;
     /// How much of a full bar, up or down.
     double shareOf(int step, int mark) const;
     void describe();

@@ -8,7 +8,7 @@ namespace amber {
 namespace {
 
 /// Changes drawn as a full bar.
-constexpr double kFullMeasure[] = {0.12, 0.12, 0.04}, kFullDifference = 10;
+constexpr double kFullMeasure[] = {0.12, 0.12, 0.04}, kFullSeparation[] = {0.12, 0.04, 30}, kFullDifference = 10;
 constexpr int kNarrow = 70;
 
 /// Colours side by side, as wide each.
@@ -29,6 +29,17 @@ double StepLine::shareOf(int step, int mark) const
         const StepState &from = m_trace->before(step), &to = m_trace->after(step);
         const double measures[] = {to.meanL - from.meanL, to.contrast - from.contrast, to.meanChroma - from.meanChroma};
         return std::clamp(measures[mark] / kFullMeasure[mark], -1.0, 1.0);
+    }
+    if (!isOfKey(mark)) {
+        // Up: it stands out more.
+        const std::string role = roleInHand();
+        const Separation from = m_trace->before(step).separations.at(role),
+                         to = m_trace->after(step).separations.at(role);
+        const double more[] = {std::abs(to.lightness) - std::abs(from.lightness),
+                               std::abs(to.chroma) - std::abs(from.chroma),
+                               std::abs(to.hueDegrees) - std::abs(from.hueDegrees)};
+        const int part = mark - kMeasureMarks - keyCount();
+        return std::clamp(more[part] / kFullSeparation[part], -1.0, 1.0);
     }
     const KeyMove move = m_trace->move(step, mark - kMeasureMarks);
     const double most = std::abs(move.lightness) >= std::abs(move.chroma) ? move.lightness : move.chroma;
@@ -51,10 +62,10 @@ void StepLine::paintWorst(QPainter& painter, const QRect& area, bool labelled) c
 
 void StepLine::paintMark(QPainter& painter, int step, int mark) const
 {
-    static const QString kLetters[] = {tr("b"), tr("c"), tr("s")};
+    static const QString kLetters[] = {tr("b"), tr("c"), tr("s")}, kParts[] = {tr("L"), tr("C"), tr("h")};
     const QRect area = markRect(step, mark);
-    const bool labelled = area.width() >= 10, isMeasure = mark < kMeasureMarks,
-               isWorst = !isMeasure && m_trace->worst() == std::pair(step, mark - kMeasureMarks),
+    const bool labelled = area.width() >= 10, isMeasure = mark < kMeasureMarks, isKey = isOfKey(mark),
+               isWorst = isKey && m_trace->worst() == std::pair(step, mark - kMeasureMarks),
                isChosen = mark == m_mark && step == m_document.looks().selectedStep();
     const int half = (area.height() - (labelled ? 14 : 2)) / 2, middle = area.top() + half;
     const double length = shareOf(step, mark) * half;
@@ -62,14 +73,16 @@ void StepLine::paintMark(QPainter& painter, int step, int mark) const
     if (!off && std::abs(length) >= 0.5) {
         const QRectF bar(area.left() + 1, length > 0 ? middle - length : middle, std::max(2, area.width() - 4),
                          std::abs(length));
-        painter.fillRect(bar, isWorst ? theme::kInk : isMeasure ? theme::kShape : theme::kGhost);
+        painter.fillRect(bar, isWorst ? theme::kInk : isKey ? theme::kGhost : theme::kShape);
     }
     painter.fillRect(QRectF(area.left(), middle, area.width() - 1, 1), theme::kHairline);
     if (labelled) {
         painter.setFont(theme::font(13, isWorst));
         painter.setPen(isWorst || isChosen ? theme::kInk : theme::kQuietInk);
         painter.drawText(QRect(area.left() - 2, area.bottom() - 13, area.width() + 2, 15), Qt::AlignCenter,
-                         isMeasure ? kLetters[mark] : QString::number(mark - kMeasureMarks + 1));
+                         isMeasure ? kLetters[mark]
+                         : isKey   ? QString::number(mark - kMeasureMarks + 1)
+                                   : kParts[mark - kMeasureMarks - keyCount()]);
     }
     if (isWorst)
         paintWorst(painter, area, labelled);

@@ -3,6 +3,7 @@
 #include "core/base/statistics.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
+#include "core/engine/role_places.h"
 #include "core/image/resize.h"
 
 #include <algorithm>
@@ -13,7 +14,7 @@ namespace amber {
 namespace {
 
 constexpr double kLowShare = 0.05, kHighShare = 0.95;
-constexpr int kTraceEdge = 120, kTones = 24;
+constexpr int kTraceEdge = 120, kSeparationEdge = 240, kTones = 24;
 
 LinearRgb grey(double L) { return toLinearRgb(OkLab{L, 0, 0}); }
 
@@ -49,7 +50,8 @@ std::array<double, kTones> measure(ImageView picture, const Framing& framing, St
 /// What is followed through the steps: the picture, key colours marked elsewhere, the ends and the greys.
 class Followed {
 public:
-    Followed(ImageView picture, std::int64_t frame, const std::vector<KeyColour>& keys, const Framing& framing)
+    Followed(ImageView picture, std::int64_t frame, const std::vector<KeyColour>& keys, const Framing& framing,
+             const RoleMasks* masks)
         : m_now(picture.width, picture.height), m_frame(frame), m_keys(keys), m_framing(framing)
     {
         for (int y = 0; y < picture.height; ++y)
@@ -58,6 +60,16 @@ public:
             m_elsewhere.push_back(key.marked);
         for (int i = 0; i < kTones; ++i)
             m_neutrals[static_cast<std::size_t>(i)] = grey((i + 0.5) / kTones);
+        if (masks)
+            takeMasks(*masks);
+    }
+    void takeMasks(const RoleMasks& masks)
+    {
+        const Size size = fitted({m_now.width(), m_now.height()}, kSeparationEdge);
+        const RoleMasks small = partOf(masks, {0, 0, size.width, size.height}, size.width, size.height);
+        for (const std::string& role : small.roles())
+            if (!small.isEmpty(role))
+                m_masks[role] = *small.find(role);
     }
     bool pass(const Step& step, const RenderOptions& options)
     {
@@ -89,6 +101,12 @@ public:
         for (std::size_t i = 0; i < m_keys.size(); ++i)
             state.keys.push_back(
                 keyState(m_keys[i].frame == m_frame ? meanOf(m_now.view(), m_keys[i].place) : m_elsewhere[i]));
+        if (!m_masks.empty()) {
+            const Plane& any = m_masks.begin()->second;
+            const Image small = reduceByArea(m_now.view(), any.width, any.height);
+            for (const auto& [role, mask] : m_masks)
+                state.separations[role] = separationOf(small.view(), mask);
+        }
         return state;
     }
 
@@ -97,6 +115,7 @@ private:
     std::int64_t m_frame;
     const std::vector<KeyColour>& m_keys;
     const Framing& m_framing;
+    std::map<std::string, Plane> m_masks;
     std::vector<LinearRgb> m_elsewhere;
     std::array<LinearRgb, 3> m_ends{grey(0), grey(std::cbrt(0.18)), grey(1)};
     std::array<LinearRgb, kTones> m_neutrals;
@@ -139,7 +158,7 @@ std::optional<LookTrace> traceLook(const Look& look, ImageView picture, std::int
 {
     LookTrace trace;
     trace.keys = keys;
-    Followed followed(picture, frame, keys, framing);
+    Followed followed(picture, frame, keys, framing, options.masks.get());
     trace.states.push_back(followed.state());
     for (const Step& step : look.steps) {
         if (stop && stop())

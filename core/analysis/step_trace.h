@@ -3,10 +3,13 @@
 // engine as the screen.
 #pragma once
 
+#include "core/area/area_measures.h"
 #include "core/engine/render_plan.h"
 #include "core/measure/key_colour.h"
 
 #include <functional>
+#include <map>
+#include <string>
 
 namespace amber {
 
@@ -30,6 +33,7 @@ struct StepState {
     std::array<double, 3> landing{};  ///< L of neutrals that came in as black, mid-grey and white
     double castA = 0, castB = 0;      ///< mean (a, b) of neutrals over the picture's own tones
     std::vector<KeyState> keys;
+    std::map<std::string, Separation> separations;  ///< of the roles whose masks are known
 };
 
 struct LookTrace {

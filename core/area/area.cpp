@@ -185,6 +185,7 @@ std::string areaToText(const Area& area)
                      {"feather", area.feather},
                      {"grow", area.grow},
                      {"inverted", area.isInverted},
+                     {"inBalance", kInBalance[static_cast<std::size_t>(area.inBalance)]},
                      {"parts", std::move(parts)}});
 }
 
@@ -198,6 +199,7 @@ Result<Area> areaFromText(const std::string& text, const MaskOf& maskOf)
     fields.choice("state", area.state, kAreaStates);
     fields.number("density", area.density, 0, 1), fields.number("feather", area.feather, 0, 0.1);
     fields.number("grow", area.grow, -0.05, 0.05), fields.boolean("inverted", area.isInverted);
+    fields.choice("inBalance", area.inBalance, kInBalance);
     fields.list("parts", kPartLimit,
                 [&](const Json& entry, const std::string& where) { return readPart(entry, where, maskOf, area); });
     if (auto good = fields.status(); !good)

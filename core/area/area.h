@@ -99,6 +99,8 @@ struct Area {
     double feather = 0;  ///< 0..0.1, deviation of a blur
     double grow = 0;     ///< -0.05..0.05, outward
     bool isInverted = false;
+    /// What it is to the balance of its frame: as any part of it; all that counts (with others of the kind); or nothing.
+    enum class InBalance { Counts, AloneCounts, LeftOut } inBalance = InBalance::Counts;
     bool operator==(const Area&) const = default;
     /// Whether steps may work by it: a proposal that nobody has seen does nothing.
     bool counts() const { return state != State::Proposed; }
@@ -114,6 +116,7 @@ Result<Area> areaFromText(const std::string& text, const MaskOf& maskOf);
 /// A part that was found: `from` says on what it rests.
 Found foundOf(const FoundMask& mask, std::string from, double sureness);
 
+inline constexpr std::array<std::string_view, 3> kInBalance{"counts", "alone-counts", "left-out"};
 inline constexpr std::array<std::string_view, 4> kAreaStates{"proposed", "confirmed", "by-hand", "not-here"};
 
 }  // namespace amber

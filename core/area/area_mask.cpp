@@ -10,6 +10,7 @@
 #include <cmath>
 #include <numbers>
 #include <opencv2/imgproc.hpp>
+#include <utility>
 
 namespace amber {
 namespace {
@@ -61,13 +62,24 @@ ToOutline toOutline(Spot p, const std::vector<Spot>& line)
     return to;
 }
 
-void join(Plane& area, const Plane& part, AreaPart::Join how)
+template <class Change>
+void forRows(Plane& plane, const Change& change)
 {
-    for (std::size_t i = 0; i < area.values.size(); ++i) {
-        float& w = area.values[i];
-        const float v = part.values[i];
-        w = how == AreaPart::Join::Add ? std::max(w, v) : how == AreaPart::Join::Cut ? w * (1 - v) : w * v;
-    }
+    inParallel(plane.height, [&](int y) { change(y, plane.row(y)); });
+}
+
+void join(Plane& area, const AreaPart& how, const Plane& part)
+{
+    const auto density = static_cast<float>(how.density);
+    forRows(area, [&](int y, float* w) {
+        const float* v = part.row(y);
+        for (int x = 0; x < area.width; ++x) {
+            const float own = density * (how.isInverted ? 1 - v[x] : v[x]);
+            w[x] = how.join == AreaPart::Join::Add   ? std::max(w[x], own)
+                   : how.join == AreaPart::Join::Cut ? w[x] * (1 - own)
+                                                     : w[x] * own;
+        }
+    });
 }
 
 /// Outward (above 0) or inward by so many pixels, along circles; the edge of the picture is no edge of the area. The
@@ -174,8 +186,8 @@ Plane MaskGround::of(const Ellipse& ellipse) const
     const double begin = std::min(1 - ellipse.feather, 1 - 1e-6);
     return each([&](Spot p) {
         const double x = p.x - middle.x, y = p.y - middle.y;
-        const double r = std::hypot((c * x + s * y) / ellipse.halfWidth, (c * y - s * x) / ellipse.halfHeight);
-        return 1 - smoothstep(begin, 1, r);
+        const double u = (c * x + s * y) / ellipse.halfWidth, v = (c * y - s * x) / ellipse.halfHeight;
+        return 1 - smoothstep(begin, 1, std::sqrt(u * u + v * v));
     });
 }
 
@@ -241,11 +253,26 @@ Plane MaskGround::of(const Found& found) const
     }));
 }
 
-Plane MaskGround::partOf(const AreaPart& part) const
+MaskGround::Known MaskGround::partOf(const AreaPart& part) const
 {
-    Plane plane = std::visit([this](const auto& shape) { return of(shape); }, part.shape);
-    for (float& w : plane.values)
-        w = static_cast<float>(part.density * (part.isInverted ? 1 - w : w));
+    const auto made = [&] {
+        return std::make_shared<const Plane>(std::visit([this](const auto& shape) { return of(shape); }, part.shape));
+    };
+    constexpr std::size_t kMost = 8;
+    {
+        const std::lock_guard lock(*m_mutex);
+        const auto known =
+            std::find_if(m_known.begin(), m_known.end(), [&](const auto& entry) { return entry.first == part.shape; });
+        if (known != m_known.end()) {
+            std::rotate(known, known + 1, m_known.end());
+            return m_known.back().second;
+        }
+    }
+    Known plane = made();
+    const std::lock_guard lock(*m_mutex);
+    m_known.emplace_back(part.shape, plane);
+    if (m_known.size() > kMost)
+        m_known.pop_front();
     return plane;
 }
 
@@ -258,15 +285,19 @@ Plane MaskGround::maskOf(const Area& area) const
     bool isFirst = true;
     for (const AreaPart& part : area.parts) {
         // The first is what there is, however it is joined to nothing; but to cut it from nothing leaves nothing.
-        join(mask, partOf(part), isFirst && part.join == AreaPart::Join::Within ? AreaPart::Join::Add : part.join);
-        isFirst = false;
+        AreaPart how{part.join, Found{}, part.isInverted, part.density};
+        if (std::exchange(isFirst, false) && part.join == AreaPart::Join::Within)
+            how.join = AreaPart::Join::Add;
+        join(mask, how, *partOf(part));
     }
     if (area.grow != 0)
         growBy(mask, area.grow * pixelsPerLongEdge());
     if (area.feather > 0)
         mask = gaussianMean(std::move(mask), area.feather * pixelsPerLongEdge());
-    for (float& w : mask.values)
-        w = static_cast<float>(area.density) * std::clamp(area.isInverted ? 1 - w : w, 0.0f, 1.0f);
+    forRows(mask, [&](int, float* row) {
+        for (int x = 0; x < mask.width; ++x)
+            row[x] = static_cast<float>(area.density) * std::clamp(area.isInverted ? 1 - row[x] : row[x], 0.0f, 1.0f);
+    });
     return mask;
 }
 

@@ -5,7 +5,10 @@
 #include "core/engine/plane.h"
 #include "core/image/image.h"
 
+#include <deque>
 #include <functional>
+#include <memory>
+#include <mutex>
 
 namespace amber {
 
@@ -31,7 +34,8 @@ public:
     int height() const { return m_picture.height; }
 
 private:
-    Plane partOf(const AreaPart& part) const;
+    using Known = std::shared_ptr<const Plane>;
+    Known partOf(const AreaPart& part) const;
     template <class Weight>
     Plane each(Weight weight) const;
     Plane of(const Ramp& ramp) const;
@@ -47,6 +51,9 @@ private:
     ImageView m_picture;
     double m_wide, m_high;      ///< of the source, in its longer edges
     std::vector<Spot> m_spots;  ///< of each pixel, in longer edges of the source
+    /// Masks of parts, the one asked for last at the end: while one part is dragged the others stay.
+    mutable std::deque<std::pair<decltype(AreaPart::shape), Known>> m_known;
+    std::unique_ptr<std::mutex> m_mutex = std::make_unique<std::mutex>();
 };
 
 /// The guided filter of a mask by a picture's OKLab, radius in pixels.

@@ -1,5 +1,6 @@
 #include "core/area/regions.h"
 
+#include "core/base/parallel.h"
 #include "core/base/statistics.h"
 #include "core/colour/oklab.h"
 #include "core/image/resize.h"
@@ -20,8 +21,11 @@ cv::Mat cut(const cv::Mat& channels, const cv::Mat& told, int rounds)
     cv::Mat labels = told.clone(), background, foreground;
     if (isLikely(Told::Inside, Told::LikelyInside) > 0 && isLikely(Told::Outside, Told::LikelyOutside) > 0)
         try {
-            cv::setRNGSeed(1);
-            cv::grabCut(channels, labels, {}, background, foreground, rounds, cv::GC_INIT_WITH_MASK);
+            // Isolated: another cut that this thread took up while it waits would draw from the same random numbers.
+            isolated([&] {
+                cv::setRNGSeed(1);
+                cv::grabCut(channels, labels, {}, background, foreground, rounds, cv::GC_INIT_WITH_MASK);
+            });
         } catch (const cv::Exception&) {
             labels = told.clone();  // too few pixels for its models
         }

@@ -104,6 +104,29 @@ cv::Mat fromTheTop(const cv::Mat& mask, const cv::Mat& above)
     return kept;
 }
 
+/// Without pieces whose colour is not that of the largest one in the rows where they lie: dark hair before an evening
+/// sky is smooth and reaches the top as well.
+cv::Mat ofOneColour(const cv::Mat& lab, const cv::Mat& mask)
+{
+    constexpr double kUnlike = 0.15;
+    cv::Mat labels, stats, centres, kept = mask.clone();
+    const int count = cv::connectedComponentsWithStats(mask, labels, stats, centres, 4, CV_32S);
+    int main = 1;
+    for (int i = 2; i < count; ++i)
+        if (stats.at<int>(i, cv::CC_STAT_AREA) > stats.at<int>(main, cv::CC_STAT_AREA))
+            main = i;
+    for (int i = 1; i < count; ++i) {
+        const cv::Range rows(stats.at<int>(i, cv::CC_STAT_TOP),
+                             stats.at<int>(i, cv::CC_STAT_TOP) + stats.at<int>(i, cv::CC_STAT_HEIGHT));
+        const cv::Mat beside = labels.rowRange(rows) == main;
+        if (i == main || cv::countNonZero(beside) == 0)
+            continue;
+        if (cv::norm(cv::mean(lab, labels == i), cv::mean(lab.rowRange(rows), beside)) > kUnlike)
+            kept.setTo(0, labels == i);
+    }
+    return kept;
+}
+
 /// One skyline cut anew by colour.
 struct Cut {
     cv::Mat mask;
@@ -127,7 +150,7 @@ Cut cutOf(const cv::Mat& lab, const cv::Mat& fine, const cv::Mat& coarse, const 
     cut.low = low;
     cut.mask = graphCut(lab, told, rounds);
     cut.mask.rowRange(low, high) = 0;
-    cut.mask = fromTheTop(cut.mask, line.above);
+    cut.mask = ofOneColour(lab, fromTheTop(cut.mask, line.above));
     if (shareOf(cut.mask) < kLeast)
         return cut;
     cut.edge = edgeOf(lab, fine, cut.mask);

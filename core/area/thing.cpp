@@ -3,6 +3,7 @@
 #include "core/area/box_cut.h"
 #include "core/area/ways.h"
 #include "core/base/long_call.h"
+#include "core/base/parallel.h"
 
 #include <algorithm>
 #include <cmath>
@@ -137,15 +138,18 @@ std::vector<Proposal> proposeThing(const ThingPicture& picture, const Stroke& st
     if (cv::countNonZero(seed) == 0)
         return {};
     const cv::Mat ways = waysFrom(seed, picture->wayColours, picture->wayGradient, kColour);
-    std::vector<Meant> meant;
-    for (const Reached& reached : regionsWithin(ways, picture->wayGradient, shareOf(seed)))
-        meant.push_back(meantBy(picture->half, reached, ways, seed, stroke.points.size() < 2));
+    const std::vector<Reached> reached = regionsWithin(ways, picture->wayGradient, shareOf(seed));
+    std::vector<Meant> meant(reached.size());
+    inParallel(reached.size(), [&](std::size_t i) {
+        meant[i] = meantBy(picture->half, reached[i], ways, seed, stroke.points.size() < 2);
+    });
     std::stable_sort(meant.begin(), meant.end(), [](const auto& a, const auto& b) { return a.score > b.score; });
-    std::vector<Proposal> all;
-    for (std::size_t i = 0; i < std::min(kOffered, meant.size()); ++i)
-        all.push_back({foundMaskOf(picture->sharpened(meant[i].cut.mask, kBand)),
-                       kOfStroke * surenessOf(meant[i].cut, meant[i].agreement),
-                       "a stroke; two cuts agree in " + inHundred(meant[i].agreement)});
+    std::vector<Proposal> all(std::min(kOffered, meant.size()));
+    inParallel(all.size(), [&](std::size_t i) {
+        all[i] = {foundMaskOf(picture->sharpened(meant[i].cut.mask, kBand)),
+                  kOfStroke * surenessOf(meant[i].cut, meant[i].agreement),
+                  "a stroke; two cuts agree in " + inHundred(meant[i].agreement)};
+    });
     return all;
 }
 

@@ -52,6 +52,8 @@ double meanStops(ImageView picture, const Response& response)
     for (int y = 0; y < picture.height; y += 4)
         for (int x = 0; x < picture.width; x += 4) {
             const float* p = picture.row(y) + 3 * x;
+            if (std::isnan(p[0]))
+                continue;
             const double Y = luminanceOf(toSceneLight(response, {p[0], p[1], p[2]}));
             sum += std::log2(std::max(Y, 1e-4)), ++n;
         }
@@ -64,8 +66,11 @@ double lostShare(ImageView picture, const Balance& balance, const Response& resp
     constexpr double kClipped = 0.985, kPaper = 0.85;
     long long lost = 0, all = 0;
     for (int y = 0; y < picture.height; y += 2)
-        for (int x = 0; x < picture.width; x += 2, ++all) {
+        for (int x = 0; x < picture.width; x += 2) {
             const float* p = picture.row(y) + 3 * x;
+            if (std::isnan(p[0]))
+                continue;
+            ++all;
             const LinearRgb own = apply(fromWorking(RgbSpace::Srgb), {p[0], p[1], p[2]});
             if (std::max({own.r, own.g, own.b}) < kClipped)
                 continue;

@@ -28,7 +28,7 @@ class RatioMap;
 /// What the solver is given of a frame. Small: a thousand of them fit in memory.
 struct BalanceEvidence {
     CaptureFacts capture;
-    Image picture;      ///< kEvidenceEdge pixels long, linear light, untouched
+    Image picture;      ///< kEvidenceEdge pixels long, linear light, untouched; NaN where it does not count
     Response response;  ///< by which it came to be
     Features features;
     std::shared_ptr<const RatioMap> colours;  ///< filled in by balanceGroup where it is missing

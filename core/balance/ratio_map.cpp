@@ -26,6 +26,8 @@ std::vector<float> countedRatios(ImageView picture, const Response& response)
     for (int y = 0; y < picture.height; ++y)
         for (int x = y % 2; x < picture.width; x += 2) {
             const float* p = picture.row(y) + 3 * x;
+            if (std::isnan(p[0]))
+                continue;
             const LinearRgb own = apply(fromWorking(RgbSpace::Srgb), {p[0], p[1], p[2]});
             if (std::min({own.r, own.g, own.b}) < 0.003 || std::max({own.r, own.g, own.b}) > 0.95)
                 continue;

@@ -176,7 +176,7 @@ Patch patchAt(ImageView image, double x, double y, int half)
             high = {std::max(high.L, lab.L), std::max(high.a, lab.a), std::max(high.b, lab.b)};
         }
     patch.mean = {patch.mean.r / n, patch.mean.g / n, patch.mean.b / n};
-    patch.even = std::hypot(high.L - low.L, high.a - low.a, high.b - low.b) < kEven;
+    patch.even = !std::isnan(patch.mean.r) && std::hypot(high.L - low.L, high.a - low.a, high.b - low.b) < kEven;
     return patch;
 }
 

@@ -1,5 +1,6 @@
 #include "core/balance/shoot_balance.h"
 
+#include "core/balance/counted_parts.h"
 #include "core/base/caught.h"
 #include "core/base/long_call.h"
 #include "core/base/memory_gate.h"
@@ -237,6 +238,11 @@ BalanceEvidence evidenceOf(const ShootFrame& frame, ImageView untouched, const C
     BalanceEvidence evidence = evidenceOf(untouched, capture);
     for (const auto& [name, place] : frame.keys)
         evidence.keys[name] = meanOf(untouched, placement.inSource(place));
+    if (const auto parts = countedParts(untouched, frame.areas)) {
+        leaveOut(evidence.picture.mutableView(), parts->weights);
+        for (const auto& [role, colour] : parts->alone)
+            evidence.keys["area " + role] = colour;
+    }
     evidence.inBracket = frame.bracket >= 0;
     if (current.exposureLocked)
         evidence.exposureStops = current.light.exposureStops;

@@ -2,6 +2,7 @@
 // against its lead.
 #pragma once
 
+#include "core/area/area.h"
 #include "core/balance/colour_card.h"
 #include "core/balance/group_balance.h"
 #include "core/frame/frame_balance.h"
@@ -18,6 +19,7 @@ struct ShootFrame {
     FrameBalance current;  ///< whose locks hold
     std::map<std::string, Region>
         keys;  ///< where key colours were marked or confirmed, on the frame as its balance places it
+    std::map<std::string, Area> areas = {};  ///< of those that say what counts, by their roles
 };
 
 /// What of the pixels round a card stands for them where the card is left out of what is measured.

@@ -168,7 +168,7 @@ void keyColoursAgree(const Shoot& s, const ShootBalance& solved)
             continue;
         std::vector<ReadFrame> read;
         for (const std::size_t i : frames) {
-            ReadFrame one{static_cast<std::int64_t>(i), s.frames[i].path, 0, i == frames.front(), {}, {}, {}, {}};
+            ReadFrame one{static_cast<std::int64_t>(i), s.frames[i].path, 0, i == frames.front(), {}, {}, {}, {}, {}};
             one.balance.light = solved.frames[i].balance;
             if (const auto found = solved.responses.find(solved.responseNames[i]); found != solved.responses.end())
                 one.response = found->second;
@@ -231,6 +231,75 @@ Image exposedAnew(ImageView frame, const Balance& undo, const Balance& drift)
         q[0] = static_cast<float>(c.r), q[1] = static_cast<float>(c.g), q[2] = static_cast<float>(c.b);
     }
     return out;
+}
+
+TEST(OnTheDemoShoot, AFrameOfMixedLightIsBalancedOnTheThingThatLiesInTheLightOfTheOthers)
+{
+    Shoot s = shoot();
+    const auto mixed = std::find(s.names.begin(), s.names.end(), "lamp-shelf-08") - s.names.begin();
+    std::vector<ShootFrame> frames;
+    for (const ShootFrame& f : s.frames)
+        if (f.group == s.frames[static_cast<std::size_t>(mixed)].group)
+            frames.push_back(f);
+    const auto at = std::find_if(frames.begin(), frames.end(),
+                                 [](const ShootFrame& f) { return f.path.stem() == "lamp-shelf-08"; });
+    const auto i = static_cast<std::size_t>(at - frames.begin());
+    const SolvedBalance before = balanceShoot(frames)->frames[i];
+    ASSERT_EQ(before.trouble, Trouble::MixedLight);
+    Area plate;
+    plate.parts.push_back({AreaPart::Join::Add, Ellipse{{0.63, 0.36}, 0.16, 0.17, 0, 0.3}, false, 1});
+    plate.inBalance = Area::InBalance::AloneCounts;
+    frames[i].areas["plate"] = plate;
+    const SolvedBalance solved = balanceShoot(frames)->frames[i];
+    EXPECT_EQ(solved.trouble, Trouble::None) << solved.measured;
+    EXPECT_GT(solved.confidence, before.confidence);
+    const Balance want =
+        wanted(s.truth[static_cast<std::size_t>(mixed)], s.truth[s.leadOf(static_cast<std::size_t>(mixed))]);
+    EXPECT_NEAR(solved.balance.kelvin, want.kelvin, 400);
+}
+
+/// A textured wall with a textured thing on it; each under gains of its own.
+Image thingOnWall(double wallStops, double thingStops)
+{
+    std::mt19937 random(5);
+    std::uniform_real_distribution<float> light(0.05f, 0.3f);
+    Image coarse(50, 34), picture(750, 510);
+    for (int y = 0; y < coarse.height(); ++y)
+        for (int x = 0; x < 3 * coarse.width(); ++x)
+            coarse.mutableView().row(y)[x] = light(random);
+    for (int y = 0; y < picture.height(); ++y)
+        for (int x = 0; x < picture.width(); ++x) {
+            const bool isThing = x >= 300 && x < 600 && y >= 150 && y < 420;
+            const double gain = std::exp2(isThing ? thingStops : wallStops);
+            for (int k = 0; k < 3; ++k)
+                picture.mutableView().row(y)[3 * x + k] =
+                    static_cast<float>(gain * coarse.view().row(y / 15)[3 * (x / 15) + k]);
+        }
+    return picture;
+}
+
+TEST(BalanceByAreas, TheThingThatAloneCountsLandsAlikeAndWhatIsLeftOutSaysNothing)
+{
+    const Image lead = thingOnWall(0, 0), other = thingOnWall(-1, 0.5);
+    Area thing;
+    thing.parts.push_back(
+        {AreaPart::Join::Add, Outline{{{0.4, 0.3}, {0.8, 0.3}, {0.8, 0.82}, {0.4, 0.82}}, false}, false, 1});
+    const auto stopsWith = [&](std::optional<Area::InBalance> use) {
+        ShootFrame a, b;
+        if (use) {
+            thing.inBalance = *use;
+            a.areas["thing"] = b.areas["thing"] = thing;
+        }
+        std::vector<BalanceEvidence> evidence{evidenceOf(a, lead.view(), {}), evidenceOf(b, other.view(), {})};
+        return balanceGroup(std::move(evidence), 0).at(1).balance.exposureStops;
+    };
+    constexpr double kOff = 0.08;
+    EXPECT_NEAR(stopsWith(Area::InBalance::AloneCounts), -0.5, kOff);
+    EXPECT_NEAR(stopsWith(Area::InBalance::LeftOut), 1, kOff);
+    EXPECT_NEAR(stopsWith(Area::InBalance::Counts), stopsWith(std::nullopt), 1e-9);
+    thing.state = Area::State::Proposed;
+    EXPECT_NEAR(stopsWith(Area::InBalance::AloneCounts), stopsWith(std::nullopt), 1e-9)
+        << "what nobody confirmed decides nothing";
 }
 
 TEST(OnTheDemoShoot, TwentyRandomReexposuresAreFoundToo)

@@ -139,7 +139,8 @@ Result<TravelReport> travelReport(const Look& look, const Table& table, RgbSpace
     TravelReport report;
     for (const Step& step : look.steps)
         if (std::holds_alternative<UnknownStep>(step.parameters) || (isSpatial(step) && !isIdentity(step)))
-            report.left.push_back(titleOf(step));
+            report.left.push_back(titleOf(step) +
+                                  (step.guard.where.isBound() ? " (bound to " + step.guard.where.role + ")" : ""));
         else if (!isIdentity(step))
             report.carried.push_back(titleOf(step));
     const auto lattice = differenceOver(look, table, space, inputs),

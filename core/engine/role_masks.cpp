@@ -22,4 +22,12 @@ bool RoleMasks::isEmpty(const std::string& role) const
     return found == m_masks.end() || found->second.isEmpty;
 }
 
+std::vector<std::string> RoleMasks::roles() const
+{
+    std::vector<std::string> all;
+    for (const auto& [role, mask] : m_masks)
+        all.push_back(role);
+    return all;
+}
+
 }  // namespace amber

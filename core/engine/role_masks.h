@@ -8,6 +8,7 @@
 #include <map>
 #include <memory>
 #include <string>
+#include <vector>
 
 namespace amber {
 
@@ -20,6 +21,7 @@ public:
     /// Whether its weight is 0 at every place.
     bool isEmpty(const std::string& role) const;
     bool knows(const std::string& role) const { return m_masks.contains(role); }
+    std::vector<std::string> roles() const;
 
 private:
     struct Mask {

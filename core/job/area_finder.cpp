@@ -4,6 +4,8 @@
 #include "core/area/sky.h"
 #include "core/base/parallel.h"
 #include "core/job/area_work.h"
+#include "core/job/edits.h"
+#include "core/look/role_kind.h"
 
 #include <algorithm>
 #include <atomic>
@@ -130,10 +132,18 @@ std::vector<AreaOffers> AreaFinder::find(const Job& job, const std::vector<Frame
             if (cancel.isCancelled() || at == frames.end() || isDecided(job, wanted[k], wish.role))
                 continue;
             AreaOffers offers{wanted[k], wish.role, {}, {}};
-            if (const auto unseen = proposeArea(job, *at, wish.kind); !unseen)
-                offers.fault = unseen.error().message();
-            else if (unseen->isOffered())
-                offers.proposals.push_back(*unseen);
+            // What somebody marked elsewhere says more of a face or a distraction than what is found unseen.
+            const bool isUnseen = wish.kind == Role::Kind::Sky || wish.kind == Role::Kind::Ground,
+                       isUnseenLast = wish.kind == Role::Kind::Distraction ||
+                                      (wish.kind == Role::Kind::Skin && meansFaces(wish.role));
+            const auto lookUnseen = [&] {
+                if (const auto unseen = proposeArea(job, *at, wish.kind); !unseen)
+                    offers.fault = unseen.error().message();
+                else if (unseen->isOffered())
+                    offers.proposals.insert(offers.proposals.begin(), *unseen);
+            };
+            if (isUnseen)
+                lookUnseen();
             const std::vector<MarkedThing> marked = seeds.near(wish.role, place);
             if (offers.fault.empty() && offers.proposals.empty() && !marked.empty()) {
                 if (!picture)
@@ -142,6 +152,8 @@ std::vector<AreaOffers> AreaFinder::find(const Job& job, const std::vector<Frame
                 if (picture)
                     offers.proposals = findAgain(marked, *picture);
             }
+            if (isUnseenLast && !offers.isOffered())
+                lookUnseen();
             found[k].push_back(std::move(offers));
         }
         if (progress && !cancel.isCancelled())
@@ -165,13 +177,19 @@ std::vector<FrameId> framesToMark(const Job& job, const std::vector<Frame>& fram
 
 Job withOffers(Job job, const std::vector<AreaOffers>& offers, double confirmFrom)
 {
+    std::map<std::string, Area::InBalance> inBalance;
+    for (const AreaOffers& o : offers)
+        inBalance.try_emplace(o.role, inBalanceOf(job, o.role));
     for (const AreaOffers& o : offers) {
         if (isDecided(job, o.frame, o.role) || !o.fault.empty())
             continue;
-        if (o.isOffered())
-            job.areas[{o.frame, o.role}] = areaOf(o.proposals.front(), o.proposals.front().sureness >= confirmFrom);
-        else
+        if (!o.isOffered()) {
             job.areas.erase({o.frame, o.role});
+            continue;
+        }
+        Area area = areaOf(o.proposals.front(), o.proposals.front().sureness >= confirmFrom);
+        area.inBalance = inBalance[o.role];
+        job.areas[{o.frame, o.role}] = std::move(area);
     }
     return job;
 }

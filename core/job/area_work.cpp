@@ -1,8 +1,12 @@
 #include "core/job/area_work.h"
 
-#include "core/area/area_mask.h"
+#include "core/area/area_measures.h"
+#include "core/area/faces.h"
 #include "core/area/sky.h"
+#include "core/area/thing.h"
 #include "core/image/read.h"
+
+#include <algorithm>
 
 namespace amber {
 
@@ -63,11 +67,42 @@ Result<Proposal> groundBelow(const Job& job, const Frame& frame, const Image& pi
     return ground;
 }
 
+/// What draws the eye most, away from what other roles have there.
+Proposal strongestDistraction(const Job& job, const Frame& frame, const Image& picture)
+{
+    constexpr double kSure = 0.5, kMore = 0.3, kStrong = 0.02;
+    Plane others(picture.width(), picture.height());
+    const MaskGround places(picture.view());
+    for (const auto& [role, area] : job.areasOf(frame.id))
+        if (area.counts() && area.state != Area::State::NotHere) {
+            const Plane other = places.maskOf(area);
+            std::transform(other.values.begin(), other.values.end(), others.values.begin(), others.values.begin(),
+                           [](float a, float b) { return std::max(a, b); });
+        }
+    Proposal best;
+    best.mask = {1, 1, {0}};
+    best.from = "nothing small stands out";
+    const auto all = distractorsOf(picture.view(), others);
+    const ThingPicture ground = all.empty() ? nullptr : thingPictureOf(picture.view());
+    if (!ground)
+        return best;
+    const Distractor& first = all.front();
+    const auto offers = proposeThing(ground, Region{first.left, first.top, first.right, first.bottom});
+    if (offers.empty())
+        return best;
+    best.mask = offers.front().mask;
+    best.sureness = kSure + kMore * std::min(1.0, first.weight / kStrong);
+    best.from = first.lightness > 0 ? "the strongest bright patch away from other roles"
+                                    : "the strongest dark or coloured patch away from other roles";
+    return best;
+}
+
 }  // namespace
 
 Result<Proposal> proposeArea(const Job& job, const Frame& frame, Role::Kind kind)
 {
-    if (kind != Role::Kind::Sky && kind != Role::Kind::Ground) {
+    using Kind = Role::Kind;
+    if (kind != Kind::Sky && kind != Kind::Ground && kind != Kind::Skin && kind != Kind::Distraction) {
         Proposal none;
         none.from = "nothing is proposed for this kind unseen: mark it on one frame";
         return none;
@@ -75,7 +110,16 @@ Result<Proposal> proposeArea(const Job& job, const Frame& frame, Role::Kind kind
     const auto picture = groundOf(job, frame, kProposalEdge);
     if (!picture)
         return tl::make_unexpected(picture.error());
-    return kind == Role::Kind::Sky ? proposeSky(picture->view()) : groundBelow(job, frame, *picture);
+    switch (kind) {
+    case Kind::Sky:
+        return proposeSky(picture->view());
+    case Kind::Skin:
+        return proposeFaces(picture->view());
+    case Kind::Distraction:
+        return strongestDistraction(job, frame, *picture);
+    default:
+        return groundBelow(job, frame, *picture);
+    }
 }
 
 Area areaOf(const Proposal& proposal, bool isConfirmed)

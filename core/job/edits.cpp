@@ -112,6 +112,26 @@ Job withMergedFrame(Job job, const std::vector<FrameId>& bracket, FrameId merged
     return job;
 }
 
+Job withInBalance(Job job, const std::vector<FrameId>& frames, const std::string& role, Area::InBalance inBalance)
+{
+    for (const FrameId frame : frames)
+        if (const auto area = job.areas.find({frame, role}); area != job.areas.end())
+            area->second.inBalance = inBalance;
+    return job;
+}
+
+Area::InBalance inBalanceOf(const Job& job, const std::string& role)
+{
+    std::optional<Area::InBalance> all;
+    for (const auto& [id, area] : job.areas)
+        if (id.second == role && area.state != Area::State::NotHere) {
+            if (all && *all != area.inBalance)
+                return Area::InBalance::Counts;
+            all = area.inBalance;
+        }
+    return all.value_or(Area::InBalance::Counts);
+}
+
 Region cardInPlaced(const ShownCard& card, const FrameBalance& balance)
 {
     constexpr int kHeight = 20000;

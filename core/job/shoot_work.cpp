@@ -1,6 +1,7 @@
 #include "core/job/shoot_work.h"
 
 #include "core/balance/balance_words.h"
+#include "core/balance/counted_parts.h"
 #include "core/base/long_call.h"
 #include "core/base/memory_gate.h"
 #include "core/base/parallel.h"
@@ -34,7 +35,13 @@ bool BalanceProposal::isSound() const
 ShootFrame shootFrameOf(const Job& job, const Frame& frame, int bracket)
 {
     const FrameId id = frame.id;
-    ShootFrame one{frame.path, job.lightOf(id), job.leadOf(id) == id, bracket, job.frame(id).balance, {}};
+    ShootFrame one{frame.path,
+                   job.lightOf(id),
+                   job.leadOf(id) == id,
+                   bracket,
+                   job.frame(id).balance,
+                   {},
+                   areasThatCount(job.areasOf(id))};
     for (const KeyColour& key : job.keys)
         if (key.frame == id)
             one.keys[key.name] = key.place;
@@ -72,6 +79,8 @@ std::vector<BalanceProposal> proposalsOf(const Job& job, const std::vector<Frame
         p.balance.confidence = p.solved.confidence;
         const Frame* through = frameOf(frames, p.through);
         p.balance.because = groundWords(p.solved, through ? nameOf(*through) : std::string());
+        for (const auto& [role, area] : asked.frames[i].areas)
+            p.balance.because += (area.inBalance == Area::InBalance::AloneCounts ? "; on " : "; without ") + role;
         p.fault = solved.faults[i];
         all.push_back(std::move(p));
     }

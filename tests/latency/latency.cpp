@@ -2,8 +2,11 @@
 //
 // usage: amber_latency            drag each editor's handle and say how long the picture took
 //        amber_latency --light         drag exposure and white in Balance, with instruments
+//        amber_latency --areas         drag a ramp, an ellipse and a brush in Areas, draw strokes over things
 //        amber_latency --open N        open a folder of N pictures of 24 megapixels and say when the window could be
 //        used amber_latency --open FOLDER   the same for a folder that is there
+#include "app/places/areas/area_canvas.h"
+#include "app/places/areas/areas_place.h"
 #include "app/places/balance/balance_place.h"
 #include "app/shell/application.h"
 #include "app/theme/value_bar.h"
@@ -190,6 +193,77 @@ int light()
     return 0;
 }
 
+/// Counts paints.
+class Paints : public QObject {
+public:
+    explicit Paints(QObject* of) : QObject(of) { of->installEventFilter(this); }
+    int count = 0;
+
+private:
+    bool eventFilter(QObject*, QEvent* event) override
+    {
+        count += event->type() == QEvent::Paint;
+        return false;
+    }
+};
+
+/// A tool dragged over the picture: until its mask (of a brush: what is being drawn) is painted.
+void timeTool(OpenWindow& app, const char* button, bool withMask, const char* what)
+{
+    AreaCanvas& canvas = app.window().areas().canvas();
+    Paints paints(&canvas);
+    QTest::mouseClick(&app.find(button), Qt::LeftButton);
+    const QPoint from = canvas.pictureArea().center().toPoint() - QPoint(100, 100);
+    std::vector<double> painted;
+    QTest::mousePress(&canvas, Qt::LeftButton, {}, from);
+    for (int i = 1; i <= kMoves; ++i) {
+        QElapsedTimer clock;
+        const int before = paints.count;
+        clock.start();
+        QTest::mouseMove(&canvas, from + QPoint(40 + 2 * i, 30 + i));
+        while (paints.count == before ||
+               (withMask && (app.window().areas().hand().isBusy() || !canvas.isVeilPainted())))
+            QCoreApplication::processEvents();
+        painted.push_back(since(clock));
+    }
+    QTest::mouseRelease(&canvas, Qt::LeftButton, {}, from + QPoint(40 + 2 * kMoves, 30 + kMoves));
+    print(what, painted);
+    // After it was let go: until the mask is there.
+    QElapsedTimer clock;
+    clock.start();
+    while (app.window().areas().hand().isBusy() || !canvas.isVeilPainted())
+        QCoreApplication::processEvents();
+    std::printf("   let go: mask after %.0f ms\n", since(clock));
+}
+
+int areas()
+{
+    const TemporaryFolder folder;
+    for (const char* name : {"north-window-02", "dusk-terrace-03"})
+        std::filesystem::copy_file(std::filesystem::path(AMBER_SOURCE_DIR) / "demo/frames" /
+                                       (name + std::string(".jpg")),
+                                   folder / (name + std::string(".jpg")));
+    OpenWindow app(folder.path());
+    Look look = app.document().looks().look();
+    look.roles.push_back({"light", Role::Kind::Thing, {}, 1, {}});
+    app.document().looks().change(look);
+    app.document().looks().commit("Role");
+    if (!app.thumbnailsRead())
+        return 1;
+    app.key(Qt::Key_3, Qt::ControlModifier);
+    AreasPlace& place = app.window().areas();
+    if (!waitUntil([&] { return place.hand().isReady() && app.window().queue().isIdle(); }))
+        return 1;
+    std::printf("picture on screen %.0f x %.0f\n", place.canvas().pictureArea().width(),
+                place.canvas().pictureArea().height());
+    timeTool(app, "areaRamp", true, "ramp, end dragged");
+    timeTool(app, "areaEllipse", true, "ellipse, drawn");
+    timeTool(app, "areaBrush", false, "brush, dabs");
+    timeTool(app, "areaThing", false, "stroke over a thing");
+    timeTool(app, "areaThing", false, "stroke that sets it right");
+    return 0;
+}
+
 int openFolder(const std::filesystem::path& folder)
 {
     OpenWindow app;
@@ -246,5 +320,7 @@ int main(int argc, char** argv)
                                                       : amber::test::openLarge(std::atoi(argv[2]));
     if (argc == 2 && std::string(argv[1]) == "--light")
         return amber::test::light();
+    if (argc == 2 && std::string(argv[1]) == "--areas")
+        return amber::test::areas();
     return amber::test::drags();
 }

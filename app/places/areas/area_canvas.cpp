@@ -8,7 +8,7 @@
 namespace amber {
 namespace {
 
-constexpr double kMargin = 14, kHandle = 7;
+constexpr double kMargin = 14;
 
 }  // namespace
 
@@ -25,8 +25,7 @@ AreaCanvas::AreaCanvas(QWidget* parent) : QWidget(parent)
 void AreaCanvas::setTool(Tool tool)
 {
     m_tool = tool;
-    m_isDrawing = false;
-    update();
+    leaveDrawing();
 }
 
 void AreaCanvas::setRadius(double radius)
@@ -39,8 +38,9 @@ void AreaCanvas::setRadius(double radius)
 void AreaCanvas::setPicture(const QImage& picture)
 {
     m_picture = picture;
+    m_scaled = {};
     m_message.clear();
-    update();
+    leaveDrawing();
 }
 
 void AreaCanvas::setVeil(const QImage& veil)
@@ -89,39 +89,68 @@ double AreaCanvas::longEdge() const { return std::max(pictureArea().width(), pic
 
 // ---- drawing ----
 
-QPointF AreaCanvas::handlePlace(Handle handle) const
+bool AreaCanvas::isShown() const
 {
-    if (const auto* ramp = std::get_if<Ramp>(&m_shape->shape))
-        return onScreen(handle == Handle::First ? ramp->full : ramp->none);
-    const auto& ellipse = std::get<Ellipse>(m_shape->shape);
-    const QPointF middle = onScreen(ellipse.middle);
-    return handle == Handle::First
-               ? middle
-               : middle + longEdge() * QPointF(ellipse.halfWidth, ellipse.halfHeight) / std::sqrt(2.0);
+    return m_shape && ((m_tool == Tool::Ramp && std::holds_alternative<Ramp>(m_shape->shape)) ||
+                       (m_tool == Tool::Ellipse && std::holds_alternative<Ellipse>(m_shape->shape)) ||
+                       (m_tool == Tool::Outline && std::holds_alternative<Outline>(m_shape->shape)));
 }
 
-AreaCanvas::Handle AreaCanvas::handleAt(QPointF at) const
+namespace {
+
+/// The ends of an ellipse's axes from its middle, for one of longer edge 1.
+std::pair<QPointF, QPointF> axesOf(const Ellipse& e)
+{
+    const double turn = e.turnDegrees * M_PI / 180;
+    return {e.halfWidth * QPointF(std::cos(turn), std::sin(turn)),
+            e.halfHeight * QPointF(-std::sin(turn), std::cos(turn))};
+}
+
+}  // namespace
+
+std::vector<QPointF> AreaCanvas::handlePlaces() const
+{
+    std::vector<QPointF> places;
+    if (const auto* ramp = std::get_if<Ramp>(&m_shape->shape)) {
+        places = {onScreen(ramp->full), onScreen(ramp->none)};
+    } else if (const auto* ellipse = std::get_if<Ellipse>(&m_shape->shape)) {
+        const QPointF middle = onScreen(ellipse->middle);
+        const auto [across, down] = axesOf(*ellipse);
+        places = {middle, middle + longEdge() * across, middle + longEdge() * down};
+    } else if (const auto* outline = std::get_if<Outline>(&m_shape->shape)) {
+        for (const Spot& p : outline->points)
+            places.push_back(onScreen(p));
+    }
+    return places;
+}
+
+int AreaCanvas::handleAt(QPointF at) const
 {
     constexpr double kReach = 12;
-    const bool isShape = m_shape && ((m_tool == Tool::Ramp && std::holds_alternative<Ramp>(m_shape->shape)) ||
-                                     (m_tool == Tool::Ellipse && std::holds_alternative<Ellipse>(m_shape->shape)));
-    if (isShape)
-        for (const Handle handle : {Handle::Second, Handle::First})
-            if (QLineF(at, handlePlace(handle)).length() <= kReach)
-                return handle;
-    return Handle::None;
+    if (!isShown())
+        return kNoHandle;
+    const std::vector<QPointF> places = handlePlaces();
+    int nearest = kNoHandle;
+    double least = kReach;
+    // Of two in one place the later: the end of an axis before the middle.
+    for (int i = 0; i < static_cast<int>(places.size()); ++i)
+        if (const double far = QLineF(at, places[static_cast<std::size_t>(i)]).length(); far <= least)
+            least = far, nearest = i;
+    return nearest;
 }
 
 void AreaCanvas::begin(QPointF at, double pressure, bool isOpposite)
 {
     if (m_picture.isNull())
         return;
+    m_handle = m_outline.empty() ? handleAt(at) : kNoHandle;
+    if (m_tool == Tool::Outline && m_handle == kNoHandle)
+        return addPoint(at, isOpposite);
     m_isDrawing = true;
     m_isOpposite = isOpposite;
     m_begun = spotOf(at);
-    m_handle = handleAt(at);
     m_stroke = Stroke{{{m_begun, pressure}}, m_radius, m_softness, 1};
-    if (m_handle == Handle::None && (m_tool == Tool::Ramp || m_tool == Tool::Ellipse)) {
+    if (m_handle == kNoHandle && (m_tool == Tool::Ramp || m_tool == Tool::Ellipse)) {
         AreaPart part;
         part.join = isOpposite ? AreaPart::Join::Cut : AreaPart::Join::Add;
         if (m_tool == Tool::Ramp)
@@ -129,34 +158,51 @@ void AreaCanvas::begin(QPointF at, double pressure, bool isOpposite)
         else
             part.shape = Ellipse{m_begun, 0.001, 0.001, 0, 0.3};
         m_shape = part;
-        m_handle = Handle::Second;
+        m_handle = m_tool == Tool::Ramp ? 1 : kCorner;
         emit shapeMoved(*m_shape, true);
     }
     update();
 }
 
+void AreaCanvas::placeEllipse(Ellipse& ellipse, Spot at)
+{
+    constexpr double kLeast = 0.002;
+    const QPointF from = (onScreen(at) - onScreen(ellipse.middle)) / longEdge();
+    const double far = std::max(kLeast, std::hypot(from.x(), from.y()));
+    switch (m_handle) {
+    case kMiddle:
+        ellipse.middle = at;
+        break;
+    case kAcross:
+        ellipse.halfWidth = far;
+        ellipse.turnDegrees = std::atan2(from.y(), from.x()) * 180 / M_PI;
+        break;
+    case kDown:
+        ellipse.halfHeight = far;
+        ellipse.turnDegrees = std::atan2(-from.x(), from.y()) * 180 / M_PI;
+        break;
+    default:
+        ellipse.halfWidth = std::max(kLeast, std::abs(from.x()) * std::sqrt(2.0));
+        ellipse.halfHeight = std::max(kLeast, std::abs(from.y()) * std::sqrt(2.0));
+    }
+}
+
 /// Moves the handle under the hand.
 void AreaCanvas::place(Spot at)
 {
-    if (auto* ramp = std::get_if<Ramp>(&m_shape->shape)) {
-        (m_handle == Handle::First ? ramp->full : ramp->none) = at;
-    } else {
-        auto& ellipse = std::get<Ellipse>(m_shape->shape);
-        if (m_handle == Handle::First) {
-            ellipse.middle = at;
-        } else {
-            const QPointF from = onScreen(at) - onScreen(ellipse.middle);
-            ellipse.halfWidth = std::max(0.002, std::abs(from.x()) * std::sqrt(2.0) / longEdge());
-            ellipse.halfHeight = std::max(0.002, std::abs(from.y()) * std::sqrt(2.0) / longEdge());
-        }
-    }
+    if (auto* ramp = std::get_if<Ramp>(&m_shape->shape))
+        (m_handle == 0 ? ramp->full : ramp->none) = at;
+    else if (auto* ellipse = std::get_if<Ellipse>(&m_shape->shape))
+        placeEllipse(*ellipse, at);
+    else if (auto* outline = std::get_if<Outline>(&m_shape->shape))
+        outline->points.at(static_cast<std::size_t>(m_handle)) = at;
     emit shapeMoved(*m_shape, false);
 }
 
 void AreaCanvas::move(QPointF at, double pressure)
 {
     m_pointer = at;
-    if (m_isDrawing && m_shape && m_handle != Handle::None)
+    if (m_isDrawing && m_shape && m_handle != kNoHandle)
         place(spotOf(at));
     else if (m_isDrawing)
         m_stroke.points.push_back({spotOf(at), pressure});
@@ -168,16 +214,104 @@ void AreaCanvas::end()
     if (!m_isDrawing)
         return;
     m_isDrawing = false;
-    const Handle handle = std::exchange(m_handle, Handle::None);
+    const int handle = std::exchange(m_handle, kNoHandle);
     update();
-    if (handle != Handle::None)
+    if (handle != kNoHandle)
         emit shapeEnded();
-    else if (m_tool == Tool::Box) {
-        const Spot to = m_stroke.points.back().at;
-        emit boxDrawn({std::min(m_begun.x, to.x), std::min(m_begun.y, to.y), std::max(m_begun.x, to.x),
-                       std::max(m_begun.y, to.y)});
-    } else if (m_tool == Tool::Thing || m_tool == Tool::Brush)
+    else if (m_tool == Tool::Box || m_tool == Tool::Range)
+        endBox();
+    else if (m_tool == Tool::Thing || m_tool == Tool::Brush)
         emit strokeDrawn(m_stroke, m_isOpposite);
+}
+
+void AreaCanvas::endBox()
+{
+    const Spot to = m_stroke.points.back().at;
+    Region box{std::min(m_begun.x, to.x), std::min(m_begun.y, to.y), std::max(m_begun.x, to.x),
+               std::max(m_begun.y, to.y)};
+    if (m_tool == Tool::Box) {
+        emit boxDrawn(box);
+        return;
+    }
+    // A click is a small box.
+    const QRectF area = pictureArea();
+    const double across = 3 / std::max(1.0, area.width()), down = 3 / std::max(1.0, area.height());
+    box = {box.left - across, box.top - down, box.right + across, box.bottom + down};
+    emit coloursPicked(box, m_isOpposite);
+}
+
+// ---- outlines, point by point ----
+
+void AreaCanvas::addPoint(QPointF at, bool isOpposite)
+{
+    constexpr double kNear = 12;
+    constexpr std::size_t kLeast = 3;
+    if (m_outline.empty())
+        m_isOpposite = isOpposite;
+    if (m_outline.size() >= kLeast && QLineF(at, onScreen(m_outline.front())).length() <= kNear)
+        return closeOutline();
+    if (m_outline.size() < kPointLimit)
+        m_outline.push_back(spotOf(at));
+    update();
+}
+
+void AreaCanvas::closeOutline()
+{
+    constexpr std::size_t kLeast = 3;
+    if (m_outline.size() >= kLeast) {
+        AreaPart part;
+        part.join = m_isOpposite ? AreaPart::Join::Cut : AreaPart::Join::Add;
+        part.shape = Outline{std::exchange(m_outline, {}), false};
+        m_shape = part;
+        emit shapeMoved(*m_shape, true);
+        emit shapeEnded();
+    }
+    update();
+}
+
+void AreaCanvas::leaveDrawing()
+{
+    m_outline.clear();
+    m_isDrawing = false;
+    if (std::exchange(m_handle, kNoHandle) != kNoHandle)
+        emit shapeLeft();
+    update();
+}
+
+/// While one is drawn Enter closes it, and the backspace takes its last point away.
+bool AreaCanvas::keyOfOutline(QKeyEvent* event)
+{
+    if (m_outline.empty())
+        return false;
+    if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter)
+        closeOutline();
+    else if (event->key() == Qt::Key_Backspace || event->key() == Qt::Key_Delete)
+        m_outline.pop_back();
+    else
+        return false;
+    update();
+    return true;
+}
+
+bool AreaCanvas::event(QEvent* event)
+{
+    // Keys that are shortcuts of the place otherwise.
+    if (event->type() == QEvent::ShortcutOverride && !m_outline.empty()) {
+        const int key = static_cast<QKeyEvent*>(event)->key();
+        if (key == Qt::Key_Return || key == Qt::Key_Enter || key == Qt::Key_Delete || key == Qt::Key_Backspace) {
+            event->accept();
+            return true;
+        }
+    }
+    return QWidget::event(event);
+}
+
+void AreaCanvas::mouseDoubleClickEvent(QMouseEvent* event)
+{
+    if (m_tool == Tool::Outline && !m_outline.empty())
+        closeOutline();
+    else
+        mousePressEvent(event);
 }
 
 void AreaCanvas::mousePressEvent(QMouseEvent* event)
@@ -236,11 +370,10 @@ void AreaCanvas::keyPressEvent(QKeyEvent* event)
         m_isKeyboard = true;
         m_pointer = at;
         m_isDrawing ? end() : begin(at, 1, isOpposite);
-    } else if (event->key() == Qt::Key_Escape && m_isDrawing) {
-        m_isDrawing = false;
-        if (std::exchange(m_handle, Handle::None) != Handle::None)
-            emit shapeLeft();
-        update();
+    } else if (event->key() == Qt::Key_Escape && (m_isDrawing || !m_outline.empty())) {
+        leaveDrawing();
+    } else if (keyOfOutline(event)) {
+        return;
     } else if (event->key() == Qt::Key_BracketLeft || event->key() == Qt::Key_BracketRight) {
         setRadius(m_radius * (event->key() == Qt::Key_BracketLeft ? 1 / 1.15 : 1.15));
     } else {
@@ -253,99 +386,6 @@ void AreaCanvas::leaveEvent(QEvent*)
     if (!m_isKeyboard)
         m_pointer.reset();
     update();
-}
-
-// ---- painting ----
-
-void AreaCanvas::paintDrawing(QPainter& painter) const
-{
-    if (!m_isDrawing || m_handle != Handle::None || m_stroke.points.empty())
-        return;
-    if (m_tool == Tool::Box) {
-        painter.setPen(QPen(theme::kAmber, 1.5));
-        painter.drawRect(QRectF(onScreen(m_begun), onScreen(m_stroke.points.back().at)).normalized());
-        return;
-    }
-    QColor ink = m_isOpposite ? QColor(0, 0, 0) : theme::kAmber;
-    ink.setAlpha(120);
-    painter.setBrush(Qt::NoBrush);
-    QPainterPath path(onScreen(m_stroke.points.front().at));
-    double pressure = 0;
-    for (const Stroke::Point& p : m_stroke.points) {
-        path.lineTo(onScreen(p.at) + QPointF(0.01, 0));
-        pressure = std::max(pressure, p.pressure);
-    }
-    painter.setPen(QPen(ink, 2 * m_stroke.radius * pressure * longEdge(), Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    painter.drawPath(path);
-}
-
-void AreaCanvas::paintShape(QPainter& painter) const
-{
-    const bool isRamp = m_shape && std::holds_alternative<Ramp>(m_shape->shape),
-               isEllipse = m_shape && std::holds_alternative<Ellipse>(m_shape->shape);
-    if ((!isRamp || m_tool != Tool::Ramp) && (!isEllipse || m_tool != Tool::Ellipse))
-        return;
-    const QPointF first = handlePlace(Handle::First), second = handlePlace(Handle::Second);
-    painter.setBrush(Qt::NoBrush);
-    for (const auto& [colour, width] : {std::pair(QColor(0, 0, 0, 160), 3.0), std::pair(theme::kRaised, 1.2)}) {
-        painter.setPen(QPen(colour, width));
-        if (isRamp) {
-            const QLineF way(first, second);
-            painter.drawLine(way);
-            QPointF across = way.length() > 0.5 ? QPointF(-way.dy(), way.dx()) * 60 / way.length() : QPointF(60, 0);
-            painter.drawLine(QLineF(first - across, first + across));
-            painter.drawLine(QLineF(second - across * 0.5, second + across * 0.5));
-        } else {
-            const auto& e = std::get<Ellipse>(m_shape->shape);
-            painter.drawEllipse(first, e.halfWidth * longEdge(), e.halfHeight * longEdge());
-        }
-    }
-    painter.setPen(QPen(QColor(0, 0, 0, 200), 1.5));
-    painter.setBrush(theme::kRaised);
-    painter.drawRect(QRectF(first.x() - kHandle / 2, first.y() - kHandle / 2, kHandle, kHandle));
-    painter.drawEllipse(second, kHandle / 2 + 1, kHandle / 2 + 1);
-}
-
-void AreaCanvas::paintPointer(QPainter& painter) const
-{
-    if (!m_pointer)
-        return;
-    const bool isStroke = m_tool == Tool::Thing || m_tool == Tool::Brush;
-    const double radius = isStroke ? m_radius * longEdge() : 9;
-    if (!isStroke && !m_isKeyboard)
-        return;
-    painter.setBrush(Qt::NoBrush);
-    painter.setPen(QPen(QColor(0, 0, 0, 170), 2.4));
-    painter.drawEllipse(*m_pointer, radius, radius);
-    painter.setPen(QPen(theme::kRaised, 1));
-    painter.drawEllipse(*m_pointer, radius, radius);
-}
-
-void AreaCanvas::paintEvent(QPaintEvent*)
-{
-    QPainter painter(this);
-    painter.setRenderHint(QPainter::SmoothPixmapTransform);
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.fillRect(rect(), theme::kWall);
-    if (!m_picture.isNull()) {
-        const QRectF area = pictureArea();
-        painter.drawImage(area, m_picture);
-        if (!m_veil.isNull())
-            painter.drawImage(area, m_veil);
-        painter.setClipRect(area.adjusted(-2, -2, 2, 2));
-        paintDrawing(painter);
-        paintShape(painter);
-        paintPointer(painter);
-        painter.setClipping(false);
-    }
-    m_veilPainted = true;
-    if (!m_message.isEmpty()) {
-        painter.setPen(theme::kWallInk);
-        painter.setFont(theme::font(14));
-        painter.drawText(rect().adjusted(20, 20, -20, -20), Qt::AlignCenter | Qt::TextWordWrap, m_message);
-    }
-    if (hasFocus() && m_isKeyboard)
-        theme::paintFocus(painter, QRectF(rect()).adjusted(1, 1, -1, -1));
 }
 
 }  // namespace amber

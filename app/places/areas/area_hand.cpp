@@ -2,9 +2,12 @@
 
 #include "app/display/screen_view.h"
 #include "app/words/words.h"
+#include "core/area/area_reading.h"
+#include "core/area/colour_range.h"
 #include "core/area/strokes.h"
 #include "core/image/resize.h"
 #include "core/job/area_work.h"
+#include "core/job/edits.h"
 
 #include <QtWidgets>
 #include <cmath>
@@ -12,7 +15,7 @@
 namespace amber {
 namespace {
 
-constexpr int kEdge = 1000, kShownEdge = 1500;
+constexpr int kEdge = 840, kShownEdge = 1500;
 
 }  // namespace
 
@@ -29,8 +32,17 @@ AreaHand::AreaHand(Document& document, AreasModel& model, ProxyStore& proxies, Q
     : QObject(parent), m_document(document), m_model(model),
       m_making(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)),
       m_working(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)),
-      m_veiling(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this))
+      m_veiling(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)),
+      m_measuring(new RenderSlot(proxies.queue(), RenderQueue::Priority::Sheet, this)), m_pause(new QTimer(this)),
+      m_calm(new QTimer(this))
 {
+    constexpr int kPause = 500, kCalm = 150;  // milliseconds
+    for (const auto& [timer, time] : {std::pair(m_pause, kPause), std::pair(m_calm, kCalm)})
+        timer->setSingleShot(true), timer->setInterval(time);
+    connect(m_pause, &QTimer::timeout, this, &AreaHand::flush);
+    connect(m_calm, &QTimer::timeout, this, &AreaHand::measureAnew);
+    connect(&m_document, &Document::settling, this, &AreaHand::flush);
+    connect(&m_document.looks(), &LooksInHand::stepsChanged, m_calm, qOverload<>(&QTimer::start));
     connect(&m_document, &Document::leaving, this, [this] { take(0); });
     connect(&m_document, &Document::areasChanged, this, &AreaHand::veilAnew);
     connect(&m_document.balances(), &Balances::changed, this, [this](std::int64_t id) {
@@ -42,7 +54,9 @@ AreaHand::AreaHand(Document& document, AreasModel& model, ProxyStore& proxies, Q
 
 void AreaHand::take(FrameId id)
 {
-    m_making->drop(), m_working->drop(), m_veiling->drop();
+    flush();
+    m_making->drop(), m_working->drop(), m_veiling->drop(), m_measuring->drop();
+    m_part = -1;
     m_ground.reset();
     m_draft.reset();
     m_said.clear(), m_settled = 0;
@@ -77,18 +91,47 @@ void AreaHand::take(FrameId id)
 
 const Area* AreaHand::area() const { return m_draft ? &*m_draft : m_document.job().areaOf(m_frame, m_model.role()); }
 
-const Found* AreaHand::found() const
+int AreaHand::partInHand() const
 {
     const Area* area = this->area();
-    if (!area || area->parts.empty())
-        return nullptr;
-    return std::get_if<Found>(&area->parts.back().shape);
+    const int last = area ? static_cast<int>(area->parts.size()) - 1 : -1;
+    return m_part < 0 ? last : std::min(m_part, last);
+}
+
+std::optional<AreaPart> AreaHand::part() const
+{
+    const int index = partInHand();
+    return index < 0 ? std::nullopt : std::optional(area()->parts[static_cast<std::size_t>(index)]);
+}
+
+void AreaHand::choosePart(int index)
+{
+    m_part = index;
+    emit partChosen();
+}
+
+const Found* AreaHand::found() const
+{
+    const int index = partInHand();
+    return index < 0 ? nullptr : std::get_if<Found>(&area()->parts[static_cast<std::size_t>(index)].shape);
+}
+
+/// What is drawn on: the area as it is, by hand from now on.
+Area AreaHand::drawnArea() const
+{
+    const Area* was = area();
+    Area area = was && was->state != Area::State::NotHere ? *was : Area{};
+    if (!was)
+        area.inBalance = inBalanceOf(m_document.job(), m_model.role());
+    area.state = Area::State::ByHand;
+    return area;
 }
 
 void AreaHand::veilAnew()
 {
     if (!m_ground)
         return;
+    m_calm->start();
     const Area* area = this->area();
     if (!area) {
         m_veiling->drop();
@@ -102,6 +145,8 @@ void AreaHand::veilAnew()
 
 void AreaHand::commit(Area area, const QString& action)
 {
+    m_pause->stop();
+    m_isWaiting = false;
     Job after = m_document.job();
     after.areas[{m_frame, m_model.role()}] = std::move(area);
     m_draft.reset();
@@ -154,13 +199,13 @@ void AreaHand::stroke(const Stroke& stroke, bool isOpposite)
             return;
         const Found part = foundOf(offers.front().mask, offers.front().from, offers.front().sureness);
         m_saidOf = part.hash, m_settled = count;
-        const Area* was = area();
-        Area area = was && was->state != Area::State::NotHere ? *was : Area{};
-        area.state = Area::State::ByHand;
-        if (isFirst || area.parts.empty())
+        Area area = drawnArea();
+        if (isFirst || area.parts.empty()) {
             area.parts.push_back({AreaPart::Join::Add, part, false, 1});
-        else
-            area.parts.back().shape = part;
+            m_part = -1;
+        } else {
+            area.parts[static_cast<std::size_t>(partInHand())].shape = part;
+        }
         if (isFirst)
             m_model.remember({{m_frame, m_model.role(), offers, {}}});
         commit(std::move(area), isFirst ? tr("Area drawn") : tr("Area set right"));
@@ -178,6 +223,8 @@ void AreaHand::box(const Region& box)
         m_model.remember({{m_frame, m_model.role(), offers, {}}});
         Area area = areaOf(offers.front(), false);
         area.state = Area::State::ByHand;
+        area.inBalance = drawnArea().inBalance;
+        m_part = -1;
         commit(std::move(area), tr("Area from a box"));
     });
 }
@@ -186,29 +233,46 @@ void AreaHand::brush(const Stroke& stroke, bool isOpposite)
 {
     if (m_model.role().empty())
         return;
-    const Area* was = area();
-    Area area = was && was->state != Area::State::NotHere ? *was : Area{};
+    Area area = drawnArea();
     if ((area.parts.empty() && isOpposite) || area.parts.size() >= kPartLimit)
         return;
-    area.state = Area::State::ByHand;
     area.parts.push_back({isOpposite ? AreaPart::Join::Cut : AreaPart::Join::Add, simplified(stroke), false, 1});
+    m_part = -1;
     commit(std::move(area), isOpposite ? tr("Brush took away") : tr("Brush added"));
+}
+
+void AreaHand::pickColours(const Region& place, bool isOpposite)
+{
+    if (!m_ground || m_model.role().empty())
+        return;
+    const ColourRange picked = rangeOf(m_ground->picture.view(), place);
+    Area area = drawnArea();
+    const int index = partInHand();
+    auto* known = index < 0 ? nullptr : std::get_if<ColourRange>(&area.parts[static_cast<std::size_t>(index)].shape);
+    if (known && !isOpposite) {
+        *known = widened(*known, picked);
+    } else if (area.parts.size() < kPartLimit && (!isOpposite || !area.parts.empty())) {
+        area.parts.push_back({isOpposite ? AreaPart::Join::Cut : AreaPart::Join::Add, picked, false, 1});
+        m_part = -1;
+    }
+    commit(std::move(area), tr("Colours picked"));
 }
 
 void AreaHand::moveShape(const AreaPart& part, bool isNew)
 {
     if (m_model.role().empty())
         return;
-    const Area* was = area();
-    Area area = was && was->state != Area::State::NotHere ? *was : Area{};
+    Area area = drawnArea();
     if (isNew && area.parts.size() >= kPartLimit)
         return;
-    area.state = Area::State::ByHand;
-    if (isNew)
+    if (isNew) {
         area.parts.push_back(part);
-    else if (!area.parts.empty())
-        area.parts.back() = part;
+        m_part = -1;
+    } else if (const int index = partInHand(); index >= 0) {
+        area.parts[static_cast<std::size_t>(index)] = part;
+    }
     m_draft = std::move(area);
+    m_action = tr("Area placed");
     veilAnew();
 }
 
@@ -218,12 +282,13 @@ void AreaHand::endShape()
     constexpr double kLeast = 0.004;
     if (!m_draft)
         return;
-    const auto* ramp = std::get_if<Ramp>(&m_draft->parts.back().shape);
-    const auto* ellipse = std::get_if<Ellipse>(&m_draft->parts.back().shape);
+    const AreaPart part = *this->part();
+    const auto* ramp = std::get_if<Ramp>(&part.shape);
+    const auto* ellipse = std::get_if<Ellipse>(&part.shape);
     if ((ramp && std::hypot(ramp->full.x - ramp->none.x, ramp->full.y - ramp->none.y) < kLeast) ||
         (ellipse && std::max(ellipse->halfWidth, ellipse->halfHeight) < kLeast))
         return leaveShape();
-    commit(*m_draft, tr("Area placed"));
+    commit(*m_draft, m_action);
 }
 
 void AreaHand::leaveShape()
@@ -233,14 +298,71 @@ void AreaHand::leaveShape()
     emit shapeLeft();
 }
 
-std::optional<AreaPart> AreaHand::shape() const
+void AreaHand::edit(Area area, const QString& action)
 {
+    if (!m_frame || m_model.role().empty())
+        return;
+    if (m_isWaiting && m_action != action)
+        flush();
+    m_draft = std::move(area);
+    m_action = action;
+    m_isWaiting = true;
+    m_pause->start();
+    veilAnew();
+    emit partChosen();
+}
+
+void AreaHand::editPart(const AreaPart& part, const QString& action)
+{
+    const int index = partInHand();
+    if (index < 0)
+        return;
+    Area area = drawnArea();
+    area.parts[static_cast<std::size_t>(index)] = part;
+    edit(std::move(area), action);
+}
+
+void AreaHand::removePart()
+{
+    flush();
+    const int index = partInHand();
+    if (index < 0)
+        return;
+    Area area = drawnArea();
+    area.parts.erase(area.parts.begin() + index);
+    m_part = -1;
+    commit(std::move(area), tr("Part of an area taken off"));
+}
+
+void AreaHand::flush()
+{
+    m_pause->stop();
+    if (std::exchange(m_isWaiting, false) && m_draft)
+        commit(*m_draft, m_action);
+}
+
+/// After the hand is calm: what the area comes to under the look in hand.
+void AreaHand::measureAnew()
+{
+    m_calm->stop();
     const Area* area = this->area();
-    if (area && !area->parts.empty() &&
-        (std::holds_alternative<Ramp>(area->parts.back().shape) ||
-         std::holds_alternative<Ellipse>(area->parts.back().shape)))
-        return area->parts.back();
-    return std::nullopt;
+    if (!m_ground || !area || area->state == Area::State::NotHere) {
+        m_measuring->drop();
+        emit measured({});
+        return;
+    }
+    std::map<std::string, Area> all = m_document.job().areasOf(m_frame);
+    std::erase_if(
+        all, [](const auto& entry) { return !entry.second.counts() || entry.second.state == Area::State::NotHere; });
+    all[m_model.role()] = *area;
+    const auto work = [ground = m_ground, all, role = m_model.role(),
+                       look = m_document.looks().look()](const CancelToken&) {
+        std::map<std::string, Plane> masks;
+        for (const auto& [name, one] : all)
+            masks[name] = ground->masks->maskOf(one);
+        return text(wordsOf(readArea(role, masks, look, ground->picture.view())));
+    };
+    m_measuring->run(work, [this](const QString& words) { emit measured(words); });
 }
 
 void AreaHand::another()
@@ -254,7 +376,8 @@ void AreaHand::another()
         if (foundOf(offers[i].mask, {}, 0).hash == now->hash)
             next = (i + 1) % offers.size();
     Area area = *this->area();
-    area.parts.back().shape = foundOf(offers[next].mask, offers[next].from, offers[next].sureness);
+    area.parts[static_cast<std::size_t>(partInHand())].shape =
+        foundOf(offers[next].mask, offers[next].from, offers[next].sureness);
     commit(std::move(area), tr("Another of what was offered"));
 }
 

@@ -95,6 +95,10 @@ void AreasPlace::addToolButtons(QBoxLayout& row)
         {AreaCanvas::Tool::Box, "areaBox", tr("Box"), tr("Drag a box round a thing: it is found (B)")},
         {AreaCanvas::Tool::Ramp, "areaRamp", tr("Ramp"), tr("Drag from where it works fully to where it ends (R)")},
         {AreaCanvas::Tool::Ellipse, "areaEllipse", tr("Ellipse"), tr("Drag from the middle outward (E)")},
+        {AreaCanvas::Tool::Outline, "areaOutline", tr("Outline"),
+         tr("Click round a thing; Enter, a double click or the first point closes it (O)")},
+        {AreaCanvas::Tool::Range, "areaRange", tr("Colours"),
+         tr("Click colours or drag a box over them; more clicks widen the range, with Shift one is taken away (C)")},
         {AreaCanvas::Tool::Brush, "areaBrush", tr("Brush"),
          tr("Paint; it keeps to edges. With Shift it takes away, the wheel changes its radius (P)")}};
     for (const auto& t : tools) {
@@ -115,25 +119,24 @@ QLayout* AreasPlace::makeTools()
     row->setContentsMargins(14, 0, 14, 6);
     row->setSpacing(6);
     addToolButtons(*row);
-    const auto number = [&](const char* name, const QString& words, double value, double most, auto act) {
-        constexpr int kWidth = 66;
+    const auto number = [&](const char* name, const QString& words, double value, double most, int decimals, auto act) {
+        constexpr int kWidth = 60;
         auto* box = new NumberBox(this);
         box->setObjectName(name);
         box->setAccessibleName(words);
         box->setRange(0, most);
-        box->setDecimals(1);
+        box->setDecimals(decimals);
         box->setSuffix(tr(" %"));
         box->setValue(value);
         box->setFixedWidth(kWidth);
         connect(box, &QDoubleSpinBox::valueChanged, this, act);
-        row->addSpacing(4);
         row->addWidget(new QLabel(words, this));
         row->addWidget(box);
         return box;
     };
-    m_radius = number("areaRadius", tr("Radius"), 100 * m_canvas->radius(), 100 * AreaCanvas::kMostRadius,
+    m_radius = number("areaRadius", tr("Radius"), 100 * m_canvas->radius(), 100 * AreaCanvas::kMostRadius, 1,
                       [this](double v) { m_canvas->setRadius(v / 100); });
-    m_softness = number("areaSoftness", tr("Softness"), 100 * m_canvas->softness(), 100,
+    m_softness = number("areaSoftness", tr("Soft"), 100 * m_canvas->softness(), 100, 0,
                         [this](double v) { m_canvas->setSoftness(v / 100); });
     row->addStretch(1);
     m_over = makeButton(this, "areaStartOver", tr("Start over"), tr("Take the area off this frame"),

@@ -14,9 +14,6 @@ QImage veilOf(const Plane& mask)
 {
     constexpr int kVeil = 176, kLine = 230;
     QImage veil(mask.width, mask.height, QImage::Format_ARGB32_Premultiplied);
-    const auto at = [&](int x, int y) {
-        return mask.values[static_cast<std::size_t>(y) * mask.width + static_cast<std::size_t>(x)];
-    };
     const auto premultiplied = [](const QColor& c, int alpha) {
         return qPremultiply(qRgba(c.red(), c.green(), c.blue(), alpha));
     };
@@ -24,14 +21,15 @@ QImage veilOf(const Plane& mask)
     std::array<QRgb, 256> veils;
     for (int i = 0; i < 256; ++i)
         veils[static_cast<std::size_t>(i)] = premultiplied(theme::kWall, kVeil * i / 255);
+    const auto isIn = [](float w) { return w >= 0.5f; };
     for (int y = 0; y < mask.height; ++y) {
         auto* row = reinterpret_cast<QRgb*>(veil.scanLine(y));
+        const float *w = mask.row(y), *above = mask.row(std::max(0, y - 1)),
+                    *below = mask.row(std::min(mask.height - 1, y + 1));
         for (int x = 0; x < mask.width; ++x) {
-            const bool isIn = at(x, y) >= 0.5f;
-            const bool isEdge =
-                isIn && ((x > 0 && at(x - 1, y) < 0.5f) || (y > 0 && at(x, y - 1) < 0.5f) ||
-                         (x + 1 < mask.width && at(x + 1, y) < 0.5f) || (y + 1 < mask.height && at(x, y + 1) < 0.5f));
-            row[x] = isEdge ? line : veils[static_cast<std::size_t>(std::clamp(255 - qRound(255 * at(x, y)), 0, 255))];
+            const bool isEdge = isIn(w[x]) && !(isIn(above[x]) && isIn(below[x]) && isIn(w[std::max(0, x - 1)]) &&
+                                                isIn(w[std::min(mask.width - 1, x + 1)]));
+            row[x] = isEdge ? line : veils[static_cast<std::size_t>(255.5f - 255 * std::clamp(w[x], 0.0f, 1.0f))];
         }
     }
     return veil;

@@ -1,5 +1,6 @@
 #include "app/places/areas/areas_place.h"
 
+#include "app/places/areas/area_bench.h"
 #include "app/places/areas/area_canvas.h"
 #include "app/places/areas/area_tile.h"
 #include "app/theme/controls.h"
@@ -7,6 +8,7 @@
 #include "app/theme/theme.h"
 #include "app/words/words.h"
 #include "core/job/area_work.h"
+#include "core/job/edits.h"
 #include "core/look/role_kind.h"
 
 #include <QtWidgets>
@@ -30,7 +32,7 @@ AreasPlace::AreasPlace(Document& document, FrameModel& frames, ProxyStore& proxi
       m_hand(new AreaHand(document, *m_model, proxies, this)), m_task(new Task(this)), m_role(new QComboBox(this)),
       m_counts(new QLabel(this)), m_frameWords(new QLabel(this)), m_hint(new QLabel(this)),
       m_tiles(new QListView(this)), m_tile(new AreaTile(this)), m_canvas(new AreaCanvas(this)),
-      m_tools(new QButtonGroup(this))
+      m_bench(new AreaBench(this)), m_tools(new QButtonGroup(this))
 {
     setObjectName("areasPlace");
     auto* left = new QVBoxLayout;
@@ -40,6 +42,7 @@ AreasPlace::AreasPlace(Document& document, FrameModel& frames, ProxyStore& proxi
     right->setSpacing(0);
     right->addLayout(makeTools());
     right->addWidget(m_canvas, 1);
+    right->addWidget(m_bench);
     right->addLayout(makeFoot());
     auto* middle = new QHBoxLayout;
     middle->setSpacing(0);
@@ -59,7 +62,7 @@ void AreasPlace::connectParts()
 {
     connect(m_tools, &QButtonGroup::idClicked, this, [this](int id) {
         m_canvas->setTool(static_cast<AreaCanvas::Tool>(id));
-        m_canvas->setShape(m_hand->shape());
+        m_canvas->setShape(m_hand->part());
     });
     connect(m_canvas, &AreaCanvas::radiusChanged, this, [this](double r) { m_radius->setValue(100 * r); });
     connect(m_canvas, &AreaCanvas::strokeDrawn, this, [this](const Stroke& stroke, bool isOpposite) {
@@ -67,6 +70,7 @@ void AreasPlace::connectParts()
                                                     : m_hand->stroke(stroke, isOpposite);
     });
     connect(m_canvas, &AreaCanvas::boxDrawn, m_hand, &AreaHand::box);
+    connect(m_canvas, &AreaCanvas::coloursPicked, m_hand, &AreaHand::pickColours);
     connect(m_canvas, &AreaCanvas::shapeMoved, m_hand, &AreaHand::moveShape);
     connect(m_canvas, &AreaCanvas::shapeEnded, m_hand, &AreaHand::endShape);
     connect(m_canvas, &AreaCanvas::shapeLeft, m_hand, &AreaHand::leaveShape);
@@ -77,7 +81,27 @@ void AreasPlace::connectParts()
         m_canvas->setPicture({});
         m_canvas->setMessage(why);
     });
+    connectBench();
     connectDocument();
+}
+
+void AreasPlace::connectBench()
+{
+    connect(m_bench, &AreaBench::partChosen, m_hand, &AreaHand::choosePart);
+    connect(m_bench, &AreaBench::partEdited, m_hand, &AreaHand::editPart);
+    connect(m_bench, &AreaBench::partRemoved, m_hand, &AreaHand::removePart);
+    connect(m_bench, &AreaBench::areaEdited, m_hand, [this](const Area& area, const QString& action) {
+        Area drawn = area;
+        drawn.state = Area::State::ByHand;
+        m_hand->edit(drawn, action);
+    });
+    connect(m_bench, &AreaBench::inBalanceChosen, this, [this](Area::InBalance inBalance) {
+        m_hand->flush();
+        m_document.commit(withInBalance(m_document.job(), allFrames(), m_model->role(), inBalance),
+                          tr("Balance by %1").arg(text(m_model->role())));
+    });
+    connect(m_hand, &AreaHand::partChosen, this, &AreasPlace::refreshFoot);
+    connect(m_hand, &AreaHand::measured, m_bench, &AreaBench::setMeasures);
 }
 
 void AreasPlace::connectDocument()
@@ -124,11 +148,11 @@ void AreasPlace::addKeys()
     key(Qt::Key_N, [this] { notHere(); });
     key(Qt::Key_A, [this] { m_hand->another(); });
     key(Qt::Key_J, [this] { goOn(); });
-    const std::pair<Qt::Key, AreaCanvas::Tool> tools[] = {{Qt::Key_T, AreaCanvas::Tool::Thing},
-                                                          {Qt::Key_B, AreaCanvas::Tool::Box},
-                                                          {Qt::Key_R, AreaCanvas::Tool::Ramp},
-                                                          {Qt::Key_E, AreaCanvas::Tool::Ellipse},
-                                                          {Qt::Key_P, AreaCanvas::Tool::Brush}};
+    const std::pair<Qt::Key, AreaCanvas::Tool> tools[] = {
+        {Qt::Key_T, AreaCanvas::Tool::Thing},   {Qt::Key_B, AreaCanvas::Tool::Box},
+        {Qt::Key_R, AreaCanvas::Tool::Ramp},    {Qt::Key_E, AreaCanvas::Tool::Ellipse},
+        {Qt::Key_O, AreaCanvas::Tool::Outline}, {Qt::Key_C, AreaCanvas::Tool::Range},
+        {Qt::Key_P, AreaCanvas::Tool::Brush}};
     for (const auto& [letter, tool] : tools)
         key(letter, [this, tool = tool] {
             m_tools->button(static_cast<int>(tool))->click();
@@ -189,6 +213,7 @@ void AreasPlace::refreshRoles()
 
 void AreasPlace::setRole(const std::string& role)
 {
+    m_hand->flush();
     const FrameId frame = m_document.selection().frameInHand();
     m_model->setRole(role);
     m_role->setCurrentIndex(m_role->findText(text(role)));
@@ -405,7 +430,8 @@ void AreasPlace::refreshFoot()
     for (QAbstractButton* tool : m_tools->buttons())
         tool->setEnabled(hasRole);
     m_canvas->setEnabled(hasRole);
-    m_canvas->setShape(m_hand->shape());
+    m_canvas->setShape(m_hand->part());
+    m_bench->show(area, m_hand->partInHand());
 }
 
 }  // namespace amber

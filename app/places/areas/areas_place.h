@@ -16,6 +16,7 @@ class QPushButton;
 
 namespace amber {
 
+class AreaBench;
 class AreaCanvas;
 class AreaTile;
 class NumberBox;
@@ -55,6 +56,7 @@ private:
     QLayout* makeFoot();
     void connectParts();
     void connectDocument();
+    void connectBench();
     void addKeys();
     void refresh();
     void refreshRoles();
@@ -79,6 +81,7 @@ private:
     QListView* m_tiles;
     AreaTile* m_tile;
     AreaCanvas* m_canvas;
+    AreaBench* m_bench;
     QButtonGroup* m_tools;
     NumberBox *m_radius = nullptr, *m_softness = nullptr;
     QPushButton *m_findAll, *m_findThese, *m_findRoles, *m_sure, *m_rest;

@@ -16,6 +16,7 @@
 #include "app/variants/sweep_view.h"
 #include "app/variants/tray_view.h"
 #include "app/wall/compare_view.h"
+#include "core/engine/role_places.h"
 #include "core/image/resize.h"
 
 namespace amber {
@@ -31,6 +32,7 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
       m_intent(new IntentPanel(document, this)), m_findings(new FindingsPanel(document, this)),
       m_sweep(new SweepView(document, *m_wall, this)), m_tray(new TrayView(document, proxies, *m_wall, this)),
       m_library(new LibraryView(document, *m_wall, this)), m_spot(new SpotView(proxies.queue(), this)),
+      m_leveling(new RenderSlot(proxies.queue(), RenderQueue::Priority::Sheet, this)),
       m_upper(new QStackedWidget(this)), m_lower(new QStackedWidget(this)), m_header(new LookHeader(document, this)),
       m_export(new LookExport(document, proxies, this))
 {
@@ -113,6 +115,7 @@ void LookPlace::connectParts()
 void LookPlace::connectPanels()
 {
     m_bench->setPictureSource([this] { return entering(); });
+    m_bench->setLevel([this](const std::string& role, AreaMeasure measure) { levelWith(role, measure); });
     m_bench->setColourSource([this] {
         const auto proxy = m_wall->proxyInHand();
         return proxy ? someColours(proxy->samples.view(), kNudgeColours) : std::vector<LinearRgb>{};
@@ -142,6 +145,7 @@ void LookPlace::connectPictures()
 {
     connect(m_wall, &Wall::measured, this, [this](const MeasuredFrame& frame) {
         m_instruments->setMeasures(frame);
+        m_masks = frame.masks, m_masked = m_document.selection().frameInHand();
         m_bench->setEntering(frame.entering);
         m_intent->setHues(frame.after.hue);
     });
@@ -393,7 +397,7 @@ void LookPlace::showSpot(int step, int mark)
         return;
     Region place;
     QString where = tr("the whole picture");
-    if (mark >= StepLine::kMeasureMarks) {
+    if (m_stepLine->isOfKey(mark)) {
         const KeyColour& key = trace->keys[static_cast<std::size_t>(mark - StepLine::kMeasureMarks)];
         place = key.place;
         where = keyColourTitle(key);
@@ -457,9 +461,12 @@ Image LookPlace::entering() const
         return {};
     Image picture = proxy->samples;
     if (const auto plan = RenderPlan::compile(m_document.looks().lookOf(m_document.selection().frameInHand()),
-                                              static_cast<std::size_t>(m_document.looks().selectedStep())))
-        amber::render(*plan, picture.view(), picture.mutableView(), {},
-                      {RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)});
+                                              static_cast<std::size_t>(m_document.looks().selectedStep()))) {
+        RenderOptions options{RenderOptions::Stage::All, std::max(proxy->info.width, proxy->info.height)};
+        if (m_masked == m_document.selection().frameInHand())
+            options.masks = m_masks;
+        amber::render(*plan, picture.view(), picture.mutableView(), {}, options);
+    }
     return picture;
 }
 
@@ -470,7 +477,11 @@ std::optional<Probe> LookPlace::read(const Region& place) const
         return std::nullopt;
     Probe probe;
     probe.in = meanOf(proxy->image.view(), place);
-    const Look look = m_document.looks().lookOf(m_document.selection().frameInHand());
+    const FrameId shown = m_document.selection().frameInHand();
+    Look look = m_document.looks().lookOf(shown);
+    if (m_masks && m_masked == shown)
+        look = lookAt(std::move(look),
+                      weightsAt(*m_masks, (place.left + place.right) / 2, (place.top + place.bottom) / 2));
     probe.entering = evaluate(look, probe.in, static_cast<std::size_t>(m_document.looks().selectedStep()));
     probe.out = evaluate(look, probe.in);
     probe.leavesOut =

@@ -84,6 +84,7 @@ private:
     Image entering() const;
     std::optional<Probe> read(const Region& place) const;
     Region pointAt(QPointF place) const;
+    void levelWith(const std::string& role, AreaMeasure measure);
     void renew();
 
     Document& m_document;
@@ -99,6 +100,7 @@ private:
     TrayView* m_tray;
     LibraryView* m_library;
     SpotView* m_spot;
+    RenderSlot* m_leveling;
     QStackedWidget *m_upper, *m_lower;
     LookHeader* m_header;
     LookExport* m_export;
@@ -108,6 +110,8 @@ private:
     std::optional<QPointF> m_place;
     std::optional<QPointF> m_dragPlace;
     bool m_dragging = false;
+    std::shared_ptr<const RoleMasks> m_masks;  ///< of the frame in hand, as it was measured last
+    FrameId m_masked = 0;
 };
 
 }  // namespace amber
