@@ -241,6 +241,13 @@ void GuardEditor::addWhere(QVBoxLayout* to)
     m_density = number("guardDensity", tr("density"), tr("Share of the step's strength there"), &RoleBinding::density);
     m_elsewhere = number("guardElsewhere", tr("elsewhere"), tr("Share of the step's strength in the rest"),
                          &RoleBinding::elsewhere);
+    makeLevel();
+    row->addWidget(m_level);
+    row->addStretch(1);
+}
+
+void GuardEditor::makeLevel()
+{
     m_level->setObjectName("guardLevel");
     m_level->setText(tr("Level with"));
     m_level->setToolTip(tr("Sets the strength at which this role measures as another one does, on the frame in hand"));
@@ -249,8 +256,6 @@ void GuardEditor::addWhere(QVBoxLayout* to)
     menu->setObjectName("guardLevelMenu");
     connect(menu, &QMenu::aboutToShow, this, [this, menu] { fillLevel(*menu); });
     m_level->setMenu(menu);
-    row->addWidget(m_level);
-    row->addStretch(1);
 }
 
 void GuardEditor::fillLevel(QMenu& menu)

@@ -60,6 +60,7 @@ private:
     GuardPlot *m_tone, *m_hue;
     std::vector<std::pair<QDoubleSpinBox*, double Guard::*>> m_numbers;
     QCheckBox* m_inverted;
+    void makeLevel();
     void fillLevel(QMenu& menu);
     QComboBox *m_role, *m_side;
     QToolButton* m_level;

@@ -32,8 +32,8 @@ std::vector<Keys> localKeys()
         {tr("G"), tr("Crop on the picture: thirds or diagonals")},
         {tr("Enter, Delete, N"),
          tr("Areas: confirm, refuse, not in this frame; J goes to the next, A to another offer")},
-        {tr("T, B, R, E, P"),
-         tr("Areas: thing, box, ramp, ellipse, brush; brackets change the radius, Shift takes away")},
+        {tr("T, B, R, E, O, C, P"),
+         tr("Areas: thing, box, ramp, ellipse, outline, colours, brush; brackets change the radius, Shift takes away")},
         {tr("0 to 5"), tr("Contact sheet: rate the chosen frames")},
         {tr("B"), tr("Sweep sheet: bookmark the chosen tile")},
         {tr("Flicker"), tr("Compare: both versions by turns, about one change a second and never more than three, "

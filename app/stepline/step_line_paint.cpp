@@ -64,7 +64,9 @@ void StepLine::paintMark(QPainter& painter, int step, int mark) const
 {
     static const QString kLetters[] = {tr("b"), tr("c"), tr("s")}, kParts[] = {tr("L"), tr("C"), tr("h")};
     const QRect area = markRect(step, mark);
-    const bool labelled = area.width() >= 10, isMeasure = mark < kMeasureMarks, isKey = isOfKey(mark),
+    constexpr double kLabelled = 9.5;
+    const bool labelled = std::min(16.0, (tileRect(step).width() - 8.0) / std::max(1, markCount())) >= kLabelled,
+               isMeasure = mark < kMeasureMarks, isKey = isOfKey(mark),
                isWorst = isKey && m_trace->worst() == std::pair(step, mark - kMeasureMarks),
                isChosen = mark == m_mark && step == m_document.looks().selectedStep();
     const int half = (area.height() - (labelled ? 14 : 2)) / 2, middle = area.top() + half;

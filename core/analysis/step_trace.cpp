@@ -75,6 +75,8 @@ public:
     {
         Look one;
         one.steps.push_back(step);
+        if (step.guard.where.isBound())
+            one.roles.push_back({step.guard.where.role, Role::Kind::Thing, {}, 1, {}});
         const auto plan = RenderPlan::compile(one);
         if (!plan)
             return false;

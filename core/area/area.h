@@ -99,7 +99,7 @@ struct Area {
     double feather = 0;  ///< 0..0.1, deviation of a blur
     double grow = 0;     ///< -0.05..0.05, outward
     bool isInverted = false;
-    /// What it is to the balance of its frame: as any part of it; all that counts (with others of the kind); or nothing.
+    /// What it is to the balance of its frame: as any part of it; all that counts (with others of the kind); nothing.
     enum class InBalance { Counts, AloneCounts, LeftOut } inBalance = InBalance::Counts;
     bool operator==(const Area&) const = default;
     /// Whether steps may work by it: a proposal that nobody has seen does nothing.

@@ -248,8 +248,10 @@ Plane MaskGround::of(const Found& found) const
     return refined(each([&](Spot p) {
         const double u = p.x / m_wide * mask.width - 0.5, v = p.y / m_high * mask.height - 0.5;
         const int x = static_cast<int>(std::floor(u)), y = static_cast<int>(std::floor(v));
-        return std::lerp(std::lerp(weight(x, y), weight(x + 1, y), u - x),
-                         std::lerp(weight(x, y + 1), weight(x + 1, y + 1), u - x), v - y);
+        const double upper = weight(x, y), lower = weight(x, y + 1),
+                     above = upper + (u - x) * (weight(x + 1, y) - upper),
+                     below = lower + (u - x) * (weight(x + 1, y + 1) - lower);
+        return above + (v - y) * (below - above);
     }));
 }
 
@@ -310,29 +312,25 @@ Plane MaskGround::refined(const Plane& mask) const
 
 namespace {
 
-/// A picture as the guide of a filter: OKLab, a plane each.
-struct ColourGuide {
-    cv::Mat planes[3];
-    explicit ColourGuide(ImageView picture)
-    {
-        for (cv::Mat& plane : planes)
-            plane.create(picture.height, picture.width, CV_32F);
-        inParallel(picture.height, [&](int y) {
-            const float* p = picture.row(y);
-            for (int x = 0; x < picture.width; ++x, p += 3) {
-                const OkLab c = toOkLab(LinearRgb{p[0], p[1], p[2]});
-                planes[0].at<float>(y, x) = static_cast<float>(c.L);
-                planes[1].at<float>(y, x) = static_cast<float>(c.a);
-                planes[2].at<float>(y, x) = static_cast<float>(c.b);
-            }
-        });
-    }
-};
-
 /// How the guide's channels vary together (upper triangle, row by row), and each with the mask, within windows.
 struct Moments {
     cv::Mat pairs[6], with[3], means[3], maskMean;
 };
+
+template <class Mean>
+Moments momentsOf(const cv::Mat (&guide)[3], const cv::Mat& mask, const Mean& mean)
+{
+    Moments m;
+    m.maskMean = mean(mask);
+    for (int i = 0; i < 3; ++i) {
+        m.means[i] = mean(guide[i]);
+        m.with[i] = mean(guide[i].mul(mask)) - m.means[i].mul(m.maskMean);
+    }
+    for (int i = 0, at = 0; i < 3; ++i)
+        for (int j = i; j < 3; ++j)
+            m.pairs[at++] = mean(guide[i].mul(guide[j])) - m.means[i].mul(m.means[j]);
+    return m;
+}
 
 /// At one pixel: the slopes of the mask on the guide, by the inverse of a symmetric matrix from its cofactors.
 std::array<double, 3> slopesAt(const Moments& m, int y, int x, double epsilon)
@@ -347,39 +345,35 @@ std::array<double, 3> slopesAt(const Moments& m, int y, int x, double epsilon)
             (i02 * p + i12 * q + i22 * r) / whole};
 }
 
-template <class Mean>
-Moments momentsOf(const ColourGuide& guide, const cv::Mat& mask, const Mean& mean)
+/// OKLab of a part of a picture, a plane each.
+void takeGuide(ImageView picture, const cv::Rect& part, cv::Mat (&guide)[3])
 {
-    Moments m;
-    m.maskMean = mean(mask);
-    for (int i = 0; i < 3; ++i) {
-        m.means[i] = mean(guide.planes[i]);
-        m.with[i] = mean(guide.planes[i].mul(mask)) - m.means[i].mul(m.maskMean);
+    for (cv::Mat& plane : guide)
+        plane.create(part.size(), CV_32F);
+    for (int y = 0; y < part.height; ++y) {
+        const float* p = picture.row(part.y + y) + 3 * part.x;
+        for (int x = 0; x < part.width; ++x, p += 3) {
+            const OkLab c = toOkLab(LinearRgb{p[0], p[1], p[2]});
+            guide[0].at<float>(y, x) = static_cast<float>(c.L);
+            guide[1].at<float>(y, x) = static_cast<float>(c.a);
+            guide[2].at<float>(y, x) = static_cast<float>(c.b);
+        }
     }
-    for (int i = 0, at = 0; i < 3; ++i)
-        for (int j = i; j < 3; ++j)
-            m.pairs[at++] = mean(guide.planes[i].mul(guide.planes[j])) - m.means[i].mul(m.means[j]);
-    return m;
 }
 
-}  // namespace
-
-Plane guidedByColour(ImageView picture, const Plane& mask, int radius, double epsilon)
+cv::Mat guidedPart(const cv::Mat (&guide)[3], const cv::Mat& mask, int radius, double epsilon)
 {
-    const cv::Size size(picture.width, picture.height), box(2 * radius + 1, 2 * radius + 1);
-    const auto mean = [&](const cv::Mat& m) {
+    const auto mean = [radius](const cv::Mat& m) {
         cv::Mat to;
-        cv::boxFilter(m, to, CV_32F, box, {-1, -1}, true, cv::BORDER_REFLECT);
+        cv::boxFilter(m, to, CV_32F, {2 * radius + 1, 2 * radius + 1}, {-1, -1}, true, cv::BORDER_REFLECT);
         return to;
     };
-    const ColourGuide guide(picture);
-    const cv::Mat input(mask.height, mask.width, CV_32F, const_cast<float*>(mask.values.data()));
-    const Moments moments = momentsOf(guide, input, mean);
-    cv::Mat slopes[3], rest(size, CV_32F);
+    const Moments moments = momentsOf(guide, mask, mean);
+    cv::Mat slopes[3], rest(mask.size(), CV_32F);
     for (cv::Mat& slope : slopes)
-        slope.create(size, CV_32F);
-    inParallel(size.height, [&](int y) {
-        for (int x = 0; x < size.width; ++x) {
+        slope.create(mask.size(), CV_32F);
+    for (int y = 0; y < mask.rows; ++y)
+        for (int x = 0; x < mask.cols; ++x) {
             const auto s = slopesAt(moments, y, x, epsilon);
             double left = moments.maskMean.at<float>(y, x);
             for (int k = 0; k < 3; ++k) {
@@ -388,14 +382,40 @@ Plane guidedByColour(ImageView picture, const Plane& mask, int radius, double ep
             }
             rest.at<float>(y, x) = static_cast<float>(left);
         }
-    });
     cv::Mat sum = mean(rest);
     for (int k = 0; k < 3; ++k)
-        sum += mean(slopes[k]).mul(guide.planes[k]);
+        sum += mean(slopes[k]).mul(guide[k]);
+    cv::max(sum, 0, sum);
+    cv::min(sum, 1, sum);
+    return sum;
+}
+
+}  // namespace
+
+/// Only near edges: where a mask is even within two windows, so is what comes of it.
+Plane guidedByColour(ImageView picture, const Plane& mask, int radius, double epsilon)
+{
+    constexpr int kTile = 96;
+    const cv::Size size(mask.width, mask.height);
+    const cv::Mat input(size, CV_32F, const_cast<float*>(mask.values.data()));
+    const int across = (size.width + kTile - 1) / kTile, down = (size.height + kTile - 1) / kTile;
     Plane refined(mask.width, mask.height);
     cv::Mat to = matOf(refined);
-    cv::max(sum, 0, to);
-    cv::min(to, 1, to);
+    inParallel(across * down, [&](int n) {
+        const cv::Rect tile = cv::Rect(n % across * kTile, n / across * kTile, kTile, kTile) & cv::Rect({}, size);
+        const cv::Rect part =
+            cv::Rect(tile.x - 2 * radius, tile.y - 2 * radius, tile.width + 4 * radius, tile.height + 4 * radius) &
+            cv::Rect({}, size);
+        double least = 0, most = 0;
+        cv::minMaxIdx(input(part), &least, &most);
+        if (most - least <= 0) {
+            to(tile) = least;
+            return;
+        }
+        cv::Mat guide[3];
+        takeGuide(picture, part, guide);
+        guidedPart(guide, input(part), radius, epsilon)(cv::Rect(tile.tl() - part.tl(), tile.size())).copyTo(to(tile));
+    });
     return refined;
 }
 

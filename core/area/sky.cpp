@@ -8,6 +8,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <opencv2/imgproc.hpp>
 
 namespace amber {
@@ -127,6 +128,28 @@ cv::Mat ofOneColour(const cv::Mat& lab, const cv::Mat& mask)
     return kept;
 }
 
+/// Columns that are far darker down to their first edge than most are no sky there: hair, a roof, a trunk that reach
+/// the top are smooth as well.
+cv::Mat withoutDarkColumns(const cv::Mat& lab, const cv::Mat& above)
+{
+    constexpr double kDarker = 0.22;
+    std::vector<double> all;
+    std::map<int, double> lightness;
+    for (int x = 0; x < lab.cols; ++x)
+        if (cv::countNonZero(above.col(x)) > 0) {
+            lightness[x] = cv::mean(lab.col(x), above.col(x))[0];
+            all.push_back(lightness[x]);
+        }
+    cv::Mat kept = above.clone();
+    if (all.empty())
+        return kept;
+    const double usual = quantile(all, 0.5);
+    for (const auto& [x, l] : lightness)
+        if (usual - l > kDarker)
+            kept.col(x) = 0;
+    return kept;
+}
+
 /// One skyline cut anew by colour.
 struct Cut {
     cv::Mat mask;
@@ -142,19 +165,20 @@ Cut cutOf(const cv::Mat& lab, const cv::Mat& fine, const cv::Mat& coarse, const 
     const int high = lab.rows;
     std::vector<int> heights = line.heights;
     const int low = std::min(high, static_cast<int>(quantile(heights, kMostColumns) + kBelow * high));
+    const cv::Mat above = withoutDarkColumns(lab, line.above);
     cv::Mat told(lab.size(), CV_8U, cv::Scalar(static_cast<int>(Told::LikelyOutside)));
-    told.setTo(static_cast<int>(Told::LikelyInside), line.above);
-    told.setTo(static_cast<int>(Told::Inside), shrunk(line.above, 4) & (coarse < line.limit));
+    told.setTo(static_cast<int>(Told::LikelyInside), above);
+    told.setTo(static_cast<int>(Told::Inside), shrunk(above, 4) & (coarse < line.limit));
     told.rowRange(std::min(low, static_cast<int>(kLowestRow * high)), high) = static_cast<int>(Told::Outside);
     Cut cut;
     cut.low = low;
     cut.mask = graphCut(lab, told, rounds);
     cut.mask.rowRange(low, high) = 0;
-    cut.mask = ofOneColour(lab, fromTheTop(cut.mask, line.above));
+    cut.mask = ofOneColour(lab, fromTheTop(cut.mask, above));
     if (shareOf(cut.mask) < kLeast)
         return cut;
     cut.edge = edgeOf(lab, fine, cut.mask);
-    cut.agreement = overlap(cut.mask, line.above);
+    cut.agreement = overlap(cut.mask, above);
     cut.score = cut.agreement + 0.5 * cut.edge.strength + 0.5 * cut.edge.separation + 0.5 * line.energy / bestEnergy;
     return cut;
 }

@@ -379,9 +379,12 @@ void RunProgram(const Pass& pass, const Place& place, const float* in, float* ou
     Domain now = std::visit([](const auto& kernel) { return kernel.domain(); }, pass.first[0]->kernel);
     Tile tile{{planes[0], planes[1], planes[2]}, count}, before{{planes[3], planes[4], planes[5]}, count};
     ReadTile(tile, now, in, pixels);
-    for (size_t n = 0; n < pass.count; ++n)
-        RunInstruction(*pass.first[n], n == 0 ? pass.prepared : nullptr, place,
-                       PlacesOf(pass.first[n]->where, pass.masks, place, pixels, count, planes[6]), tile, before, now);
+    for (size_t n = 0; n < pass.count; ++n) {
+        const float* places = PlacesOf(pass.first[n]->where, pass.masks, place, pixels, count, planes[6]);
+        if (places && std::all_of(places, places + pixels, [](float w) { return w == 0; }))
+            continue;
+        RunInstruction(*pass.first[n], n == 0 ? pass.prepared : nullptr, place, places, tile, before, now);
+    }
     WriteTile(tile, now, out, pixels);
 }
 

@@ -353,7 +353,7 @@ Status findMasks(Order& order)
     const auto lies = [&](const std::string& role) { return order.own.areas.contains(role); };
     if (std::none_of(order.plan.roles().begin(), order.plan.roles().end(), lies))
         return {};
-    auto small = readReduced(order.source, kMaskLongEdge, false);
+    auto small = readReduced(order.source, kMaskLongEdge, true);
     if (!small)
         return tl::make_unexpected(small.error());
     FrameAreas areas{order.own.areas, order.own.balance,

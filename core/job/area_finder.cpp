@@ -117,6 +117,35 @@ AreaFinder::Seeds AreaFinder::seedsOf(const Job& job, const std::vector<Frame>& 
     return seeds;
 }
 
+/// `picture` is read when it is needed for the first time.
+AreaOffers AreaFinder::offersOf(const Job& job, const Frame& frame, const AreaWish& wish,
+                                const std::vector<MarkedThing>& marked, std::optional<AgainPicture>& picture)
+{
+    AreaOffers offers{frame.id, wish.role, {}, {}};
+    // What somebody marked elsewhere says more of a face or a distraction than what is found unseen.
+    const bool isUnseen = wish.kind == Role::Kind::Sky || wish.kind == Role::Kind::Ground,
+               isUnseenLast =
+                   wish.kind == Role::Kind::Distraction || (wish.kind == Role::Kind::Skin && meansFaces(wish.role));
+    const auto lookUnseen = [&] {
+        if (const auto unseen = proposeArea(job, frame, wish.kind); !unseen)
+            offers.fault = unseen.error().message();
+        else if (unseen->isOffered())
+            offers.proposals.insert(offers.proposals.begin(), *unseen);
+    };
+    if (isUnseen)
+        lookUnseen();
+    if (offers.fault.empty() && offers.proposals.empty() && !marked.empty()) {
+        if (!picture)
+            if (auto made = pictureOf(job, frame))
+                picture = std::move(*made);
+        if (picture)
+            offers.proposals = findAgain(marked, *picture);
+    }
+    if (isUnseenLast && !offers.isOffered())
+        lookUnseen();
+    return offers;
+}
+
 std::vector<AreaOffers> AreaFinder::find(const Job& job, const std::vector<Frame>& frames,
                                          const std::vector<FrameId>& wanted, const std::vector<AreaWish>& wishes,
                                          const Progress& progress, const CancelToken& cancel)
@@ -131,30 +160,7 @@ std::vector<AreaOffers> AreaFinder::find(const Job& job, const std::vector<Frame
         for (const AreaWish& wish : wishes) {
             if (cancel.isCancelled() || at == frames.end() || isDecided(job, wanted[k], wish.role))
                 continue;
-            AreaOffers offers{wanted[k], wish.role, {}, {}};
-            // What somebody marked elsewhere says more of a face or a distraction than what is found unseen.
-            const bool isUnseen = wish.kind == Role::Kind::Sky || wish.kind == Role::Kind::Ground,
-                       isUnseenLast = wish.kind == Role::Kind::Distraction ||
-                                      (wish.kind == Role::Kind::Skin && meansFaces(wish.role));
-            const auto lookUnseen = [&] {
-                if (const auto unseen = proposeArea(job, *at, wish.kind); !unseen)
-                    offers.fault = unseen.error().message();
-                else if (unseen->isOffered())
-                    offers.proposals.insert(offers.proposals.begin(), *unseen);
-            };
-            if (isUnseen)
-                lookUnseen();
-            const std::vector<MarkedThing> marked = seeds.near(wish.role, place);
-            if (offers.fault.empty() && offers.proposals.empty() && !marked.empty()) {
-                if (!picture)
-                    if (auto made = pictureOf(job, *at))
-                        picture = std::move(*made);
-                if (picture)
-                    offers.proposals = findAgain(marked, *picture);
-            }
-            if (isUnseenLast && !offers.isOffered())
-                lookUnseen();
-            found[k].push_back(std::move(offers));
+            found[k].push_back(offersOf(job, *at, wish, seeds.near(wish.role, place), picture));
         }
         if (progress && !cancel.isCancelled())
             progress(++done, static_cast<int>(wanted.size()));

@@ -9,6 +9,7 @@
 
 #include <functional>
 #include <mutex>
+#include <optional>
 
 namespace amber {
 
@@ -42,6 +43,8 @@ private:
     struct Seeds;
     Seeds seedsOf(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
                   const std::vector<AreaWish>& wishes, const CancelToken& cancel);
+    AreaOffers offersOf(const Job& job, const Frame& frame, const AreaWish& wish,
+                        const std::vector<MarkedThing>& marked, std::optional<AgainPicture>& picture);
     std::mutex m_mutex;
     std::map<FrameId, std::pair<std::string, Landmarks>> m_landmarks;  ///< by frame, with the path they were made of
 };

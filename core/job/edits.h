@@ -29,8 +29,8 @@ Job withChosenExposure(Job job, const std::vector<FrameId>& bracket, FrameId cho
 /// loses its lead is stood for by its first frame.
 Job withFramesInLight(Job job, const std::vector<FrameId>& frames, int light, const std::string& newName = {});
 
-/// What the areas of a role are to the balance, on these frames; and what they are wherever the role lies, as far as all
-/// of them agree (Counts: they do not).
+/// What the areas of a role are to the balance, on these frames; and what they are wherever the role lies (Counts: they
+/// do not agree).
 Job withInBalance(Job job, const std::vector<FrameId>& frames, const std::string& role, Area::InBalance inBalance);
 Area::InBalance inBalanceOf(const Job& job, const std::string& role);
 

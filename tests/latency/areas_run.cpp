@@ -1,6 +1,7 @@
 // Three roles over the demo's forty frames of the first four lights, in the real window, by a person who looks at what
-// is offered: skies found unseen, one frame of each scene stroked, all found again, the sure ones confirmed together,
-// the others one by one. Prints how many actions it took, how long the program worked, and how many masks are wrong.
+// is offered: skies found unseen, one frame of each scene stroked, all found again, the sure ones confirmed together
+// and looked over, the others one by one. Prints how many actions it took, how long the program worked, and how many
+// masks are wrong.
 //
 //   amber_areas_run
 #include "app/places/balance/balance_place.h"
@@ -25,7 +26,7 @@ private:
     void role(const QString& name, const std::string& part, bool isUnseen);
     void markScenes();
     void lookAtOffers();
-    void strokeUntilGood(const std::string& frame);
+    void strokeUntil(double good, const std::string& frame);
     double overlapOf(const std::string& frame);
     FoundMask truth(const std::string& frame) const { return truthOf(frame, m_part); }
     bool isThere(const std::string& frame) const { return test::shareOf(truth(frame)) >= kLeast; }
@@ -69,11 +70,11 @@ double Person::overlapOf(const std::string& frame)
     return found ? test::overlapOf(*unpacked(*found->mask), truth(frame)) : 0;
 }
 
-void Person::strokeUntilGood(const std::string& frame)
+void Person::strokeUntil(double good, const std::string& frame)
 {
     constexpr int kMost = 6;
     (void)takeFrame(frame);
-    for (int i = 0; i < kMost && overlapOf(frame) < kGood; ++i) {
+    for (int i = 0; i < kMost && overlapOf(frame) < good; ++i) {
         ++m_actions;
         const Area* before = areaOf(frame);
         const bool isFirst = !before || before->state == Area::State::NotHere || before->parts.empty();
@@ -94,13 +95,17 @@ void Person::markScenes()
     std::set<std::string> scenes;
     for (const std::string& frame : m_frames)
         if (isThere(frame) && scenes.insert(sceneOf(frame)).second)
-            strokeUntilGood(frame);
+            strokeUntil(kGood, frame);
 }
 
 /// Offers: those that hold are confirmed, those that nearly hold set right, the others refused.
 void Person::lookAtOffers()
 {
     act("areaConfirmSure");
+    // What was confirmed together is seen on the tiles.
+    for (const std::string& frame : m_frames)
+        if (const Area* area = areaOf(frame); area && area->counts() && isThere(frame) && overlapOf(frame) < kWrong)
+            strokeUntil(kWrong, frame);
     for (const std::string& frame : m_frames) {
         const Area* area = areaOf(frame);
         if (!area || area->state != Area::State::Proposed)
@@ -109,13 +114,13 @@ void Person::lookAtOffers()
         if (overlapOf(frame) >= kWrong)
             act("areaConfirm");
         else if (isThere(frame))
-            strokeUntilGood(frame);
+            strokeUntil(kWrong, frame);
         else
             act("areaRefuse");
     }
     for (const std::string& frame : m_frames)
         if (!areaOf(frame) && isThere(frame))
-            strokeUntilGood(frame);
+            strokeUntil(kWrong, frame);
     act("areaRestNotHere");
 }
 

@@ -217,6 +217,56 @@ TEST_F(EverySteps, AStepBoundToARoleWorksOnTheFramesOwnArea)
     EXPECT_EQ(again.looks().look().roles.size(), 1u);
 }
 
+Area boxed(double left, double top, double right, double bottom)
+{
+    Area area;
+    area.parts.push_back(
+        {AreaPart::Join::Add, Outline{{{left, top}, {right, top}, {right, bottom}, {left, bottom}}, false}, false, 1});
+    return area;
+}
+
+TEST_F(EverySteps, ABoundStepTellsHowItsRoleStandsOutAndIsLevelledWithAnotherRole)
+{
+    ASSERT_TRUE(m_app.addStep("Ends"));
+    m_app.type(m_app.find("ends.floor"), QLocale().toString(0.25, 'f', 2));
+    Look look = m_app.look();
+    look.roles = {{"dark", Role::Kind::Thing, {}, 1, {}}, {"field", Role::Kind::Thing, {}, 1, {}}};
+    look.steps[0].guard.where.role = "dark";
+    m_app.document().looks().change(look);
+    m_app.document().looks().commit("Roles");
+    Job job = m_app.document().job();
+    const FrameId frame = m_app.document().selection().frameInHand();
+    job.areas[{frame, "dark"}] = boxed(0, 0, 0.2, 0.4);
+    job.areas[{frame, "field"}] = boxed(0, 0.5, 1, 1);
+    ASSERT_TRUE(m_app.document().commit(job, "Areas drawn"));
+    StepLine& line = m_app.window().look().stepLine();
+    ASSERT_TRUE(waitUntil([&] {
+        return line.trace() && !line.trace()->states.front().separations.empty() &&
+               m_app.wall().tracedNumber() == m_app.wall().requested();
+    }));
+    const int keys = static_cast<int>(line.trace()->keys.size());
+    ASSERT_EQ(line.markCount(), 2 * StepLine::kMeasureMarks + keys);
+    EXPECT_TRUE(line.markWords(0, StepLine::kMeasureMarks + keys).startsWith("dark stands out by lightness"));
+    const auto& states = line.trace()->states;
+    EXPECT_GT(states[1].separations.at("dark").lightness, states[0].separations.at("dark").lightness + 0.05)
+        << "its blacks are raised";
+
+    QTest::mouseClick(&m_app.find("stepGuard"), Qt::LeftButton);
+    auto* menu = m_app.find<QToolButton>("guardLevel").menu();
+    emit menu->aboutToShow();
+    ASSERT_EQ(menu->actions().size(), 2);
+    EXPECT_EQ(menu->actions()[0]->text(), "field, by lightness");
+    menu->actions()[0]->trigger();
+    ASSERT_TRUE(waitUntil([&] { return m_app.look().steps[0].strength != 1; }));
+    EXPECT_EQ(m_app.document().undoAction(), "Strength at which dark measures as field");
+    m_app.document().undo();
+    EXPECT_EQ(m_app.look().steps[0].strength, 1);
+    emit menu->aboutToShow();
+    menu->actions()[1]->trigger();
+    EXPECT_TRUE(waitUntil([&] { return m_app.message().contains("At no strength"); }))
+        << "greys have no chroma to raise";
+}
+
 TEST_F(EverySteps, WhatIsKeptPerPictureStaysWithItsFrameThroughReopening)
 {
     ASSERT_TRUE(m_app.addStep("Edge darkening"));

@@ -114,6 +114,7 @@ AreaBench::AreaBench(QWidget* parent)
     auto* numbers = new QHBoxLayout(m_numbers);
     numbers->setContentsMargins(0, 0, 0, 0);
     m_flag->setObjectName("areaPartFlag");
+    m_flag->setAccessibleName(tr("Mirrored, or smooth"));
     m_about->setObjectName("areaPartAbout");
     m_about->setProperty("quiet", true);
     numbers->addWidget(m_flag);
@@ -275,7 +276,7 @@ void AreaBench::makeNumbers()
         row->addWidget(box);
     }
     static_cast<QHBoxLayout*>(m_numbers->layout())->insertWidget(0, m_fields);
-    m_fields->show();
+    m_fields->setVisible(!numbers.empty());
 }
 
 void AreaBench::showNumbers()

@@ -139,9 +139,6 @@ QLayout* AreasPlace::makeTools()
     m_softness = number("areaSoftness", tr("Soft"), 100 * m_canvas->softness(), 100, 0,
                         [this](double v) { m_canvas->setSoftness(v / 100); });
     row->addStretch(1);
-    m_over = makeButton(this, "areaStartOver", tr("Start over"), tr("Take the area off this frame"),
-                        [this] { startOver(); });
-    row->addWidget(m_over);
     return row;
 }
 
@@ -152,6 +149,8 @@ QLayout* AreasPlace::makeFoot()
     auto* row = new QHBoxLayout;
     row->setContentsMargins(14, 6, 14, 8);
     row->setSpacing(6);
+    m_over = makeButton(this, "areaStartOver", tr("Start over"), tr("Take the area off this frame"),
+                        [this] { startOver(); });
     m_another = makeButton(this, "areaAnother", tr("Another"), tr("Another of what was offered (A)"),
                            [this] { m_hand->another(); });
     m_notHere =
@@ -161,7 +160,7 @@ QLayout* AreasPlace::makeFoot()
     m_confirm = makeButton(this, "areaConfirm", tr("Confirm"), tr("What is offered holds; on to the next (Enter)"),
                            [this] { confirm(); });
     row->addWidget(m_frameWords, 1);
-    for (QPushButton* button : {m_another, m_notHere, m_refuse, m_confirm})
+    for (QPushButton* button : {m_over, m_another, m_notHere, m_refuse, m_confirm})
         row->addWidget(button);
     return row;
 }

@@ -10,6 +10,7 @@
 #include "app/theme/theme.h"
 
 #include <QtWidgets>
+#include <set>
 
 namespace amber {
 
@@ -252,6 +253,25 @@ void BalancePlace::chooseRow()
     m_hand->setChosen(chosenFrames());
 }
 
+namespace {
+
+/// By which roles frames are balanced, or without which.
+QString countedWords(const Job& job)
+{
+    std::set<std::string> on, without;
+    for (const auto& [id, area] : job.areas)
+        if (area.inBalance != Area::InBalance::Counts && area.state != Area::State::NotHere)
+            (area.inBalance == Area::InBalance::AloneCounts ? on : without).insert(id.second);
+    QString words;
+    for (const std::string& role : on)
+        words += BalancePlace::tr(" On %1.").arg(text(role));
+    for (const std::string& role : without)
+        words += BalancePlace::tr(" Without %1.").arg(text(role));
+    return words;
+}
+
+}  // namespace
+
 void BalancePlace::refresh()
 {
     const QString undo = m_document.isOpen() ? m_document.undoAction() : QString(),
@@ -271,11 +291,12 @@ void BalancePlace::refresh()
         if (const auto* p = m_model->proposal(m_model->frameAt(row)))
             ++waiting, troubled += p->solved.trouble != Trouble::None || !p->fault.empty();
     m_state->setText(
-        m_document.job().lights.empty() ? tr("Lights are told apart once all frames are read.")
-        : waiting == 0 ? tr("Nothing proposed. Solve looks at the frames and proposes; you take what you like.")
-        : troubled == 0
-            ? tr("%1 proposed").arg(waiting)
-            : tr("%1 proposed, %2 cannot be brought onto the others: see their notes").arg(waiting).arg(troubled));
+        (m_document.job().lights.empty() ? tr("Lights are told apart once all frames are read.")
+         : waiting == 0 ? tr("Nothing proposed. Solve looks at the frames and proposes; you take what you like.")
+         : troubled == 0
+             ? tr("%1 proposed").arg(waiting)
+             : tr("%1 proposed, %2 cannot be brought onto the others: see their notes").arg(waiting).arg(troubled)) +
+        countedWords(m_document.job()));
     m_groups->setCurrentIndex(std::min(m_model->group() + 1, m_groups->count() - 1));
     chooseRow();
     m_pictures->refresh(!frame                                                ? QString()

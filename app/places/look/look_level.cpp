@@ -6,9 +6,29 @@
 
 namespace amber {
 
-void LookPlace::levelWith(const std::string& role, AreaMeasure measure)
+namespace {
+
+std::optional<double> level(const Look& look, std::size_t step, const Image& picture, const FrameAreas& areas,
+                            const std::string& own, const std::string& other, AreaMeasure measure)
 {
     constexpr int kEdge = 480;
+    const Size size = fitted({picture.width(), picture.height()}, kEdge);
+    const Image small = reduceByArea(picture.view(), size.width, size.height);
+    std::vector<std::string> roles{own, other};
+    if (const auto plan = RenderPlan::compile(look))
+        roles.insert(roles.end(), plan->roles().begin(), plan->roles().end());
+    RenderOptions options;
+    options.masks = masksOf(areas, roles, small.view());
+    const RoleMasks* masks = options.masks.get();
+    if (!masks || masks->isEmpty(own) || masks->isEmpty(other))
+        return std::nullopt;
+    return strengthThatEquals(look, step, small.view(), options, *masks->find(own), *masks->find(other), measure);
+}
+
+}  // namespace
+
+void LookPlace::levelWith(const std::string& role, AreaMeasure measure)
+{
     const FrameId frame = m_document.selection().frameInHand();
     const auto proxy = m_wall->proxyInHand();
     const Step* step = m_document.looks().step();
@@ -17,21 +37,8 @@ void LookPlace::levelWith(const std::string& role, AreaMeasure measure)
         return;
     const std::string own = step->guard.where.role;
     const auto index = static_cast<std::size_t>(m_document.looks().selectedStep());
-    const auto work = [proxy, areas, own, role, index, measure,
-                       look = m_document.looks().lookOf(frame)](const CancelToken&) -> std::optional<double> {
-        const Size size = fitted({proxy->image.width(), proxy->image.height()}, kEdge);
-        const Image small = reduceByArea(proxy->image.view(), size.width, size.height);
-        std::vector<std::string> roles{own, role};
-        if (const auto plan = RenderPlan::compile(look))
-            roles.insert(roles.end(), plan->roles().begin(), plan->roles().end());
-        RenderOptions options;
-        options.masks = masksOf(*areas, roles, small.view());
-        if (!options.masks || !options.masks->knows(own) || !options.masks->knows(role) ||
-            options.masks->isEmpty(own) || options.masks->isEmpty(role))
-            return std::nullopt;
-        return strengthThatEquals(look, index, small.view(), options, *options.masks->find(own),
-                                  *options.masks->find(role), measure);
-    };
+    const auto work = [proxy, areas, own, role, index, measure, look = m_document.looks().lookOf(frame)](
+                          const CancelToken&) { return level(look, index, proxy->image, *areas, own, role, measure); };
     m_leveling->run(work, [this, own, role, index,
                            revision = m_document.looks().look()](std::optional<double> strength) {
         // What the hand did meanwhile counts.

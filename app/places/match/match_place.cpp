@@ -82,6 +82,7 @@ void MatchPlace::connectDocument()
     };
     connect(&m_document.looks(), &LooksInHand::lookChanged, this, later);
     connect(&m_document.looks(), &LooksInHand::stepsChanged, this, later);
+    connect(&m_document, &Document::areasChanged, this, later);
     connect(&m_document.balances(), &Balances::changed, m_related, &Related::outdate);
     connect(&m_document, &Document::balancesChanged, this, &MatchPlace::relate);
     const auto keysMoved = [this] {

@@ -102,6 +102,7 @@ void ProofPlace::connectParts()
     connect(&m_document, &Document::keyColoursChanged, this, [this] { m_isStale = true, refresh(); });
     connect(&m_document, &Document::lightsChanged, this, [this] { m_isStale = true, refresh(); });
     connect(&m_document, &Document::balancesChanged, this, [this] { m_isStale = true, refresh(); });
+    connect(&m_document, &Document::areasChanged, this, [this] { m_isStale = true, refresh(); });
     connect(&m_document.looks(), &LooksInHand::revisionsChanged, this, &ProofPlace::finishAnew);
     connect(&m_proxies, &ProxyStore::proxyReady, this, [this](std::int64_t) {
         if (isVisible())
