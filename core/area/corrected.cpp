@@ -50,13 +50,27 @@ cv::Mat spokenOf(const Stroke& stroke, cv::Size size)
     return far < std::max(kLeast * size.width, kLengths * std::hypot(box.width, box.height));
 }
 
+/// Where nothing was said of the inside: the middle of the mask, as far as it lies from what was said of the outside.
+cv::Mat coreOf(const cv::Mat& mask, const cv::Mat& outside)
+{
+    constexpr double kDeep = 0.4, kFarther = 1.5;
+    cv::Mat depth, away;
+    cv::distanceTransform(mask, depth, cv::DIST_L2, cv::DIST_MASK_5);
+    cv::distanceTransform(~outside, away, cv::DIST_L2, cv::DIST_MASK_5);
+    double most = 0;
+    cv::minMaxIdx(depth, nullptr, &most);
+    return (depth >= kDeep * most) & (away > kFarther * most) & mask;
+}
+
 /// What each pixel is taken for before the cut. `reach`: what may change at all.
 cv::Mat relabelled(const ThingGround& ground, const cv::Mat& mask, const cv::Mat& inside, const cv::Mat& outside,
                    const cv::Mat& reach)
 {
     cv::Mat far = ~reach;
     far.row(0) = 0, far.row(far.rows - 1) = 0, far.col(0) = 0, far.col(far.cols - 1) = 0;
-    const cv::Mat in = wayTo(ground, inside), out = wayTo(ground, outside), beyond = wayTo(ground, outside | far);
+    const cv::Mat known = cv::countNonZero(inside) > 0 ? inside : coreOf(mask, outside);
+    const cv::Mat in = wayTo(ground, cv::countNonZero(known) > 0 ? known : mask & ~outside),
+                  out = wayTo(ground, outside), beyond = wayTo(ground, outside | far);
     cv::Mat labels = told(mask.size(), Told::LikelyOutside);
     labels.setTo(static_cast<int>(Told::LikelyInside), mask);
     labels.setTo(static_cast<int>(Told::LikelyInside), ~mask & reach & (in < 0.5 * beyond));

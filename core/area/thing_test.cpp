@@ -114,6 +114,33 @@ TEST(Thing, AStrokeOnlyAddsOrOnlyTakesAway)
     EXPECT_EQ(correctedThing(ground, mask, {}).weights, mask.weights) << "nothing was said";
 }
 
+TEST(Thing, TheFirstWordBeingOfTheOutsideTakesAwayWhatItIsOverAndLeavesTheThing)
+{
+    // As it comes of a thing that was found again and took in too much.
+    constexpr double kRight = 0.85;
+    double worst = 1;
+    for (std::size_t i = 0; i < 3; ++i) {
+        const Asked asked = thingsOfTheDemo()[i];
+        const auto picture = readReduced(test::demoPicture(asked.frame), 750, true);
+        ASSERT_TRUE(picture);
+        FoundMask mask = asked.truth, much = mask;
+        const Region box = test::boxOf(mask);
+        for (int y = 0; y < mask.height; ++y)
+            for (int x = 0; x < mask.width; ++x) {
+                const double u = static_cast<double>(x) / mask.width, v = static_cast<double>(y) / mask.height;
+                auto& w = much.weights[static_cast<std::size_t>(y) * mask.width + x];
+                if (u > box.right && u < box.right + 0.3 * (box.right - box.left) && v > box.top && v < box.bottom)
+                    w = 255;
+            }
+        const test::Wrong wrong = test::worstOf(much, mask);
+        const FoundMask after = correctedThing(thingPictureOf(picture->image.view()), much,
+                                               {{test::strokeOver(wrong.where), wrong.isMissing}});
+        EXPECT_GT(test::overlapOf(after, mask), test::overlapOf(much, mask)) << asked.frame;
+        worst = std::min(worst, test::overlapOf(after, mask));
+    }
+    EXPECT_GE(worst, kRight);
+}
+
 TEST(Thing, OfOddBoxesAndPicturesIsNothing)
 {
     const ThingPicture flat = thingPictureOf(Image(300, 200).view());

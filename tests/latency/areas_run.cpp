@@ -76,6 +76,7 @@ void Person::strokeUntil(double good, const std::string& frame)
     (void)takeFrame(frame);
     for (int i = 0; i < kMost && overlapOf(frame) < good; ++i) {
         ++m_actions;
+        const double overlapBefore = overlapOf(frame);
         const Area* before = areaOf(frame);
         const bool isFirst = !before || before->state == Area::State::NotHere || before->parts.empty();
         const Area was = isFirst ? Area{} : *before;
@@ -87,6 +88,13 @@ void Person::strokeUntil(double good, const std::string& frame)
         }
         (void)waitUntil([&] { return areaOf(frame) && !(*areaOf(frame) == was); }, 5000);
         (void)done();
+        // One that made it worse is taken back; the same hand would draw it again.
+        if (overlapOf(frame) < overlapBefore) {
+            ++m_actions;
+            app->document().undo();
+            (void)done();
+            break;
+        }
     }
 }
 
