@@ -274,6 +274,20 @@ TEST_F(JobCommand, AreasAreMarkedFoundListedAndWritten)
     const Json all = told("area list")["areas"];
     ASSERT_EQ(all.size(), 2u);
     EXPECT_EQ(all[1]["state"], "confirmed");
+    EXPECT_EQ(all[1]["inBalance"], "counts");
+
+    // What it is to the balance, which says so.
+    refuses("area balance", "--role nobody --as left-out", "none of these frames");
+    refuses("area balance", "--role lemon --as so", "no such choice");
+    const Json out = told("area balance", "--role lemon --as left-out --frames north-window-03")["areas"];
+    EXPECT_EQ(out[0]["inBalance"], "counts");
+    EXPECT_EQ(out[1]["inBalance"], "left-out");
+    bool isSaid = false;
+    const Json balance = told("balance", "");
+    for (const auto& frame : balance["frames"])
+        isSaid = isSaid || (frame["frame"] == "north-window-03" &&
+                            contains(frame["restsOn"].get<std::string>(), "without lemon"));
+    EXPECT_TRUE(isSaid);
 
     const Json mask = told("area mask", "--role lemon north-window-03 -o " + quoted(m_folder / "mask.png"));
     EXPECT_EQ(mask["width"], 1500);
