@@ -1,6 +1,7 @@
 #include "app/places/areas/area_bench.h"
 
 #include "app/theme/controls.h"
+#include "app/theme/line_label.h"
 #include "app/theme/number_box.h"
 #include "app/words/words.h"
 
@@ -105,12 +106,11 @@ AreaBench::AreaBench(QWidget* parent)
     : QWidget(parent), m_parts(new QComboBox(this)), m_join(new QComboBox(this)), m_inBalance(new QComboBox(this)),
       m_partInverted(new QCheckBox(tr("Inverted"), this)), m_inverted(new QCheckBox(tr("Inverted"), this)),
       m_flag(new QCheckBox(this)), m_numbers(new QWidget(this)), m_fields(nullptr), m_about(new QLabel(this)),
-      m_measures(new QLabel(this))
+      m_measures(new LineLabel(this))
 {
     setObjectName("areaBench");
     m_measures->setObjectName("areaMeasures");
     m_measures->setProperty("quiet", true);
-    m_measures->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     auto* numbers = new QHBoxLayout(m_numbers);
     numbers->setContentsMargins(0, 0, 0, 0);
     m_flag->setObjectName("areaPartFlag");
@@ -324,10 +324,6 @@ void AreaBench::show(const Area* area, int index)
     m_isShowing = false;
 }
 
-void AreaBench::setMeasures(const QString& words)
-{
-    m_measures->setText(words);
-    m_measures->setToolTip(words);
-}
+void AreaBench::setMeasures(const QString& words) { m_measures->setLine(words); }
 
 }  // namespace amber

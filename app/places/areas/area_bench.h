@@ -15,6 +15,7 @@ class QPushButton;
 
 namespace amber {
 
+class LineLabel;
 class NumberBox;
 
 class AreaBench : public QWidget {
@@ -54,7 +55,8 @@ private:
     QWidget *m_numbers, *m_fields;
     std::size_t m_kind = 0;  ///< of the part for which there are fields: its variant's index and one
     std::vector<NumberBox*> m_boxes;
-    QLabel *m_about, *m_measures;
+    QLabel* m_about;
+    LineLabel* m_measures;
 };
 
 }  // namespace amber

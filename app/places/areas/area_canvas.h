@@ -35,7 +35,7 @@ public:
     const std::optional<AreaPart>& shape() const { return m_shape; }
     /// Where the picture lies.
     QRectF pictureArea() const;
-    /// How many paints there were since the veil was set last.
+    /// Whether it was painted since the veil was set last.
     bool isVeilPainted() const { return m_veilPainted; }
 
 signals:

@@ -3,6 +3,7 @@
 #include "app/places/areas/area_tile.h"
 #include "app/places/areas/areas_place.h"
 #include "app/theme/controls.h"
+#include "app/theme/line_label.h"
 #include "app/theme/number_box.h"
 
 #include <QtWidgets>
@@ -145,7 +146,6 @@ QLayout* AreasPlace::makeTools()
 QLayout* AreasPlace::makeFoot()
 {
     m_frameWords->setObjectName("areaFrameWords");
-    m_frameWords->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     auto* row = new QHBoxLayout;
     row->setContentsMargins(14, 6, 14, 8);
     row->setSpacing(6);

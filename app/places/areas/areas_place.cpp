@@ -4,6 +4,7 @@
 #include "app/places/areas/area_canvas.h"
 #include "app/places/areas/area_tile.h"
 #include "app/theme/controls.h"
+#include "app/theme/line_label.h"
 #include "app/theme/number_box.h"
 #include "app/theme/theme.h"
 #include "app/words/words.h"
@@ -30,9 +31,9 @@ void makeAbsent(std::optional<Area>& area)
 AreasPlace::AreasPlace(Document& document, FrameModel& frames, ProxyStore& proxies, QWidget* parent)
     : QWidget(parent), m_document(document), m_model(new AreasModel(document, frames, proxies, this)),
       m_hand(new AreaHand(document, *m_model, proxies, this)), m_task(new Task(this)), m_role(new QComboBox(this)),
-      m_counts(new QLabel(this)), m_frameWords(new QLabel(this)), m_hint(new QLabel(this)),
-      m_tiles(new QListView(this)), m_tile(new AreaTile(this)), m_canvas(new AreaCanvas(this)),
-      m_bench(new AreaBench(this)), m_tools(new QButtonGroup(this))
+      m_counts(new QLabel(this)), m_frameWords(new LineLabel(this)), m_tiles(new QListView(this)),
+      m_tile(new AreaTile(this)), m_canvas(new AreaCanvas(this)), m_bench(new AreaBench(this)),
+      m_tools(new QButtonGroup(this))
 {
     setObjectName("areasPlace");
     auto* left = new QVBoxLayout;
@@ -422,8 +423,7 @@ void AreasPlace::refreshFoot()
                 if (const auto* found = std::get_if<Found>(&part.shape))
                     words += QStringLiteral(" · ") + text(found->from);
     }
-    m_frameWords->setText(words);
-    m_frameWords->setToolTip(words);
+    m_frameWords->setLine(words);
     m_confirm->setEnabled(isOffered), m_refuse->setEnabled(isOffered);
     m_notHere->setEnabled(frame && hasRole), m_another->setEnabled(m_hand->hasOthers());
     m_over->setEnabled(area != nullptr);

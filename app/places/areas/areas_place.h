@@ -19,6 +19,7 @@ namespace amber {
 class AreaBench;
 class AreaCanvas;
 class AreaTile;
+class LineLabel;
 class NumberBox;
 
 class AreasPlace : public QWidget {
@@ -77,7 +78,8 @@ private:
     Task* m_task;
     std::shared_ptr<AreaFinder> m_finder = std::make_shared<AreaFinder>();
     QComboBox* m_role;
-    QLabel *m_counts, *m_frameWords, *m_hint;
+    QLabel* m_counts;
+    LineLabel* m_frameWords;
     QListView* m_tiles;
     AreaTile* m_tile;
     AreaCanvas* m_canvas;
