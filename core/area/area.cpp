@@ -245,4 +245,26 @@ Result<FoundMask> unpacked(const std::string& bytes)
     return mask;
 }
 
+int partOfSameThing(const Area& area, const FoundMask& mask)
+{
+    constexpr std::uint8_t kHalf = 127;
+    for (std::size_t i = 0; i < area.parts.size(); ++i) {
+        const auto* found = std::get_if<Found>(&area.parts[i].shape);
+        const auto known = found && found->mask ? unpacked(*found->mask) : fail("no mask");
+        if (!known || area.parts[i].join != AreaPart::Join::Add)
+            continue;
+        std::size_t both = 0, one = 0, other = 0;
+        for (int y = 0; y < mask.height; ++y)
+            for (int x = 0; x < mask.width; ++x) {
+                const bool a = mask.weights[static_cast<std::size_t>(y) * mask.width + x] > kHalf,
+                           b = known->weights[static_cast<std::size_t>(y * known->height / mask.height) * known->width +
+                                              x * known->width / mask.width] > kHalf;
+                both += a && b, one += a, other += b;
+            }
+        if (both > 0 && 2 * both >= std::min(one, other))
+            return static_cast<int>(i);
+    }
+    return -1;
+}
+
 }  // namespace amber

@@ -115,6 +115,9 @@ std::string areaToText(const Area& area);
 Result<Area> areaFromText(const std::string& text, const MaskOf& maskOf);
 /// A part that was found: `from` says on what it rests.
 Found foundOf(const FoundMask& mask, std::string from, double sureness);
+/// The found part of an area that is of the same thing as a mask: of the smaller of both, half or more is the other's.
+/// -1: none is.
+int partOfSameThing(const Area& area, const FoundMask& mask);
 
 inline constexpr std::array<std::string_view, 3> kInBalance{"counts", "alone-counts", "left-out"};
 inline constexpr std::array<std::string_view, 4> kAreaStates{"proposed", "confirmed", "by-hand", "not-here"};

@@ -69,6 +69,38 @@ TEST_F(FoundAgain, InAnotherSceneByColourAndForm)
         EXPECT_GE(offers[i - 1].sureness, offers[i].sureness) << "the best first";
 }
 
+/// Every ordered pair of scenes of two lights, one frame of each, every large thing that both show.
+TEST_F(FoundAgain, WhatIsSurelyOfferedInOtherScenesIsRight)
+{
+    constexpr double kRight = 0.8, kShareRight = 0.6, kShareOffered = 0.5, kOfferedRight = 0.9, kLeastShare = 0.004;
+    int asked = 0, right = 0, offered = 0, offeredRight = 0;
+    for (const auto& light : {std::vector<std::string>{"lamp-shelf-01", "lamp-shelf-02", "lamp-shelf-06"},
+                              std::vector<std::string>{"yard-01", "yard-04", "yard-06"}})
+        for (const std::string& from : light)
+            for (const std::string& to : light) {
+                if (from == to)
+                    continue;
+                for (const test::TrueThing& thing : test::thingsOf(from, kLeastShare)) {
+                    const auto there = test::thingsOf(to, kLeastShare / 2);
+                    if (std::none_of(there.begin(), there.end(), [&](const auto& t) { return t.part == thing.part; }))
+                        continue;
+                    const auto offers = findAgain({marked(from, thing)}, pictureOf(to));
+                    double best = 0;
+                    for (const test::TrueThing& t : there)
+                        if (t.part == thing.part && !offers.empty())
+                            best =
+                                std::max(best, test::overlapOf(offers[0].mask, test::truthOf(to, thing.part, t.thing)));
+                    const bool isOffered = !offers.empty() && offers[0].isOffered();
+                    ++asked, right += best >= kRight;
+                    offered += isOffered, offeredRight += isOffered && best >= kRight;
+                }
+            }
+    ASSERT_GT(asked, 40);
+    EXPECT_GE(right, kShareRight * asked);
+    EXPECT_GE(offered, kShareOffered * asked);
+    EXPECT_GE(offeredRight, kOfferedRight * offered);
+}
+
 TEST_F(FoundAgain, IsNothingWhereThereIsNothing)
 {
     const Image even(300, 200);

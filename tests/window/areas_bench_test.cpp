@@ -153,6 +153,50 @@ TEST_F(AreasBench, ColoursArePickedWidenedAndTakenAway)
     EXPECT_EQ(area().parts[1].join, AreaPart::Join::Cut);
 }
 
+TEST_F(AreasBench, BoxesRoundTwoThingsMakeOneAreaOneDrawnAgainReplacesItsOwnAndOneWithShiftTakesAway)
+{
+    constexpr double kRight = 0.8;
+    const std::string frame = "north-window-02";
+    open({frame});
+    makeRole("light");
+    const auto truth = [&](const std::string& part) {
+        const auto all = thingsOf(frame, 0.002);
+        const auto one = std::find_if(all.begin(), all.end(), [&](const TrueThing& t) { return t.part == part; });
+        return truthOf(frame, part, one == all.end() ? 0 : one->thing);
+    };
+    const auto drawBox = [&](const std::string& part, Qt::KeyboardModifiers modifiers = {}, double larger = 0) {
+        const Region box = boxOf(truth(part));
+        draw(line({box.left - larger, box.top - larger}, {box.right + larger, box.bottom + larger}), modifiers);
+    };
+    const auto overlapOfPart = [&](std::size_t index, const std::string& part) {
+        return overlapOf(*unpacked(*std::get<Found>(area().parts[index].shape).mask), truth(part));
+    };
+    click("areaBox");
+    drawBox("lemon");
+    ASSERT_TRUE(isKept(1));
+    drawBox("jug");
+    ASSERT_TRUE(isKept(2)) << "another thing is a further part";
+    EXPECT_GE(overlapOfPart(0, "lemon"), kRight);
+    EXPECT_GE(overlapOfPart(1, "jug"), kRight);
+    const std::string lemonWas = std::get<Found>(area().parts[0].shape).hash;
+    drawBox("lemon", {}, 0.01);
+    ASSERT_TRUE(waitUntil([&] { return std::get<Found>(area().parts[0].shape).hash != lemonWas; }));
+    ASSERT_TRUE(isKept(2)) << "the same thing in its own place";
+    EXPECT_GE(overlapOfPart(0, "lemon"), kRight);
+    drawBox("jug", Qt::ShiftModifier);
+    ASSERT_TRUE(isKept(3));
+    EXPECT_EQ(area().parts[2].join, AreaPart::Join::Cut);
+    app->document().undo();
+    ASSERT_TRUE(isKept(2)) << "and each box is one gesture";
+
+    Job offered = app->document().job();
+    offered.areas.begin()->second.state = Area::State::Proposed;
+    ASSERT_TRUE(app->document().commit(offered, "Offered"));
+    drawBox("cup_amber");
+    ASSERT_TRUE(isKept(1)) << "what was only offered did not hold";
+    EXPECT_GE(overlapOfPart(0, "cup_amber"), kRight);
+}
+
 TEST_F(AreasBench, WhatTheRoleIsToTheBalanceIsSaidOnceForAllFramesAndTakenBack)
 {
     openMade();

@@ -230,7 +230,7 @@ void AreaCanvas::endBox()
     Region box{std::min(m_begun.x, to.x), std::min(m_begun.y, to.y), std::max(m_begun.x, to.x),
                std::max(m_begun.y, to.y)};
     if (m_tool == Tool::Box) {
-        emit boxDrawn(box);
+        emit boxDrawn(box, m_isOpposite);
         return;
     }
     // A click is a small box.

@@ -41,7 +41,7 @@ public:
 signals:
     /// `isOpposite`: with Shift, or by the pen's other end.
     void strokeDrawn(const Stroke& stroke, bool isOpposite);
-    void boxDrawn(const Region& box);
+    void boxDrawn(const Region& box, bool isOpposite);
     /// Colours pointed at, or a box drawn over them.
     void coloursPicked(const Region& place, bool isOpposite);
     /// A ramp, an ellipse or an outline under the hand; `isNew` begins another one.

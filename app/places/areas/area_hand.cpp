@@ -212,20 +212,39 @@ void AreaHand::stroke(const Stroke& stroke, bool isOpposite)
     });
 }
 
-void AreaHand::box(const Region& box)
+void AreaHand::box(const Region& box, bool isOpposite)
 {
     if (!m_ground || m_model.role().empty())
         return;
-    const auto work = [ground = m_ground, box](const CancelToken&) { return proposeThing(ground->thing, box); };
-    m_working->run(work, [this](const std::vector<Proposal>& offers) {
-        if (offers.empty())
+    struct Held {
+        std::vector<Proposal> offers;
+        int same;
+    };
+    const auto work = [ground = m_ground, box, was = drawnArea()](const CancelToken&) {
+        Held held{proposeThing(ground->thing, box), -1};
+        if (!held.offers.empty())
+            held.same = partOfSameThing(was, held.offers.front().mask);
+        return held;
+    };
+    m_working->run(work, [this, isOpposite](const Held& held) {
+        const bool isOffer = this->area() && this->area()->state == Area::State::Proposed;
+        Area area = drawnArea();
+        // A box elsewhere says that what was only offered does not hold.
+        if (isOffer && !isOpposite && held.same < 0)
+            area.parts.clear();
+        if (held.offers.empty() || (isOpposite && area.parts.empty()) || area.parts.size() >= kPartLimit)
             return;
-        m_model.remember({{m_frame, m_model.role(), offers, {}}});
-        Area area = areaOf(offers.front(), false);
-        area.state = Area::State::ByHand;
-        area.inBalance = drawnArea().inBalance;
+        m_model.remember({{m_frame, m_model.role(), held.offers, {}}});
+        const Proposal& best = held.offers.front();
+        AreaPart part{isOpposite ? AreaPart::Join::Cut : AreaPart::Join::Add,
+                      foundOf(best.mask, best.from, best.sureness), false, 1};
+        const auto same = static_cast<std::size_t>(held.same);
         m_part = -1;
-        commit(std::move(area), tr("Area from a box"));
+        if (!isOpposite && held.same >= 0 && same < area.parts.size())
+            area.parts[same].shape = part.shape, m_part = held.same;
+        else
+            area.parts.push_back(std::move(part));
+        commit(std::move(area), isOpposite ? tr("A box took away") : tr("Area from a box"));
     });
 }
 

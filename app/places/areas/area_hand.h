@@ -26,7 +26,9 @@ public:
 
     void stroke(const Stroke& stroke, bool isOpposite);
     void brush(const Stroke& stroke, bool isOpposite);
-    void box(const Region& box);
+    /// What a box holds becomes a part: in place of what was found of the same thing, or was only offered;
+    /// else besides the others.
+    void box(const Region& box, bool isOpposite);
     void moveShape(const AreaPart& part, bool isNew);
     void endShape();
     /// It is not placed after all.
