@@ -218,32 +218,36 @@ void AreaHand::box(const Region& box, bool isOpposite)
         return;
     struct Held {
         std::vector<Proposal> offers;
-        int same;
+        std::string replaced;  ///< hash of the mask that was found of the same thing
     };
     const auto work = [ground = m_ground, box, was = drawnArea()](const CancelToken&) {
-        Held held{proposeThing(ground->thing, box), -1};
-        if (!held.offers.empty())
-            held.same = partOfSameThing(was, held.offers.front().mask);
+        Held held{proposeThing(ground->thing, box), {}};
+        const int same = held.offers.empty() ? -1 : partOfSameThing(was, held.offers.front().mask);
+        if (same >= 0)
+            held.replaced = std::get<Found>(was.parts[static_cast<std::size_t>(same)].shape).hash;
         return held;
     };
     m_working->run(work, [this, isOpposite](const Held& held) {
-        const bool isOffer = this->area() && this->area()->state == Area::State::Proposed;
+        const bool isOffer = area() && area()->state == Area::State::Proposed;
         Area area = drawnArea();
+        const auto same = std::find_if(area.parts.begin(), area.parts.end(), [&](const AreaPart& part) {
+            const auto* found = std::get_if<Found>(&part.shape);
+            return found && found->hash == held.replaced;
+        });
+        const bool isSame = !isOpposite && same != area.parts.end();
         // A box elsewhere says that what was only offered does not hold.
-        if (isOffer && !isOpposite && held.same < 0)
+        if (isOffer && !isOpposite && !isSame)
             area.parts.clear();
         if (held.offers.empty() || (isOpposite && area.parts.empty()) || area.parts.size() >= kPartLimit)
             return;
         m_model.remember({{m_frame, m_model.role(), held.offers, {}}});
         const Proposal& best = held.offers.front();
-        AreaPart part{isOpposite ? AreaPart::Join::Cut : AreaPart::Join::Add,
-                      foundOf(best.mask, best.from, best.sureness), false, 1};
-        const auto same = static_cast<std::size_t>(held.same);
-        m_part = -1;
-        if (!isOpposite && held.same >= 0 && same < area.parts.size())
-            area.parts[same].shape = part.shape, m_part = held.same;
+        Found found = foundOf(best.mask, best.from, best.sureness);
+        m_part = isSame ? static_cast<int>(same - area.parts.begin()) : -1;
+        if (isSame)
+            same->shape = std::move(found);
         else
-            area.parts.push_back(std::move(part));
+            area.parts.push_back({isOpposite ? AreaPart::Join::Cut : AreaPart::Join::Add, std::move(found), false, 1});
         commit(std::move(area), isOpposite ? tr("A box took away") : tr("Area from a box"));
     });
 }

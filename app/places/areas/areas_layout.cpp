@@ -93,7 +93,8 @@ void AreasPlace::addToolButtons(QBoxLayout& row)
     } tools[] = {
         {AreaCanvas::Tool::Thing, "areaThing", tr("Thing"),
          tr("Stroke over a thing from end to end: it is found. Further strokes add, with Shift they take away (T)")},
-        {AreaCanvas::Tool::Box, "areaBox", tr("Box"), tr("Drag a box round a thing: it is found (B)")},
+        {AreaCanvas::Tool::Box, "areaBox", tr("Box"),
+         tr("Drag a box round a thing: it is found and joins the area, with Shift it is taken away (B)")},
         {AreaCanvas::Tool::Ramp, "areaRamp", tr("Ramp"), tr("Drag from where it works fully to where it ends (R)")},
         {AreaCanvas::Tool::Ellipse, "areaEllipse", tr("Ellipse"), tr("Drag from the middle outward (E)")},
         {AreaCanvas::Tool::Outline, "areaOutline", tr("Outline"),
