@@ -157,9 +157,8 @@ struct Patch {
 };
 
 /// The mean of a small square, and whether it is of one colour.
-Patch patchAt(ImageView image, double x, double y, int half)
+Patch patchAt(ImageView image, double x, double y, int half, double even)
 {
-    constexpr double kEven = 0.05;  // OKLab
     const int cx = static_cast<int>(x * image.width), cy = static_cast<int>(y * image.height);
     if (cx - half < 0 || cy - half < 0 || cx + half >= image.width || cy + half >= image.height)
         return {};
@@ -176,22 +175,21 @@ Patch patchAt(ImageView image, double x, double y, int half)
             high = {std::max(high.L, lab.L), std::max(high.a, lab.a), std::max(high.b, lab.b)};
         }
     patch.mean = {patch.mean.r / n, patch.mean.g / n, patch.mean.b / n};
-    patch.even = !std::isnan(patch.mean.r) && std::hypot(high.L - low.L, high.a - low.a, high.b - low.b) < kEven;
+    patch.even = !std::isnan(patch.mean.r) && std::hypot(high.L - low.L, high.a - low.a, high.b - low.b) < even;
     return patch;
 }
 
 }  // namespace
 
-SeenTwice coloursSeenTwice(ImageView from, ImageView to, const Registration& registration)
+SeenTwice coloursSeenTwice(ImageView from, ImageView to, const Registration& registration, int across, double even)
 {
-    constexpr int kAcross = 72;
     SeenTwice seen;
-    const int down = std::max(1, kAcross * from.height / std::max(1, from.width)),
+    const int down = std::max(1, across * from.height / std::max(1, from.width)),
               half = std::max(1, std::max(from.width, from.height) / 400);
     for (int j = 0; j < down; ++j)
-        for (int i = 0; i < kAcross; ++i) {
-            const Registration::Place at{(i + 0.5) / kAcross, (j + 0.5) / down}, there = registration.map(at);
-            const Patch p = patchAt(from, at.x, at.y, half), q = patchAt(to, there.x, there.y, half);
+        for (int i = 0; i < across; ++i) {
+            const Registration::Place at{(i + 0.5) / across, (j + 0.5) / down}, there = registration.map(at);
+            const Patch p = patchAt(from, at.x, at.y, half, even), q = patchAt(to, there.x, there.y, half, even);
             if (p.even && q.even)
                 seen.from.push_back(p.mean), seen.to.push_back(q.mean), seen.places.push_back(there);
         }

@@ -40,12 +40,13 @@ struct Registration {
 std::optional<Registration> registerFeatures(const Features& from, const Features& to);
 
 /// Colours of an even grid of small patches of `from`, and of where they lie in `to`; patches with strong edges are
-/// left out.
+/// left out: `across` patches to a row, edges stronger than `even` of OKLab.
 struct SeenTwice {
     std::vector<LinearRgb> from, to;
     std::vector<Registration::Place> places;  ///< in `to`
 };
-SeenTwice coloursSeenTwice(ImageView from, ImageView to, const Registration& registration);
+SeenTwice coloursSeenTwice(ImageView from, ImageView to, const Registration& registration, int across = 72,
+                           double even = 0.05);
 
 /// `from` resampled (bicubic) to lie over a picture of `width` by `height`; what it does not cover is NaN.
 Image laidOver(ImageView from, const Registration& registration, int width, int height);

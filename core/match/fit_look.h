@@ -1,11 +1,12 @@
-// A look found from colours before and after an unknown treatment: editable steps, fitted one kind after another and
-// then together.
+// A look found from colours before and after an unknown treatment, that holds on colours it was not fitted to.
 #pragma once
 
 #include "core/base/cancel.h"
 #include "core/colour/difference.h"
 #include "core/image/image.h"
 #include "core/look/look.h"
+#include "core/match/step_fit.h"
+#include "core/match/treatment_model.h"
 
 #include <functional>
 
@@ -15,32 +16,24 @@ struct FitOptions {
     bool table = false;  ///< a small smooth table for what the steps cannot say
 };
 
-/// What one kind of step took away of the difference, in the order of fitting.
-struct FitStage {
-    std::string what;              ///< "Tone curve", "Split toning", ...
-    double before = 0, after = 0;  ///< mean CIEDE2000
-};
-
 struct FittedLook {
     Look look;
     std::vector<FitStage> stages;
     DifferenceSummary untouched, left;  ///< before any step; after all of them
-    int colours = 0;                    ///< pairs that took part
+    int colours = 0;                    ///< small cells of colour that took part
+    TreatmentModel model;               ///< what the colours tell of the treatment, and how sure that is
 };
 
-/// Fits a tone curve, split toning, primaries, chroma and hue families by robust least squares in OKLab (Ceres; Cauchy
-/// loss, so that what does not belong together loses its say), then, when asked for, a 17-point table of what is left,
-/// smoothed and fading to nothing where no colours were seen. Steps that take away less than a fiftieth of the
-/// difference are left out. Fails, with the reason, for too few colours, colours all alike, and colours of which most
-/// are clipped after the treatment. `progress` counts from 0 to 1.
+/// A channel is clipped in sRGB after the treatment, or all are black: it no longer tells where it came from.
+bool isAtAnEnd(const LinearRgb& after);
+
+/// First learns what the colours tell of the treatment as a whole (TreatmentModel), then fits a tone curve, split
+/// toning, primaries, chroma and hue families to the colours seen and to what the model foretells for those that were
+/// not, so that the look does to them what is likely and does little where nothing is known. When asked for, a 17-point
+/// table of what the steps cannot say of it. Fails, with the reason, for too few colours, colours all alike, and
+/// colours of which most are clipped after the treatment. `progress` counts from 0 to 1.
 Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after,
                            const FitOptions& options = {}, const std::function<void(double)>& progress = {},
                            const CancelToken& cancel = {});
-
-/// Which pixels of a picture have colours near ones that were fitted (within about 0.06 of OKLab): elsewhere the look
-/// is a guess.
-std::vector<bool> coveredPixels(const std::vector<LinearRgb>& fitted, ImageView picture);
-/// Their share.
-double coverage(const std::vector<LinearRgb>& fitted, ImageView picture);
 
 }  // namespace amber

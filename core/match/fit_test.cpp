@@ -1,10 +1,11 @@
 // Looks found again from pictures before and after.
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
-#include "core/engine/render_plan.h"
 #include "core/image/read.h"
+#include "core/match/certainty.h"
 #include "core/match/pair_fit.h"
 #include "demo/camera/finish.h"
+#include "tests/support/landed_look.h"
 #include "tests/support/treatment.h"
 
 #include <cmath>
@@ -14,34 +15,15 @@
 namespace amber {
 namespace {
 
+using test::apart;
+using test::through;
+
 namespace fs = std::filesystem;
 const fs::path kDemo = fs::path(AMBER_SOURCE_DIR) / "demo";
 
 Image demoFrame(const char* name)
 {
     return readReduced(kDemo / "frames" / (std::string(name) + ".jpg"), 750, false)->image;
-}
-
-Image through(const Look& look, const Image& picture)
-{
-    Image out = picture;
-    render(RenderPlan::compile(look).value(), picture.view(), out.mutableView());
-    // What a file would hold.
-    for (int i = 0; i < out.width() * out.height() * 3; ++i)
-        out.mutableView().data[i] = std::clamp(out.view().data[i], 0.0f, 1.0f);
-    return out;
-}
-
-double apart(const Image& one, const Image& two)
-{
-    double sum = 0;
-    int n = 0;
-    for (int y = 0; y < one.height(); y += 5)
-        for (int x = 0; x < one.width(); x += 5, ++n) {
-            const float *p = one.view().row(y) + 3 * x, *q = two.view().row(y) + 3 * x;
-            sum += ciede2000(LinearRgb{p[0], p[1], p[2]}, LinearRgb{q[0], q[1], q[2]});
-        }
-    return sum / n;
 }
 
 TEST(PairFit, OwnLooksAreFoundAgainAndHoldOnOtherFrames)
@@ -62,10 +44,10 @@ TEST(PairFit, OwnLooksAreFoundAgainAndHoldOnOtherFrames)
         means.push_back(sum);
     }
     std::sort(means.begin(), means.end());
-    std::printf("50 looks, mean dE00 on frames not fitted: median %.2f, 95 %% %.2f, most %.2f\n", means[25], means[47],
-                means.back());
-    EXPECT_LE(means[25], 1.0);
-    EXPECT_LE(means[47], 2.5);
+    std::printf("50 looks, mean dE00 on frames not fitted: median %.2f, 95 %% %.2f, most %.2f\n",
+                means[means.size() / 2], means[means.size() * 47 / 50], means.back());
+    EXPECT_LE(means[means.size() / 2], 1.0);
+    EXPECT_LE(means[means.size() * 47 / 50], 2.5);
 }
 
 TEST(PairFit, TheDemosPairIsExplainedStepByStepAndDegeneratePairsAreRefused)
@@ -81,7 +63,7 @@ TEST(PairFit, TheDemosPairIsExplainedStepByStepAndDegeneratePairsAreRefused)
     EXPECT_LT(table->fit.left.mean, plain->fit.left.mean);
     double last = plain->fit.untouched.mean;
     for (const FitStage& stage : plain->fit.stages) {
-        EXPECT_NEAR(stage.before, last, 1e-9) << "what each step explains adds up";
+        EXPECT_NEAR(stage.before, last, 1e-6) << "what each step explains adds up";
         last = stage.after;
     }
     EXPECT_NEAR(last, plain->fit.left.mean, 1e-3);
@@ -236,7 +218,7 @@ TEST(PairFit, TreatmentsThatAreNoStepsOfOursHoldOnOtherFramesWhereTheirColoursWe
                 table ? " with table" : "", untouched / pairs, sum / pairs, most, seen, pairs);
             // What strengthens detail against its surroundings is no matter of colour: no table can hold it.
             const bool byPlace = std::string(name).find("finish") == 0;
-            EXPECT_LE(sum / pairs, table && !byPlace ? 1.2 : 2.5) << name;
+            EXPECT_LE(sum / pairs, byPlace ? 2 : 1.2) << name;
         }
 }
 

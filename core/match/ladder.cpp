@@ -104,12 +104,38 @@ double sameThing(const LadderRow& row)
     return std::exp(-turn * turn - muted * muted);
 }
 
+/// What of each row's difference is likely the look's, and how sure that is.
+void addShares(Ladder& ladder, const Fingerprint& reference, const Fingerprint& ours)
+{
+    const std::vector<LookShare> shares = lookShares(reference, ours, kLeastSupport);
+    for (LadderRow& row : ladder.rows) {
+        const std::size_t at = row.rung == Rung::Family
+                                   ? static_cast<std::size_t>(Rung::Family) + static_cast<std::size_t>(row.family)
+                                   : static_cast<std::size_t>(row.rung);
+        if (at >= shares.size())
+            continue;
+        row.share = shares[at];
+        row.confidence *= row.share.sureness;
+        if (row.rung == Rung::Family)
+            row.confidence *= sameThing(row);
+    }
+}
+
 }  // namespace
 
 bool LadderRow::isSupported() const
 {
     return std::min(referenceSupport, ourSupport) >= kLeastSupport &&
            (rung != Rung::Family || (ours >= kLeastChroma && reference <= kMostGain * ours));
+}
+
+double LadderRow::lookPart() const
+{
+    const double whole = rung <= Rung::Contrast
+                             ? difference
+                             : std::hypot(referenceColour.a - ourColour.a, referenceColour.b - ourColour.b),
+                 part = rung <= Rung::Contrast ? std::abs(share.light) : std::hypot(share.a, share.b);
+    return whole > 0 ? std::clamp(part / whole, 0.0, 1.0) : 0;
 }
 
 bool isTakenWithAll(const LadderRow& row, const LadderRow& beforeMatch)
@@ -152,12 +178,11 @@ Ladder ladderOf(const Fingerprint& reference, const Fingerprint& ours, bool show
     for (std::size_t i = 0; i < std::min(reference.families.size(), ours.families.size()); ++i)
         ladder.rows.push_back(
             colourRow(Rung::Family, static_cast<int>(i), reference.families[i], ours.families[i], kFamilyTolerance));
-    for (LadderRow& row : ladder.rows) {
-        row.confidence = ladder.confidence.all() *
+    for (LadderRow& row : ladder.rows)
+        row.confidence = ladder.confidence.size * ladder.confidence.compression *
                          std::sqrt(std::clamp(std::min(row.referenceSupport, row.ourSupport) / kSure, 0.0, 1.0));
-        if (row.rung == Rung::Family && !showsTheSame)
-            row.confidence *= sameThing(row);
-    }
+    if (!showsTheSame)
+        addShares(ladder, reference, ours);
     return ladder;
 }
 

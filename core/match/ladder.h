@@ -7,6 +7,7 @@
 #include "core/image/image.h"
 #include "core/look/look.h"
 #include "core/match/fingerprint.h"
+#include "core/match/subject.h"
 
 #include <set>
 
@@ -22,15 +23,20 @@ struct LadderRow {
     double difference = 0;             ///< L*, or CIEDE2000 of both colours at one lightness
     double tolerance = 1;              ///< 1, of families 2, or the spread of several references where that is more
     double referenceSupport = 1, ourSupport = 1;  ///< shares of the pictures that say so
-    double confidence =
-        1;  ///< 0..1: of the pictures, by support, and of families by how near they lie, unless both show one thing
+    /// What of the difference is likely the look's; nothing when both show one thing: then all of it is.
+    LookShare share;
+    /// 0..1: of the reference's size and compression, by support, and how sure the share is, unless both show one
+    /// thing.
+    double confidence = 1;
     /// What both pictures hold enough of; other rows are left alone.
     bool isSupported() const;
     bool isWithin() const { return difference <= tolerance; }
+    /// Part of the difference that is likely the look's, 0..1.
+    double lookPart() const;
 };
-/// Rows less sure than this are taken one by one only, not with all.
-inline constexpr double kSureEnough = 0.35;
-/// Whether a row is taken when all are: both pictures hold enough of it, and before the match it was sure enough.
+/// Rows less sure than this are taken when they are asked for, not with all.
+inline constexpr double kSureEnough = 0.4;
+/// Whether a row is taken when several are: both pictures hold enough of it, and before the match it was sure enough.
 bool isTakenWithAll(const LadderRow& row, const LadderRow& beforeMatch);
 /// Least share of a picture for a cast or a family to be matched.
 inline constexpr double kLeastSupport = 0.01;
@@ -71,6 +77,11 @@ struct Taken {
 /// that have no support.
 Result<Taken> takeRows(const Look& look, const std::vector<Image>& ours, const Fingerprint& reference,
                        const std::set<std::size_t>& rows, const std::string& group, bool showsTheSame = false);
+
+/// As takeRows, but only as far as the difference is likely the reference's look and not its subject (likelyTarget),
+/// against our pictures before the match. Both ladders are against the reference itself.
+Result<Taken> takeLikely(const Look& look, const std::vector<Image>& ours, const Fingerprint& reference,
+                         const std::set<std::size_t>& rows, const std::string& group);
 
 /// Who is who in small pictures through the look without the steps of a group: what a match follows.
 Membership membershipBefore(const Look& look, const std::vector<Image>& ours, const std::string& group);

@@ -11,23 +11,43 @@ StepParameters without(const StepParameters& parameters)
     StepParameters plain = parameters;
     if (auto* curve = std::get_if<ToneCurve>(&plain)) {
         curve->all = {{0, 0}, {1, 1}};
+        curve->red = curve->green = curve->blue = {{0, 0}, {1, 1}};
     } else if (auto* hues = std::get_if<HueShifts>(&plain)) {
         for (HueFamily& family : hues->families)
             family.move = {};
     } else if (auto* tint = std::get_if<SplitToning>(&plain)) {
         for (Dye& dye : tint->dyes)
             dye.chroma = 0;
+    } else if (std::holds_alternative<Primaries>(plain)) {
+        plain = Primaries{};
+    } else if (std::holds_alternative<Chroma>(plain)) {
+        plain = Chroma{};
     }
     return plain;
 }
-std::string listOf(const StepParameters& parameters)
+
+/// A step of the group that holds these parameters for one picture, beside what it holds for others.
+Step heldFor(const std::string& picture, Step step, const StepParameters& parameters)
 {
-    return std::holds_alternative<ToneCurve>(parameters)   ? "all"
-           : std::holds_alternative<HueShifts>(parameters) ? "families"
-                                                           : "dyes";
+    Step wanted = step;
+    wanted.parameters = parameters;
+    const Json is = parametersOf(step), becomes = parametersOf(wanted);
+    for (const auto& [name, value] : becomes.items())
+        if (!is.contains(name) || is[name] != value)
+            step.perPicture.insert(name);
+    return edited(step, picture, parameters);
 }
 
 }  // namespace
+
+std::size_t beforePaper(const Look& look)
+{
+    std::size_t at = look.steps.size();
+    while (at > 0 && (std::holds_alternative<OutputSharpening>(look.steps[at - 1].parameters) ||
+                      std::holds_alternative<Grain>(look.steps[at - 1].parameters)))
+        --at;
+    return at;
+}
 
 Look mergedGroup(const Look& look, const Look& taken, const std::string& group, const std::string& onlyPicture)
 {
@@ -43,18 +63,24 @@ Look mergedGroup(const Look& look, const Look& taken, const std::string& group, 
             result.steps.push_back(rest[next++]);
             continue;
         }
-        const auto before =
-            std::find_if(own.begin(), own.end(), [&](const Step& s) { return typeOf(s) == typeOf(step); });
         if (onlyPicture.empty()) {
             result.steps.push_back(step);
             continue;
         }
+        const auto before =
+            std::find_if(own.begin(), own.end(), [&](const Step& s) { return typeOf(s) == typeOf(step); });
         Step kept = before == own.end() ? step : *before;
         if (before == own.end())
             kept.parameters = without(step.parameters);
-        kept.perPicture.insert(listOf(step.parameters));
-        result.steps.push_back(edited(kept, onlyPicture, step.parameters));
+        else
+            own.erase(before);
+        result.steps.push_back(heldFor(onlyPicture, std::move(kept), step.parameters));
     }
+    // What other pictures have of it and this one no longer.
+    for (const Step& step : own)
+        if (!onlyPicture.empty())
+            result.steps.insert(result.steps.begin() + static_cast<std::ptrdiff_t>(beforePaper(result)),
+                                heldFor(onlyPicture, step, without(step.parameters)));
     return result;
 }
 

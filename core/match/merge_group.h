@@ -5,9 +5,12 @@
 
 namespace amber {
 
+/// Where steps of a match are added: at the end, but before what belongs to the paper (output sharpening, grain).
+std::size_t beforePaper(const Look& look);
+
 /// `taken` was made from `look` as one picture has it (lookFor). Steps of the group come from there, all others stay as
 /// they are in `look`, with what they hold for single pictures. With `onlyPicture` the group's steps hold their numbers
-/// for that picture alone and do nothing to others.
+/// for that picture alone: to others they do what they did, or nothing.
 Look mergedGroup(const Look& look, const Look& taken, const std::string& group, const std::string& onlyPicture);
 
 }  // namespace amber

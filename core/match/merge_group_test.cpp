@@ -1,6 +1,7 @@
 // The steps of a match put into a look: for all pictures, or for one alone.
 #include "core/match/merge_group.h"
 
+#include <cmath>
 #include <gtest/gtest.h>
 
 namespace amber {
@@ -69,6 +70,36 @@ TEST(MergeGroup, ForOnePictureAloneDoesNothingToTheOthers)
     const Look both = mergedGroup(merged, again, "to 3", "6");
     EXPECT_EQ(middleOf(lookFor(both, "5"), 1), 0.62);
     EXPECT_EQ(middleOf(lookFor(both, "6"), 1), 0.4);
+}
+
+TEST(MergeGroup, OfOtherKindsOfStepsEachPictureHasItsOwn)
+{
+    // Frame 5 was matched row by row, frame 6 by what both pictures show: other kinds, and another kind of curve.
+    Look taken;
+    ToneCurve light = lifted(0.62);
+    light.mode = ToneCurve::Mode::LightnessOnly;
+    SplitToning tint;
+    tint.dyes = {{0.2, 30, 0.03, 0.5, {}}};
+    taken.steps = {stepOf(light, "to 3"), stepOf(tint, "to 3")};
+    const Look first = mergedGroup({}, taken, "to 3", "5");
+    ToneCurve channels = lifted(0.4);
+    channels.red = {{0, 0.1}, {1, 1}};
+    Primaries primaries;
+    primaries.redTurn = 7;
+    Chroma chroma;
+    chroma.even = 0.8;
+    Look other = lookFor(first, "6");
+    other.steps = {stepOf(channels, "to 3"), stepOf(primaries, "to 3"), stepOf(chroma, "to 3")};
+    const Look both = mergedGroup(first, other, "to 3", "6");
+    ASSERT_EQ(both.steps.size(), 4u);
+    const LinearRgb colour{0.3, 0.2, 0.1};
+    const auto as = [&](const Look& look) { return evaluate(look, colour); };
+    const auto same = [](const LinearRgb& a, const LinearRgb& b) {
+        return std::abs(a.r - b.r) + std::abs(a.g - b.g) + std::abs(a.b - b.b) < 1e-9;
+    };
+    EXPECT_TRUE(same(as(lookFor(both, "5")), as(taken)));
+    EXPECT_TRUE(same(as(lookFor(both, "6")), as(other)));
+    EXPECT_TRUE(same(as(lookFor(both, "7")), colour)) << "no third";
 }
 
 }  // namespace

@@ -2,6 +2,8 @@
 
 #include "core/balance/light_groups.h"
 #include "core/base/long_call.h"
+#include "core/base/parallel.h"
+#include "core/base/statistics.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
 #include "core/image/resize.h"
@@ -153,7 +155,7 @@ Result<Registration> lyingAsTheyAre(ImageView from, ImageView to)
 }
 
 /// Also says how many things were found in both, and whether the pictures lie otherwise.
-Result<Registration> laidOverEachOther(ImageView from, ImageView to, PairFit& result)
+Result<Registration> laidOverEachOther(ImageView from, ImageView to, LaidPair& result)
 {
     constexpr double kMoved = 0.004;
     constexpr int kFirm = 30;
@@ -184,40 +186,130 @@ Step edgeStep(const Corners& corners)
     return step;
 }
 
+/// What is seen of one pair: how it lies, and its colours, those after without the light of the corners.
+struct SeenPair {
+    LaidPair laid;
+    PairColours colours;
+    std::vector<LinearRgb> asTheyAre;  ///< the colours after, corners and all
+    std::optional<Corners> corners;
+};
+
+Result<SeenPair> seenOf(const PicturePair& pair)
+{
+    constexpr int kAcross = 180;
+    constexpr double kEvenMoved = 0.05, kEvenAsItLies = 0.12;
+    const Image from = small(pair.before, kEdge), to = small(pair.after, kEdge);
+    SeenPair result;
+    const auto registration = laidOverEachOther(from.view(), to.view(), result.laid);
+    if (!registration)
+        return tl::make_unexpected(registration.error());
+    result.laid.registration = *registration;
+    const SeenTwice seen = coloursSeenTwice(from.view(), to.view(), *registration, kAcross,
+                                            result.laid.wasMoved ? kEvenMoved : kEvenAsItLies);
+    const double ratio = static_cast<double>(to.width()) / to.height();
+    result.corners = cornersOf(seen, ratio);
+    result.asTheyAre = seen.to, result.colours = {seen.from, seen.to};
+    for (std::size_t i = 0; i < seen.from.size() && result.corners; ++i) {
+        const Corners& corners = *result.corners;
+        const double light = std::exp2(-corners.stops * smoothstep(corners.begin, 1, radiusOf(seen.places[i], ratio)));
+        LinearRgb& c = result.colours.to[i];
+        c = {c.r * light, c.g * light, c.b * light};
+    }
+    return result;
+}
+
+/// Edge darkening that more than half of the pairs have, by their middle.
+std::optional<Corners> commonCorners(const std::vector<SeenPair>& pairs)
+{
+    std::vector<double> stops, begins;
+    for (const SeenPair& pair : pairs)
+        if (pair.corners)
+            stops.push_back(pair.corners->stops), begins.push_back(pair.corners->begin);
+    if (2 * stops.size() <= pairs.size())
+        return std::nullopt;
+    return Corners{median(stops), median(begins)};
+}
+
+/// Without colours that are clipped after the treatment, which must go before a pair's light is changed; unless they
+/// are most of it.
+void dropClipped(SeenPair& pair)
+{
+    SeenPair kept;
+    for (std::size_t i = 0; i < pair.asTheyAre.size(); ++i)
+        if (!isAtAnEnd(pair.asTheyAre[i])) {
+            kept.colours.from.push_back(pair.colours.from[i]), kept.colours.to.push_back(pair.colours.to[i]);
+            kept.asTheyAre.push_back(pair.asTheyAre[i]);
+        }
+    if (2 * kept.asTheyAre.size() >= pair.asTheyAre.size())
+        pair.colours = std::move(kept.colours), pair.asTheyAre = std::move(kept.asTheyAre);
+}
+
+/// Holds the pairs against one another and puts together what goes together, each in the light of the treatment.
+PairColours together(std::vector<SeenPair>& pairs, std::vector<LinearRgb>& asTheyAre, const CancelToken& cancel)
+{
+    std::vector<PairColours> colours;
+    for (std::size_t p = 0; p < pairs.size() && pairs.size() > 1; ++p)
+        dropClipped(pairs[p]);
+    for (const SeenPair& pair : pairs)
+        colours.push_back(pair.colours);
+    const std::vector<Agreement> agree = agreement(colours, cancel);
+    PairColours all;
+    for (std::size_t p = 0; p < pairs.size(); ++p) {
+        pairs[p].laid.agreement = agree[p];
+        if (agree[p].isLeftOut)
+            continue;
+        const double factor = std::exp2(-agree[p].stops);
+        for (std::size_t i = 0; i < colours[p].from.size(); ++i) {
+            const LinearRgb& c = colours[p].to[i];
+            all.from.push_back(colours[p].from[i]), all.to.push_back({factor * c.r, factor * c.g, factor * c.b});
+            asTheyAre.push_back(pairs[p].asTheyAre[i]);
+        }
+    }
+    return all;
+}
+
 }  // namespace
+
+Result<PairFit> fitPairs(const std::vector<PicturePair>& pairs, const FitOptions& options,
+                         const std::function<void(double)>& progress, const CancelToken& cancel)
+{
+    longCall("fitPairs");
+    std::vector<Result<SeenPair>> read(pairs.size());
+    inParallel(pairs.size(), [&](std::size_t i) { read[i] = seenOf(pairs[i]); });
+    std::vector<SeenPair> seen;
+    for (Result<SeenPair>& one : read) {
+        if (!one) {
+            if (pairs.size() > 1)
+                one.error().where = "pair " + std::to_string(seen.size() + 1);
+            return tl::make_unexpected(one.error());
+        }
+        seen.push_back(std::move(*one));
+    }
+    std::vector<LinearRgb> asTheyAre;
+    const PairColours all = together(seen, asTheyAre, cancel);
+    auto fit = fitLook(all.from, all.to, options, progress, cancel);
+    if (!fit)
+        return tl::make_unexpected(fit.error());
+    if (const auto corners = commonCorners(seen)) {
+        std::vector<double> untouched;
+        for (std::size_t i = 0; i < all.from.size(); ++i)
+            untouched.push_back(ciede2000(all.from[i], asTheyAre[i]));
+        const DifferenceSummary whole = summarise(untouched);
+        fit->stages.insert(fit->stages.begin(), {"Edge darkening", whole.mean, fit->untouched.mean});
+        fit->untouched = whole;
+        fit->look.steps.push_back(edgeStep(*corners));
+    }
+    PairFit result;
+    result.fit = std::move(*fit), result.seen = all.from;
+    for (const SeenPair& pair : seen)
+        result.pairs.push_back(pair.laid);
+    return result;
+}
 
 Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& options,
                         const std::function<void(double)>& progress, const CancelToken& cancel)
 {
-    longCall("fitPair");
-    const Image from = small(before, kEdge), to = small(after, kEdge);
-    PairFit result;
-    const auto registration = laidOverEachOther(from.view(), to.view(), result);
-    if (!registration)
-        return tl::make_unexpected(registration.error());
-    SeenTwice seen = coloursSeenTwice(from.view(), to.view(), *registration);
-    const double ratio = static_cast<double>(to.width()) / to.height();
-    const auto corners = cornersOf(seen, ratio);
-    std::vector<double> untouched;
-    for (std::size_t i = 0; i < seen.from.size() && corners; ++i) {
-        untouched.push_back(ciede2000(seen.from[i], seen.to[i]));
-        const double light =
-            std::exp2(-corners->stops * smoothstep(corners->begin, 1, radiusOf(seen.places[i], ratio)));
-        LinearRgb& c = seen.to[i];
-        c = {c.r * light, c.g * light, c.b * light};
-    }
-    auto fit = fitLook(seen.from, seen.to, options, progress, cancel);
-    if (!fit)
-        return tl::make_unexpected(fit.error());
-    if (corners) {
-        fit->stages.insert(fit->stages.begin(), {"Edge darkening", summarise(untouched).mean, fit->untouched.mean});
-        fit->untouched = summarise(untouched);
-        fit->look.steps.push_back(edgeStep(*corners));
-    }
-    result.fit = std::move(*fit);
-    result.registration = *registration;
-    result.seen = seen.from;
-    return result;
+    return fitPairs({{before, after}}, options, progress, cancel);
 }
 
 Result<FittedLook> fitTable(const Table& table, const FitOptions& options, const std::function<void(double)>& progress,

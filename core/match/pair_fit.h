@@ -1,24 +1,38 @@
-// The look between two pictures of one thing: before and after an unknown treatment.
+// The look between pictures of one thing each: before and after an unknown treatment.
 #pragma once
 
 #include "core/balance/registration.h"
 #include "core/match/fit_look.h"
+#include "core/match/pair_agreement.h"
 #include "core/table/table.h"
 
 namespace amber {
 
-struct PairFit {
-    FittedLook fit;
-    bool wasMoved = false;  ///< the after picture is cropped, turned or scaled
-    int matches = 0;        ///< features that agree on how it lies; 0 when the pictures lie on one another as they are
-    Registration registration;    ///< from the picture before to the one after
-    std::vector<LinearRgb> seen;  ///< colours of the before picture that took part, for coverage()
+struct PicturePair {
+    ImageView before, after;
 };
 
-/// Lays one picture over the other (crop, small turns and scales), takes the colours of even places of both, and fits.
-/// Light that falls off towards the corners is told from colours that were alike before and becomes edge darkening;
-/// what is left of the difference is then counted without it. Fails, with the reason, for pictures that do not show one
-/// thing, and for what fitLook refuses.
+/// How the pictures of a pair lie, and how the pair goes with the others.
+struct LaidPair {
+    bool wasMoved = false;  ///< the after picture is cropped, turned or scaled
+    int matches = 0;        ///< features that agree on how it lies; 0 when the pictures lie on one another as they are
+    Registration registration;  ///< from the picture before to the one after
+    Agreement agreement;        ///< nothing known for a single pair
+};
+
+struct PairFit {
+    FittedLook fit;
+    std::vector<LaidPair> pairs;
+    std::vector<LinearRgb> seen;  ///< colours of the pictures before that took part, for coverage()
+};
+
+/// Lays the pictures of each pair over one another (crop, small turns and scales), takes the colours of even places of
+/// both, and fits one look to all. Light that falls off towards the corners is told from colours that were alike before
+/// and becomes edge darkening; what is left of the difference is then counted without it. Pairs that are lighter or
+/// darker than the others' treatment makes them are brought to one light, pairs that contradict the others left out
+/// (agreement). Fails, with the reason, for pictures that do not show one thing, and for what fitLook refuses.
+Result<PairFit> fitPairs(const std::vector<PicturePair>& pairs, const FitOptions& options = {},
+                         const std::function<void(double)>& progress = {}, const CancelToken& cancel = {});
 Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& options = {},
                         const std::function<void(double)>& progress = {}, const CancelToken& cancel = {});
 

@@ -3,6 +3,7 @@
 #include "core/engine/render_plan.h"
 #include "core/match/ladder.h"
 #include "core/match/least_squares.h"
+#include "core/match/merge_group.h"
 
 #include <algorithm>
 #include <cmath>
@@ -46,10 +47,7 @@ std::size_t ownStep(Look& look, const std::string& group, T fresh)
     Step made;
     made.parameters = std::move(fresh);
     made.group = group;
-    std::size_t at = look.steps.size();
-    while (at > 0 && (std::holds_alternative<OutputSharpening>(look.steps[at - 1].parameters) ||
-                      std::holds_alternative<Grain>(look.steps[at - 1].parameters)))
-        --at;
+    std::size_t at = beforePaper(look);
     bool found = false;
     for (std::size_t i = 0; i < look.steps.size(); ++i) {
         Step& step = look.steps[i];
@@ -498,6 +496,18 @@ Result<Taken> takeRows(const Look& look, const std::vector<Image>& ours, const F
     taken.moved.assign(touched.begin(), touched.end());
     if (auto good = validate(taken.look); !good)
         return tl::make_unexpected(good.error());
+    return taken;
+}
+
+Result<Taken> takeLikely(const Look& look, const std::vector<Image>& ours, const Fingerprint& reference,
+                         const std::set<std::size_t>& rows, const std::string& group)
+{
+    const Membership members = membershipBefore(look, ours, group);
+    const auto measured = [&](const Look& l) { return ladderOf(reference, measuredThrough(l, ours, members)); };
+    const Fingerprint start = measuredThrough(withoutGroup(look, group), ours, members);
+    auto taken = takeRows(look, ours, likelyTarget(reference, start, kLeastSupport), rows, group);
+    if (taken)
+        taken->before = measured(look), taken->after = measured(taken->look);
     return taken;
 }
 

@@ -1,0 +1,71 @@
+#include "core/match/same_scene.h"
+
+#include "core/base/long_call.h"
+#include "core/engine/render_plan.h"
+#include "core/image/resize.h"
+#include "core/match/merge_group.h"
+
+namespace amber {
+namespace {
+
+/// More colours than a pair of one view needs: not all of them are what they are taken for.
+constexpr int kEdge = 750, kAcross = 180;
+
+Image reduced(ImageView picture)
+{
+    const Size size = fitted({picture.width, picture.height}, kEdge);
+    return reduceByArea(picture, size.width, size.height);
+}
+
+Result<Image> under(const Look& look, ImageView picture)
+{
+    Image out = reduced(picture);
+    const auto plan = RenderPlan::compile(look);
+    if (!plan)
+        return tl::make_unexpected(plan.error());
+    if (!plan->isIdentity())
+        render(*plan, reduced(picture).view(), out.mutableView());
+    return out;
+}
+
+}  // namespace
+
+Result<TakenScene> takeScene(const Look& look, const std::vector<SameThings>& things, const std::vector<Image>& small,
+                             const Fingerprint& reference, const std::string& group, const CancelToken& cancel)
+{
+    longCall("takeScene");
+    const Look rest = withoutGroup(look, group);
+    std::vector<LinearRgb> from, to;
+    for (const SameThings& one : things) {
+        const auto ours = under(rest, one.ours);
+        if (!ours)
+            return tl::make_unexpected(ours.error());
+        const SeenTwice seen = coloursSeenTwice(ours->view(), reduced(one.reference).view(), one.registration, kAcross);
+        from.insert(from.end(), seen.from.begin(), seen.from.end());
+        to.insert(to.end(), seen.to.begin(), seen.to.end());
+    }
+    auto fit = fitLook(from, to, {}, {}, cancel);
+    if (!fit)
+        return tl::make_unexpected(fit.error());
+    TakenScene result{{}, fit->colours, fit->untouched, fit->left};
+    if (rest.steps.size() + fit->look.steps.size() > kStepLimit)
+        return fail("the look has no room for further steps", {}, "at most " + std::to_string(kStepLimit),
+                    std::to_string(rest.steps.size() + fit->look.steps.size()));
+    const Membership members = membershipBefore(look, small, group);
+    const auto measured = [&](const Look& l) { return ladderOf(reference, measuredThrough(l, small, members), true); };
+    Taken& taken = result.taken;
+    taken.before = measured(look);
+    taken.look = rest;
+    for (Step& step : fit->look.steps)
+        step.group = group;
+    taken.look.steps.insert(taken.look.steps.begin() + static_cast<std::ptrdiff_t>(beforePaper(rest)),
+                            fit->look.steps.begin(), fit->look.steps.end());
+    taken.after = measured(taken.look);
+    for (std::size_t i = 0; i < taken.after.rows.size(); ++i)
+        taken.moved.push_back(i);
+    if (auto good = validate(taken.look); !good)
+        return tl::make_unexpected(good.error());
+    return result;
+}
+
+}  // namespace amber
