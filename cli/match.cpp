@@ -2,12 +2,19 @@
 // a look's reference.
 #include "cli/command.h"
 
+#include "core/base/parallel.h"
 #include "core/image/read.h"
+#include "core/image/resize.h"
+#include "core/match/certainty.h"
 #include "core/match/ladder.h"
 #include "core/match/pair_fit.h"
+#include "core/match/relation.h"
+#include "core/match/same_scene.h"
 #include "core/table_files/table_file.h"
 
+#include <cmath>
 #include <cstdio>
+#include <optional>
 
 namespace amber::cli {
 namespace {
@@ -15,6 +22,15 @@ namespace {
 Json numbers(const DifferenceSummary& d)
 {
     return {{"mean", d.mean}, {"percentile95", d.percentile95}, {"maximum", d.maximum}};
+}
+
+/// What models of the treatment, from simple to free, make of regions of colour that they have not seen.
+Json leftOut(const FittedLook& fit)
+{
+    Json all = Json::array();
+    for (const PartEarned& part : fit.model.earned())
+        all.push_back({{"model", titleOf(part.upTo)}, {"mean", part.leftOut}, {"chosen", part.chosen}});
+    return all;
 }
 
 Json described(const FittedLook& fit)
@@ -29,7 +45,8 @@ Json described(const FittedLook& fit)
     return {{"colours", fit.colours},
             {"untouched", numbers(fit.untouched)},
             {"left", numbers(fit.left)},
-            {"stages", stages}};
+            {"stages", stages},
+            {"leftOut", leftOut(fit)}};
 }
 
 void say(const FittedLook& fit)
@@ -39,10 +56,14 @@ void say(const FittedLook& fit)
     for (const FitStage& stage : fit.stages)
         std::printf("  %-22s %6.2f -> %5.2f   explains %3.0f %%\n", stage.what.c_str(), stage.before, stage.after,
                     fit.untouched.mean > 0 ? 100 * (stage.before - stage.after) / fit.untouched.mean : 0);
+    std::printf("  regions of colour left out and foretold from the others, mean dE00:\n");
+    for (const PartEarned& part : fit.model.earned())
+        std::printf("    %-34s %6.2f%s\n", titleOf(part.upTo).c_str(), part.leftOut, part.chosen ? "   taken" : "");
 }
 
 struct PairOptions {
     std::string before, after, out;
+    std::vector<std::pair<std::string, std::string>> further;
     std::vector<std::string> others;
     bool table = false;
 };
@@ -134,38 +155,107 @@ bool write(Session& session, Look look, const std::string& out, const std::strin
     return written.has_value();
 }
 
-void runPair(const PairOptions& o, Session& session)
+/// The pictures before and after of all pairs, one after another; nothing when one could not be read, which is said.
+std::optional<std::vector<Image>> picturesOf(const PairOptions& o, Session& session)
 {
-    const auto before = readReduced(o.before, 1500, false), after = readReduced(o.after, 1500, false);
-    if (!before || !after)
-        return session.report(before ? after.error() : before.error());
-    auto fit = fitPair(before->image.view(), after->image.view(), {o.table});
-    if (!fit) {
-        fit.error().where = o.after;
-        return session.report(fit.error());
+    std::vector<std::string> paths{o.before, o.after};
+    for (const auto& [before, after] : o.further)
+        paths.push_back(before), paths.push_back(after);
+    std::vector<std::optional<Result<Picture>>> read(paths.size());
+    inParallel(paths.size(), [&](std::size_t i) { read[i] = readReduced(paths[i], 1500, false); });
+    std::vector<Image> pictures;
+    for (auto& picture : read) {
+        if (!*picture) {
+            session.report(picture->error());
+            return std::nullopt;
+        }
+        pictures.push_back(std::move((*picture)->image));
     }
-    if (!write(session, fit->fit.look, o.out, std::filesystem::path(o.after).stem().string()))
-        return;
-    Json covered = Json::object();
-    for (const std::string& path : o.others) {
+    return pictures;
+}
+
+Json described(const std::vector<LaidPair>& pairs)
+{
+    Json all = Json::array();
+    for (const LaidPair& pair : pairs)
+        all.push_back({{"moved", pair.wasMoved},
+                       {"matches", pair.matches},
+                       {"known", pair.agreement.known},
+                       {"stops", pair.agreement.stops},
+                       {"off", pair.agreement.off},
+                       {"contradicts", pair.agreement.contradicts},
+                       {"leftOut", pair.agreement.isLeftOut}});
+    return all;
+}
+
+void say(const std::vector<LaidPair>& pairs)
+{
+    for (std::size_t i = 0; i < pairs.size() && pairs.size() > 1; ++i) {
+        const Agreement& a = pairs[i].agreement;
+        if (a.known == 0) {
+            std::printf("  pair %zu: the others tell nothing of its colours\n", i + 1);
+            continue;
+        }
+        std::printf("  pair %zu: mean dE00 %.2f from what the others foretell", i + 1, a.off);
+        if (a.stops != 0)
+            std::printf(", treated %.2f stops %s", std::abs(a.stops), a.stops > 0 ? "lighter" : "darker");
+        std::printf("%s\n", a.isLeftOut     ? "; it contradicts the others and is left out"
+                            : a.contradicts ? "; it contradicts the other"
+                                            : "");
+    }
+}
+
+/// Of each picture the look is meant for: the share of its colours that was seen, and how far the look will end from
+/// the treatment.
+Json foretold(const PairFit& fit, const std::vector<std::string>& paths, Session& session)
+{
+    Json all = Json::object();
+    for (const std::string& path : paths) {
         const auto picture = readReduced(path, 320, true);
         if (!picture) {
             session.report(picture.error(), 1);
             continue;
         }
-        covered[path] = coverage(fit->seen, picture->image.view());
+        const ForetoldError error = foretoldError(fit.fit, picture->image.view());
+        all[path] = {
+            {"covered", coverage(fit.seen, picture->image.view())}, {"likely", error.mean}, {"bound", error.bound}};
     }
+    return all;
+}
+
+void runPair(const PairOptions& o, Session& session)
+{
+    const auto pictures = picturesOf(o, session);
+    if (!pictures)
+        return;
+    std::vector<PicturePair> pairs;
+    for (std::size_t i = 0; i + 1 < pictures->size(); i += 2)
+        pairs.push_back({(*pictures)[i].view(), (*pictures)[i + 1].view()});
+    auto fit = fitPairs(pairs, {o.table});
+    if (!fit) {
+        if (fit.error().where.empty())
+            fit.error().where = o.after;
+        return session.report(fit.error());
+    }
+    if (!write(session, fit->fit.look, o.out, std::filesystem::path(o.after).stem().string()))
+        return;
+    const Json others = foretold(*fit, o.others, session);
     if (session.json) {
         Json report = described(fit->fit);
-        report["look"] = o.out, report["moved"] = fit->wasMoved, report["matches"] = fit->matches;
-        if (!covered.empty())
-            report["covered"] = covered;
+        report["look"] = o.out, report["pairs"] = described(fit->pairs);
+        report["moved"] = fit->pairs.front().wasMoved, report["matches"] = fit->pairs.front().matches;
+        for (const auto& [path, told] : others.items())
+            report["covered"][path] = told["covered"];
+        if (!others.empty())
+            report["foretold"] = others;
         return session.print(report);
     }
     say(fit->fit);
-    for (const auto& [path, share] : covered.items())
-        std::printf("  %s: %.0f %% of its colours lie near fitted ones%s\n", path.c_str(), 100 * share.get<double>(),
-                    share.get<double>() < 0.8 ? "; elsewhere the look is a guess" : "");
+    say(fit->pairs);
+    for (const auto& [path, told] : others.items())
+        std::printf("  %s: %.0f %% of its colours seen; likely %.1f dE00 from the treatment, 9 of 10 below %.1f\n",
+                    path.c_str(), 100 * told["covered"].get<double>(), told["likely"].get<double>(),
+                    told["bound"].get<double>());
 }
 
 void runTable(const TableOptions& o, Session& session)
@@ -218,40 +308,112 @@ Result<Fingerprint> fingerprintOf(const ReferenceOptions& o)
     return combined(prints);
 }
 
+/// Our pictures as they are read, and small for the ladder.
+struct Ours {
+    std::vector<Image> pictures, small;
+};
+Ours readOurs(const std::vector<std::string>& paths, Session& session)
+{
+    Ours ours;
+    for (const std::string& path : paths) {
+        auto picture = readReduced(path, 1600, false);
+        if (!picture) {
+            session.report(picture.error(), 1);
+            continue;
+        }
+        ours.small.push_back(forMatching(picture->image.view()));
+        ours.pictures.push_back(std::move(picture->image));
+    }
+    return ours;
+}
+
+/// Where the references show the things of our pictures.
+std::vector<SameThings> sameThings(const std::vector<Image>& references, const std::vector<Image>& ours)
+{
+    std::vector<SameThings> same;
+    for (const Image& reference : references) {
+        const Size size = fitted({reference.width(), reference.height()}, kFeatureEdge);
+        const Features features = featuresOf(reduceByArea(reference.view(), size.width, size.height).view());
+        for (const Image& picture : ours)
+            if (const auto lies = relationOf(picture.view(), features, {}).registration)
+                same.push_back({picture.view(), reference.view(), *lies});
+    }
+    return same;
+}
+
+/// All that is sure: what both pictures show decides where they show the same things.
+Result<Taken> takeAll(const ReferenceOptions& o, const Look& look, const Ours& ours, const std::string& group,
+                      Json& report)
+{
+    std::vector<Image> references;
+    std::vector<std::string> paths{o.reference};
+    paths.insert(paths.end(), o.also.begin(), o.also.end());
+    for (const std::string& path : paths) {
+        auto picture = readReduced(path, 1600, false);
+        if (!picture)
+            return tl::make_unexpected(picture.error());
+        references.push_back(std::move(picture->image));
+    }
+    const auto same = sameThings(references, ours.pictures);
+    if (!same.empty()) {
+        auto scene = takeScene(look, same, ours.small, *look.reference, group);
+        if (scene) {
+            report = {
+                {"colours", scene->colours}, {"untouched", numbers(scene->untouched)}, {"left", numbers(scene->left)}};
+            return std::move(scene->taken);
+        }
+    }
+    const Ladder start =
+        ladderOf(*look.reference, measuredThrough(look, ours.small, membershipBefore(look, ours.small, group)));
+    const auto rows = chosenRows(o, start);
+    return takeLikely(look, ours.small, *look.reference, *rows, group);
+}
+
+/// What is asked for: rows, or all.
+Result<Taken> takeAsked(const ReferenceOptions& o, const Look& look, const Ours& ours, const std::string& group,
+                        Json& report)
+{
+    if (o.rows.empty() && o.to.empty())
+        return takeAll(o, look, ours, group, report);
+    const Ladder start =
+        ladderOf(*look.reference, measuredThrough(look, ours.small, membershipBefore(look, ours.small, group)));
+    const auto rows = chosenRows(o, start);
+    if (!rows)
+        return tl::make_unexpected(rows.error());
+    return o.rows.empty() ? takeLikely(look, ours.small, *look.reference, *rows, group)
+                          : takeRows(look, ours.small, *look.reference, *rows, group);
+}
+
 void runReference(const ReferenceOptions& o, Session& session)
 {
     auto reference = fingerprintOf(o);
     if (!reference)
         return session.report(reference.error());
-    std::vector<Image> ours;
-    for (const std::string& path : o.pictures) {
-        const auto picture = readReduced(path, 1600, false);
-        if (!picture) {
-            session.report(picture.error(), 1);
-            continue;
-        }
-        ours.push_back(forMatching(picture->image.view()));
-    }
-    if (ours.empty()) {
+    const Ours ours = readOurs(o.pictures, session);
+    if (ours.small.empty()) {
         session.status = 2;
         return;
     }
     Look look;
     look.reference = std::move(*reference);
     const std::string group = std::filesystem::path(o.reference).stem().string();
-    const Ladder start = ladderOf(*look.reference, measuredThrough(look, ours, membershipBefore(look, ours, group)));
-    const auto rows = chosenRows(o, start);
-    if (!rows)
-        return session.report(rows.error());
-    const auto taken = takeRows(look, ours, *look.reference, *rows, group);
+    Json scene;
+    const auto taken = takeAsked(o, look, ours, group, scene);
     if (!taken)
         return session.report(taken.error());
     if (!write(session, taken->look, o.out, group))
         return;
-    if (!session.json)
-        return say(taken->after, &start);
-    Json report = described(taken->after, &start);
+    if (!session.json) {
+        if (!scene.is_null())
+            std::printf("  both show the same things: %d colours decide, mean dE00 %.2f -> %.2f\n",
+                        scene["colours"].get<int>(), scene["untouched"]["mean"].get<double>(),
+                        scene["left"]["mean"].get<double>());
+        return say(taken->after, &taken->before);
+    }
+    Json report = described(taken->after, &taken->before);
     report["look"] = o.out;
+    if (!scene.is_null())
+        report["sameThings"] = scene;
     session.print(report);
 }
 
@@ -295,8 +457,10 @@ void addPair(CLI::App* match, Session& session)
     pair->add_option("after", p->after, "The same picture treated; it may be cropped, turned or scaled a little")
         ->required();
     pair->add_option("-o,--output", p->out, "The look to write")->required();
+    pair->add_option("--pair", p->further, "A further picture before and after the same treatment; may be given again");
     pair->add_flag("--table", p->table, "Add a small smooth table for what the steps cannot say");
-    pair->add_option("--for", p->others, "Pictures the look is meant for: how much of their colours the pair covers");
+    pair->add_option("--for", p->others,
+                     "Pictures the look is meant for: how far it will end from the treatment there");
     pair->footer(
         "Example: amber demo --dir D && amber match pair D/pair/before.jpg D/pair/after.jpg --table -o found.json");
     pair->callback([p, &session] { runPair(*p, session); });

@@ -123,6 +123,17 @@ TEST_F(WorkCommand, ATreatmentIsFoundFromBeforeAndAfterAndLandsOnOthers)
         0);
     const Json left = told("compare " + quoted(m_treated) + " " + quoted(m_folder / "out/plain.tif"));
     EXPECT_LT(left["mean"].get<double>(), 0.5);
+    const Json& foretold = fit["foretold"].front();
+    EXPECT_LT(foretold["likely"].get<double>(), foretold["bound"].get<double>());
+    EXPECT_GT(foretold["covered"].get<double>(), 0.9);
+    const Json two = told("match pair " + quoted(m_plain) + " " + quoted(m_treated) + " --pair " + quoted(m_plain) +
+                          " " + quoted(m_treated) + " -o " + quoted(m_folder / "two.json"));
+    ASSERT_EQ(two["pairs"].size(), 2u);
+    EXPECT_FALSE(two["pairs"][1]["contradicts"].get<bool>());
+    EXPECT_LT(two["pairs"][1]["off"].get<double>(), 1);
+    refuses("match pair " + quoted(m_plain) + " " + quoted(m_treated) + " --pair " + quoted(m_plain) + " " +
+                quoted(m_folder / "missing.tif") + " -o " + quoted(m_folder / "three.json"),
+            "missing.tif");
     refuses("match pair " + quoted(m_plain) + " " + quoted(m_plain) + " -o " + quoted(m_folder / "none.json"),
             "do not differ");
     EXPECT_FALSE(fs::exists(m_folder / "none.json"));

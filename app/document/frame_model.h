@@ -43,6 +43,8 @@ public:
     void proposeLights();
     /// Null while it is not read.
     QPixmap thumbnail(std::int64_t frame) const;
+    /// The same as it was read, in sRGB.
+    QImage thumbnailImage(std::int64_t frame) const { return m_thumbnails.value(frame); }
     /// Brackets that were recognised.
     const std::vector<FrameBracket>& brackets() const { return m_bracketList; }
     /// Index into brackets(), or -1.

@@ -9,6 +9,7 @@
 #include "app/places/balance/balance_place.h"
 #include "app/places/handover/handover_place.h"
 #include "app/places/look/look_place.h"
+#include "app/places/match/fit_coverage.h"
 #include "app/places/match/match_place.h"
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
@@ -18,6 +19,8 @@
 #include "app/variants/tray_view.h"
 #include "app/wall/picture_view.h"
 #include "core/base/atomic_file.h"
+#include "core/engine/render_plan.h"
+#include "core/image/read.h"
 #include "core/image/write.h"
 #include "core/look/look_json.h"
 #include "demo/demo_job.h"
@@ -431,7 +434,8 @@ private:
         match.takeToHere();
         waitForMatch("the match");
         m_camera.take(m_window, "match-half");
-        match.takeAll();
+        match.table().selectRow(match.model().rowCount() - 1);
+        match.takeToHere();
         waitForMatch("the match");
         m_camera.take(m_window, "match-all");
     }
@@ -450,9 +454,35 @@ private:
         match.holdPictures({poor});
         waitForMatch("the other frame");
         m_camera.take(m_window, "match-unsure");
-        match.holdPair(m_demo + "/pair/before.jpg", m_demo + "/pair/after.jpg");
-        waitForMatch("the pair");
+        match.holdPairs(treatedPairs({"yard-04", "north-window-02", "dusk-terrace-02"}));
+        waitForMatch("the pairs");
+        m_camera.waitFor([&] { return match.coverage().model().isAllTold(); }, "every frame's certainty");
         m_camera.take(m_window, "match-pair");
+    }
+    /// Frames before and after a look of the demo, the last of them lighter than the others.
+    QStringList treatedPairs(const std::vector<std::string>& names)
+    {
+        QStringList paths;
+        const auto look = readLook((m_demo + "/looks/sea-fog.json").toStdString());
+        const auto write = [&](const QString& path, const Image& image) {
+            paths << path;
+            if (const auto written = writePicture(path.toStdString(), image.view(), {}, {FileFormat::Png8}, {});
+                !written)
+                std::fprintf(stderr, "%s\n", written.error().message().c_str());
+        };
+        for (const std::string& name : names) {
+            const auto picture = readReduced(m_document.frame(frameNamed(name))->path, 1200, false);
+            const auto plan = RenderPlan::compile(look ? look->look : Look{});
+            if (!picture || !plan)
+                continue;
+            Image after = picture->image;
+            render(*plan, picture->image.view(), after.mutableView());
+            for (int i = 0; i < after.width() * after.height() * 3 && name == names.back(); ++i)
+                after.mutableView().data[i] *= 1.25f;
+            const QString path = m_demo + "/" + QString::fromStdString(name);
+            write(path + "-before.png", picture->image), write(path + "-after.png", after);
+        }
+        return paths;
     }
     void proof()
     {

@@ -1,4 +1,5 @@
 // Match as a person uses it: a reference, rows taken one by one and all at once, a pair, a table, one frame to another.
+#include "app/places/match/fit_coverage.h"
 #include "app/places/match/match_place.h"
 #include "app/wall/picture_view.h"
 #include "core/engine/render_plan.h"
@@ -174,8 +175,8 @@ TEST_F(MatchWindow, TheSameThingInBothCanBeWipedAndMapped)
 TEST_F(MatchWindow, PairsAndTablesAreFittedReportedAndTaken)
 {
     goTo("yard-04");
-    match().holdPair(QString::fromStdString((kDemo / "pair/before.jpg").string()),
-                     QString::fromStdString((kDemo / "pair/after.jpg").string()));
+    match().holdPairs({QString::fromStdString((kDemo / "pair/before.jpg").string()),
+                       QString::fromStdString((kDemo / "pair/after.jpg").string())});
     ASSERT_TRUE(rested());
     ASSERT_EQ(match().held().kind, Held::Kind::Pair);
     const FittedLook fit = match().held().fit.fit;
@@ -201,15 +202,88 @@ TEST_F(MatchWindow, PairsAndTablesAreFittedReportedAndTaken)
 
     // Unrelated pictures are refused; a fit can be cancelled.
     goTo("yard-04");
-    match().holdPair(path("job/yard-04.jpg"), path("job/north-window-02.jpg"));
+    match().holdPairs({path("job/yard-04.jpg"), path("job/north-window-02.jpg")});
     ASSERT_TRUE(rested());
     EXPECT_TRUE(app->message().contains("same thing")) << app->message().toStdString();
     EXPECT_EQ(match().held().kind, Held::Kind::Table);
-    match().holdPair(QString::fromStdString((kDemo / "pair/before.jpg").string()),
-                     QString::fromStdString((kDemo / "pair/after.jpg").string()));
+    match().holdPairs({QString::fromStdString((kDemo / "pair/before.jpg").string()),
+                       QString::fromStdString((kDemo / "pair/after.jpg").string())});
     match().task().cancel();
     ASSERT_TRUE(rested());
     EXPECT_EQ(match().held().kind, Held::Kind::Table);
+}
+
+TEST_F(MatchWindow, SeveralPairsAreFittedTogetherAndEveryFrameSaysHowFarToTrustThem)
+{
+    auto yard = readReduced(kDemo / "frames/yard-04.jpg", 900, false);
+    ASSERT_TRUE(writePicture(folder / "yard.png", yard->image.view(), {}, {FileFormat::Png8}, {}));
+    render(RenderPlan::compile(treatment(3)).value(), yard->image.view(), yard->image.mutableView());
+    for (int i = 0; i < yard->image.width() * yard->image.height() * 3; ++i)
+        yard->image.mutableView().data[i] *= 0.7f;
+    ASSERT_TRUE(writePicture(folder / "darker.png", yard->image.view(), {}, {FileFormat::Png8}, {}));
+    goTo("yard-04");
+    match().holdPairs({path("job/north-window-02.jpg"), path("finished.jpg")});
+    ASSERT_TRUE(rested());
+    EXPECT_FALSE(app->find<QLabel>("matchFacts").text().contains("pairs"));
+    const auto certaintyOf = [&](const char* stem) {
+        CoverageModel& coverage = match().coverage().model();
+        for (int row = 0; row < coverage.rowCount(); ++row)
+            if (coverage.frameAt(row) == id(stem))
+                return coverage.of(row) ? *coverage.of(row) : FrameCertainty{};
+        return FrameCertainty{};
+    };
+    ASSERT_TRUE(waitUntil([&] { return match().coverage().model().isAllTold(); }));
+    ASSERT_EQ(match().coverage().model().rowCount(), 4);
+    const FrameCertainty one = certaintyOf("yard-04");
+    EXPECT_EQ(certaintyOf("north-window-02").state(), FrameCertainty::State::Covered);
+    EXPECT_LT(one.covered, 0.6) << "a yard is not a room";
+    EXPECT_GT(one.error.bound, certaintyOf("north-window-02").error.bound);
+    EXPECT_TRUE(match()
+                    .coverage()
+                    .model()
+                    .data(match().coverage().model().index(0), Qt::ToolTipRole)
+                    .toString()
+                    .contains(QString::fromUtf8("\u0394E")));
+
+    // With the yard too, in another light: that is said and taken out.
+    match().holdPairs(match().held().paths + QStringList{path("yard.png"), path("darker.png")});
+    ASSERT_TRUE(waitUntil([&] { return rested() && match().held().fit.pairs.size() == 2; }));
+    EXPECT_TRUE(app->find<QLabel>("matchFacts").text().contains("2 pairs"));
+    EXPECT_TRUE(app->find<QLabel>("matchScore").text().contains("darker.png was made"))
+        << app->find<QLabel>("matchScore").text().toStdString();
+    ASSERT_TRUE(waitUntil([&] { return match().coverage().model().isAllTold(); }));
+    EXPECT_GT(certaintyOf("yard-04").covered, 0.9);
+    EXPECT_LT(certaintyOf("yard-04").error.bound, one.error.bound);
+    // A tile takes its frame in hand, with the keyboard too; both pairs are held again when the job is opened.
+    auto& tiles = app->find<QListView>("fitCoverage");
+    QTest::mouseClick(tiles.viewport(), Qt::LeftButton, {}, tiles.visualRect(tiles.model()->index(0, 0)).center());
+    EXPECT_EQ(app->document().selection().frameInHand(), match().coverage().model().frameAt(0));
+    open();
+    goTo("yard-04");
+    EXPECT_TRUE(waitUntil([&] { return rested() && match().held().fit.pairs.size() == 2; }));
+}
+
+TEST_F(MatchWindow, OfAnotherSubjectOnlyWhatIsAskedForIsTaken)
+{
+    goTo("yard-04");
+    match().holdPictures({path("finished.jpg")});
+    ASSERT_TRUE(rested());
+    ASSERT_FALSE(match().isRegistered());
+    const LadderModel& rows = match().model();
+    const Ladder start = rows.ladder();
+    int sure = 0;
+    for (int i = 0; i < rows.rowCount(); ++i)
+        sure += rows.isTakenWithAll(i);
+    EXPECT_EQ(app->find("matchTakeAll").isEnabled(), sure > 0);
+    for (const int light : {0, 1, 2, 3})
+        EXPECT_FALSE(rows.isTakenWithAll(light)) << "how light a subject is says nothing of the look";
+    EXPECT_TRUE(rows.wordsOf(2).contains("the look's") || rows.row(2)->isWithin()) << rows.wordsOf(2).toStdString();
+    // Down to the last row, as asked for: all the way.
+    match().table().selectRow(rows.rowCount() - 1);
+    click("matchTakeTo");
+    ASSERT_TRUE(waitUntil([&] { return !app->look().steps.empty() && rested(); }));
+    EXPECT_LT(rows.ladder().distance(), 0.3 * start.distance());
+    EXPECT_FALSE(app->find("matchTakeAll").isEnabled()) << "what was asked for by hand stays";
 }
 
 TEST_F(MatchWindow, OneFrameIsMatchedToAnotherAndNoThird)

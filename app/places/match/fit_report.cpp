@@ -53,7 +53,7 @@ void FitReport::show(const FittedLook& fit)
 
 namespace {
 
-constexpr int kRow = 34, kNames = 190, kNumbers = 250;
+constexpr int kRow = 22, kNames = 190, kNumbers = 250;
 
 }  // namespace
 
@@ -67,10 +67,23 @@ void FitReport::paintHead(QPainter& painter, int y) const
     painter.drawText(QRect(width() - kNumbers + 16, y, kNumbers - 30, 20), Qt::AlignVCenter, tr("Explains"));
 }
 
+namespace {
+
+/// What the whole length of a bar stands for: a step may lead farther away than the picture was.
+double longest(const FittedLook& fit)
+{
+    double most = std::max(fit.untouched.mean, 1e-6);
+    for (const FitStage& stage : fit.stages)
+        most = std::max(most, stage.after);
+    return most;
+}
+
+}  // namespace
+
 void FitReport::paintRow(QPainter& painter, int y, const QString& name, double before, double after,
                          const QString& words, bool strong) const
 {
-    const double full = std::max(m_fit.untouched.mean, 1e-6);
+    const double full = longest(m_fit);
     const QRectF bars(kNames, 0, width() - kNames - kNumbers, 0);
     painter.setPen(theme::kHairline);
     painter.drawLine(0, y, width(), y);

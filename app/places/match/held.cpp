@@ -12,7 +12,7 @@ QString Held::name() const
 {
     return kind == Kind::Frame ? QString::fromStdString(print.name)
            : paths.isEmpty()   ? QString()
-                               : QFileInfo(paths.back()).completeBaseName();
+                               : QFileInfo(kind == Kind::Pair ? paths.value(1) : paths.back()).completeBaseName();
 }
 
 namespace {
@@ -47,16 +47,27 @@ Status readPictures(Held& held, const Tell& tell, const CancelToken& cancel)
     return {};
 }
 
-Status readPair(Held& held, const Tell& tell, const CancelToken& cancel)
+Status readPairs(Held& held, const Tell& tell, const CancelToken& cancel)
 {
-    auto before = heldPicture(held.paths[0]), after = heldPicture(held.paths[1]);
-    if (!before || !after)
-        return tl::make_unexpected(before ? after.error() : before.error());
-    auto fit = fitPair((*before)->view(), (*after)->view(), {held.withTable}, tell, cancel);
+    std::vector<std::shared_ptr<const Image>> pictures;
+    for (const QString& path : held.paths) {
+        auto picture = heldPicture(path);
+        if (!picture)
+            return tl::make_unexpected(picture.error());
+        pictures.push_back(std::move(*picture));
+        if (cancel.isCancelled())
+            return fail("given up");
+    }
+    std::vector<PicturePair> pairs;
+    for (std::size_t i = 0; i + 1 < pictures.size(); i += 2)
+        pairs.push_back({pictures[i]->view(), pictures[i + 1]->view()});
+    if (pairs.empty())
+        return fail("a pair is two pictures");
+    auto fit = fitPairs(pairs, {held.withTable}, tell, cancel);
     if (!fit)
         return tl::make_unexpected(fit.error());
     held.fit = std::move(*fit);
-    held.before = std::move(*before), held.picture = std::move(*after);
+    held.before = std::move(pictures[0]), held.picture = std::move(pictures[1]);
     return {};
 }
 
@@ -82,7 +93,7 @@ Result<Held> readHeld(const Held& wanted, const std::function<void(int, int)>& p
             progress(static_cast<int>(std::lround(100 * share)), 100);
     };
     const Status read = held.kind == Held::Kind::Pictures ? readPictures(held, tell, cancel)
-                        : held.kind == Held::Kind::Pair   ? readPair(held, tell, cancel)
+                        : held.kind == Held::Kind::Pair   ? readPairs(held, tell, cancel)
                         : held.kind == Held::Kind::Table  ? readTable(held, tell, cancel)
                                                           : Status{};
     if (!read)

@@ -16,13 +16,13 @@ namespace amber {
 struct Held {
     using Kind = HeldReference::Kind;
     Kind kind = Kind::Nothing;
-    QStringList paths;       ///< of the pictures, of before and after, or of the table
+    QStringList paths;       ///< of the pictures, of before and after of each pair, or of the table
     std::int64_t frame = 0;  ///< of Kind::Frame
     bool withTable = false;  ///< fits: with a small table for the rest
 
     Fingerprint print;                     ///< of pictures or frame
-    std::shared_ptr<const Image> picture;  ///< the (first) reference, the picture after, or nothing
-    std::shared_ptr<const Image> before;   ///< of a pair
+    std::shared_ptr<const Image> picture;  ///< the (first) reference, the (first) picture after, or nothing
+    std::shared_ptr<const Image> before;   ///< of the (first) pair
     Features features;                     ///< of `picture`
     PairFit fit;                           ///< of a pair or a table
     Table table;

@@ -62,6 +62,14 @@ bool LadderModel::isTakenWithAll(int at) const
     return r && amber::isTakenWithAll(*r, *from);
 }
 
+bool LadderModel::isYetToBeTaken(int at) const
+{
+    if (!isTakenWithAll(at))
+        return false;
+    const double start = m_start.rows[static_cast<std::size_t>(at)].difference;
+    return start - row(at)->difference < 0.5 * m_start.rows[static_cast<std::size_t>(at)].lookPart() * start;
+}
+
 QString LadderModel::nameOf(const LadderRow& row) const
 {
     switch (row.rung) {
@@ -100,13 +108,13 @@ QString LadderModel::wordsOf(int at) const
     const double start = static_cast<std::size_t>(at) < m_start.rows.size()
                              ? m_start.rows[static_cast<std::size_t>(at)].difference
                              : r->difference;
-    if (!isTakenWithAll(at) && !r->isWithin())
-        return (r->rung == Rung::Family && m_ladder.confidence.all() >= kSureEnough ? tr("%1, may be another thing")
-                                                                                    : tr("%1, unsure"))
-            .arg(theme::number(r->difference, 1));
-    return std::abs(start - r->difference) < 0.05
-               ? theme::number(r->difference, 1)
-               : tr("%1 → %2").arg(theme::number(start, 1), theme::number(r->difference, 1));
+    const bool isUntouched = std::abs(start - r->difference) < 0.05;
+    if (!isTakenWithAll(at) && !r->isWithin() && isUntouched)
+        return tr("%1, perhaps %2 % the look's")
+            .arg(theme::number(r->difference, 1))
+            .arg(std::lround(100 * r->lookPart()));
+    return isUntouched ? theme::number(r->difference, 1)
+                       : tr("%1 → %2").arg(theme::number(start, 1), theme::number(r->difference, 1));
 }
 
 QString LadderModel::valueOf(const LadderRow& r, bool reference)
@@ -154,12 +162,19 @@ QVariant LadderModel::swatchAt(const LadderRow& r, int column)
 
 QString LadderModel::tipOf(const LadderRow& r) const
 {
-    if (r.rung <= Rung::Contrast)
-        return tr("%1: L* %2 in the reference, %3 in ours; tolerance %4")
-            .arg(nameOf(r), theme::number(r.reference, 1), theme::number(r.ours, 1), theme::number(r.tolerance, 1));
-    return tr("%1: %2 % of the reference and %3 % of ours; ΔE %4, tolerance %5")
-        .arg(nameOf(r), theme::number(100 * r.referenceSupport, 1), theme::number(100 * r.ourSupport, 1),
-             theme::number(r.difference, 1), theme::number(r.tolerance, 1));
+    const QString lies =
+        r.rung <= Rung::Contrast
+            ? tr("%1: L* %2 in the reference, %3 in ours; tolerance %4")
+                  .arg(nameOf(r), theme::number(r.reference, 1), theme::number(r.ours, 1),
+                       theme::number(r.tolerance, 1))
+            : tr("%1: %2 % of the reference and %3 % of ours; ΔE %4, tolerance %5")
+                  .arg(nameOf(r), theme::number(100 * r.referenceSupport, 1), theme::number(100 * r.ourSupport, 1),
+                       theme::number(r.difference, 1), theme::number(r.tolerance, 1));
+    if (!r.isSupported() || m_ladder.confidence.subject == 1)
+        return lies;
+    return lies + tr("\nLikely %1 % of the difference is the look's, the rest its subject's. All of it is taken when "
+                     "you ask for this row.")
+                      .arg(std::lround(100 * r.lookPart()));
 }
 
 QVariant LadderModel::data(const QModelIndex& index, int role) const

@@ -22,6 +22,8 @@ public:
     const LadderRow* row(int row) const;
     /// Supported, and sure enough, or already matched: its start decides.
     bool isTakenWithAll(int row) const;
+    /// Taken with all, and not brought even half of the likely way yet: what was asked for by hand stays as it is.
+    bool isYetToBeTaken(int row) const;
     QString nameOf(const LadderRow& row) const;
     /// Why a row is left alone, or how it lies.
     QString wordsOf(int row) const;

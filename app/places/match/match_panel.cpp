@@ -28,12 +28,16 @@ void MatchPanel::makeButtons()
     connect(m_withTable, &QCheckBox::clicked, this, &MatchPanel::tableWanted);
     m_takeThis = makeButton(this, "matchTakeThis", tr("Take this"),
                             tr("Brings the chosen row to the reference (Enter)"), [this] { emit takeThis(); });
-    m_takeTo = makeButton(this, "matchTakeTo", tr("To here"), tr("Every such row down to the chosen one (Shift+Enter)"),
+    m_takeTo = makeButton(this, "matchTakeTo", tr("To here"),
+                          tr("Every row both pictures have enough of, down to the chosen one (Shift+Enter)"),
                           [this] { emit takeToHere(); });
-    m_takeAll = makeButton(
-        this, "matchTakeAll", tr("Take all"),
-        tr("Every row both pictures have enough of, and that is sure enough to be taken unseen (Ctrl+Enter)"),
-        [this] { emit takeAll(); });
+    m_takeAll =
+        makeButton(this, "matchTakeAll", tr("Take all"),
+                   tr("What is surely the look's. Of the same scene all of it, by the colours both show (Ctrl+Enter)"),
+                   [this] { emit takeAll(); });
+    m_addPair = makeButton(this, "matchAddPair", tr("Add a pair…"),
+                           tr("A further picture before and after the same treatment: the fit holds on more colours"),
+                           [this] { emit pairWanted(); });
     m_takeNew = makeButton(this, "matchTakeNew", tr("Take as a new look"),
                            tr("The fitted steps as a look of their own"), [this] { emit takeFit(true); });
     m_takeHere = makeButton(this, "matchTakeHere", tr("Add to this look"),
@@ -54,6 +58,7 @@ void MatchPanel::stackButtons()
     for (QPushButton* b : {m_takeThis, m_takeTo, m_takeAll})
         rowButtons->addWidget(b, 1);
     fitButtons->addWidget(m_withTable);
+    fitButtons->addWidget(m_addPair);
     fitButtons->addWidget(m_takeNew);
     fitButtons->addWidget(m_takeHere);
     m_buttons = new QStackedWidget(this);
@@ -87,7 +92,7 @@ MatchPanel::MatchPanel(QWidget* parent) : QWidget(parent)
 void MatchPanel::setTakeable(bool row, bool toHere, bool all, bool fit)
 {
     m_takeThis->setEnabled(row), m_takeTo->setEnabled(toHere), m_takeAll->setEnabled(all);
-    m_takeNew->setEnabled(fit), m_takeHere->setEnabled(fit), m_withTable->setEnabled(fit);
+    m_takeNew->setEnabled(fit), m_takeHere->setEnabled(fit), m_withTable->setEnabled(fit), m_addPair->setEnabled(fit);
 }
 
 void MatchPanel::setWithTable(bool on) { m_withTable->setChecked(on); }
@@ -123,28 +128,60 @@ void MatchPanel::showNothing()
     m_sure->clear(), m_score->clear();
 }
 
+namespace {
+
+/// Of several pairs, what sets one apart from the others.
+QString pairWords(const Held& held)
+{
+    QStringList words;
+    for (std::size_t i = 0; i < held.fit.pairs.size() && held.fit.pairs.size() > 1; ++i) {
+        const Agreement& a = held.fit.pairs[i].agreement;
+        const QString name = QFileInfo(held.paths.value(static_cast<int>(2 * i + 1))).fileName();
+        if (a.isLeftOut)
+            words << MatchPanel::tr("%1 contradicts the others and is left out.").arg(name);
+        else if (a.contradicts)
+            words << MatchPanel::tr("%1 contradicts the other; neither is left out.").arg(name);
+        else if (a.stops != 0)
+            words << (a.stops > 0 ? MatchPanel::tr("%1 was made %2 stops lighter: that is taken out.")
+                                  : MatchPanel::tr("%1 was made %2 stops darker: that is taken out."))
+                         .arg(name, theme::number(std::abs(a.stops), 2));
+    }
+    return words.join(' ');
+}
+
+QString pairFacts(const Held& held)
+{
+    const int colours = held.fit.fit.colours;
+    const LaidPair& first = held.fit.pairs.front();
+    if (held.fit.pairs.size() > 1)
+        return MatchPanel::tr("%1 pairs, %2 colours").arg(held.fit.pairs.size()).arg(colours);
+    return first.wasMoved ? MatchPanel::tr("%1 colours; laid over by %2 features: it was cropped, turned or scaled")
+                                .arg(colours)
+                                .arg(first.matches)
+                          : MatchPanel::tr("%1 colours; the pictures lie on one another").arg(colours);
+}
+
+}  // namespace
+
 void MatchPanel::showFit(const Held& held, std::optional<double> covered)
 {
     m_buttons->setCurrentIndex(1);
     const bool isPair = held.kind == Held::Kind::Pair;
-    const int colours = held.fit.fit.colours;
+    m_addPair->setVisible(isPair);
     m_title->setText(isPair
                          ? tr("%1 → %2").arg(QFileInfo(held.paths[0]).fileName(), QFileInfo(held.paths[1]).fileName())
                          : QFileInfo(held.paths[0]).fileName());
-    m_facts->setText(!isPair             ? tr("%1 colours of the table").arg(colours)
-                     : held.fit.wasMoved ? tr("%1 colours; laid over by %2 features: it was cropped, turned or scaled")
-                                               .arg(colours)
-                                               .arg(held.fit.matches)
-                                         : tr("%1 colours; the pictures lie on one another").arg(colours));
+    m_facts->setText(isPair ? pairFacts(held) : tr("%1 colours of the table").arg(held.fit.fit.colours));
     m_sure->setText(leftWords(held.fit.fit));
     constexpr double kEnough = 0.8;
-    if (!covered)
-        m_score->clear();
-    else
-        m_score->setText((*covered < kEnough
-                              ? tr("Covers %1 % of the colours of the frame in hand: elsewhere the look is a guess.")
-                              : tr("Covers %1 % of the colours of the frame in hand."))
-                             .arg(std::lround(100 * *covered)));
+    QStringList words{pairWords(held)};
+    if (covered)
+        words << (*covered < kEnough
+                      ? tr("Covers %1 % of the colours of the frame in hand: elsewhere the look is a guess.")
+                      : tr("Covers %1 % of the colours of the frame in hand."))
+                     .arg(std::lround(100 * *covered));
+    words.removeAll(QString());
+    m_score->setText(words.join(' '));
 }
 
 QString MatchPanel::sureWords(const Confidence& c, bool anyAtOnce)
@@ -161,11 +198,11 @@ QString MatchPanel::sureWords(const Confidence& c, bool anyAtOnce)
     constexpr double kNothingAmiss = 0.85;
     if (least < kNothingAmiss)
         words << (least == c.subject
-                      ? tr("The pictures show different things: numbers can be brought together, judge by eye.")
+                      ? tr("The pictures show different things: most of a difference is the subject's, not the look's.")
                   : least == c.size ? tr("The reference is small.")
                                     : tr("The reference was compressed hard."));
     if (!anyAtOnce)
-        words << tr("Too unsure to be taken all at once: take rows one by one.");
+        words << tr("Nothing is surely the look's: take the rows you want yourself.");
     return words.join(' ');
 }
 

@@ -34,6 +34,7 @@ signals:
     void takeThis();
     void takeToHere();
     void takeAll();
+    void pairWanted();
     void takeLight();
     void takeFit(bool asNew);
     void tableWanted(bool on);
@@ -44,7 +45,7 @@ private:
     void stackButtons();
     static QString sureWords(const Confidence& c, bool anyAtOnce);
     QLabel *m_title, *m_facts, *m_sure, *m_score, *m_lightWords;
-    QPushButton *m_takeLight, *m_takeThis, *m_takeTo, *m_takeAll, *m_takeNew, *m_takeHere;
+    QPushButton *m_takeLight, *m_takeThis, *m_takeTo, *m_takeAll, *m_takeNew, *m_takeHere, *m_addPair;
     QCheckBox* m_withTable;
     QStackedWidget* m_buttons;
 };

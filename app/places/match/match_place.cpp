@@ -1,12 +1,15 @@
 #include "app/places/match/match_place.h"
 
+#include "app/places/match/fit_coverage.h"
 #include "app/places/match/fit_report.h"
 #include "app/places/match/match_panel.h"
 #include "app/places/match/match_pictures.h"
 #include "app/places/match/match_sources.h"
 #include "app/wall/picture_view.h"
 #include "core/engine/render_plan.h"
+#include "core/match/certainty.h"
 #include "core/match/merge_group.h"
+#include "core/match/same_scene.h"
 
 #include <QtWidgets>
 
@@ -37,13 +40,20 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
     : QWidget(parent), m_document(document), m_proxies(proxies), m_model(new LadderModel(this)), m_task(new Task(this)),
       m_related(new Related(document, proxies, frames, this)), m_later(new QTimer(this)),
       m_pictures(new MatchPictures(proxies.queue(), this)), m_panel(new MatchPanel(this)),
-      m_table(new QTableView(this)), m_report(new FitReport(this)), m_lower(new QStackedWidget(this)),
+      m_table(new QTableView(this)), m_report(new FitReport(this)),
+      m_coverage(new FitCoverage(document, frames, proxies.queue(), this)), m_lower(new QStackedWidget(this)),
       m_ladderSlot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this))
 {
     setObjectName("matchPlace");
     makeTable();
     m_lower->addWidget(m_table);
-    m_lower->addWidget(m_report);
+    auto* fitted = new QWidget(this);
+    auto* column = new QVBoxLayout(fitted);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(m_report, 1);
+    column->addWidget(m_coverage);
+    m_lower->addWidget(fitted);
 
     auto* lower = new QHBoxLayout;
     lower->setSpacing(0);
@@ -108,6 +118,10 @@ void MatchPlace::connectParts()
     connect(m_panel, &MatchPanel::takeAll, this, &MatchPlace::takeAll);
     connect(m_panel, &MatchPanel::takeLight, this, &MatchPlace::takeBalance);
     connect(m_panel, &MatchPanel::takeFit, this, &MatchPlace::takeFit);
+    connect(m_panel, &MatchPanel::pairWanted, this, [this] {
+        if (const QStringList both = m_sources->askPair(); !both.isEmpty())
+            holdPairs(m_held.paths + both);
+    });
     connect(m_panel, &MatchPanel::tableWanted, this, [this](bool on) {
         Held wanted;
         wanted.kind = m_held.kind, wanted.paths = m_held.paths, wanted.withTable = on;
@@ -135,7 +149,7 @@ QWidget* MatchPlace::makeHeader()
     m_sources = new MatchSources([this] { return m_document.folder(); }, header);
     connect(m_sources, &MatchSources::pictures, this, &MatchPlace::holdPictures);
     connect(m_sources, &MatchSources::frame, this, &MatchPlace::holdFrame);
-    connect(m_sources, &MatchSources::pair, this, &MatchPlace::holdPair);
+    connect(m_sources, &MatchSources::pair, this, &MatchPlace::holdPairs);
     connect(m_sources, &MatchSources::table, this, &MatchPlace::holdTable);
     row->addWidget(m_sources);
     m_state = new QLabel(header);
@@ -186,10 +200,11 @@ void MatchPlace::holdPictures(const QStringList& paths)
     hold(wanted, true);
 }
 
-void MatchPlace::holdPair(const QString& before, const QString& after)
+void MatchPlace::holdPairs(const QStringList& paths)
 {
     Held wanted;
-    wanted.kind = Held::Kind::Pair, wanted.paths = {before, after};
+    wanted.kind = Held::Kind::Pair, wanted.paths = paths;
+    wanted.withTable = m_held.kind == Held::Kind::Pair && m_held.withTable;
     hold(wanted, true);
 }
 
@@ -246,6 +261,7 @@ void MatchPlace::hold(const Held& wanted, bool isNew)
 void MatchPlace::took(Held held, bool isNew)
 {
     m_held = std::move(held);
+    m_coverage->show(m_held.kind == Held::Kind::Pair ? std::make_shared<const PairFit>(m_held.fit) : nullptr);
     m_related->forgetRelation();
     m_panel->setWithTable(m_held.withTable);
     m_map->setCurrentIndex(0), m_wipe->setChecked(false);
@@ -311,7 +327,7 @@ PictureView& MatchPlace::ours() { return m_pictures->ours(); }
 bool MatchPlace::isAtRest() const
 {
     return !m_task->isRunning() && !m_related->isRunning() && !m_later->isActive() && m_related->isReady() &&
-           !m_ladderSlot->isBusy() && m_pictures->isAtRest();
+           !m_ladderSlot->isBusy() && m_pictures->isAtRest() && m_coverage->model().isAtRest();
 }
 
 void MatchPlace::refreshLadder()
@@ -345,11 +361,11 @@ void MatchPlace::refreshLadder()
     refresh();
 }
 
-std::set<std::size_t> MatchPlace::rowsDownTo(int last) const
+std::set<std::size_t> MatchPlace::rowsDownTo(int last, Which which) const
 {
     std::set<std::size_t> rows;
     for (int i = 0; i <= std::min(last, m_model->rowCount() - 1); ++i)
-        if (m_model->isTakenWithAll(i))
+        if (which == Which::Sure ? m_model->isYetToBeTaken(i) : m_model->row(i)->isSupported())
             rows.insert(static_cast<std::size_t>(i));
     return rows;
 }
@@ -363,11 +379,12 @@ void MatchPlace::showReference()
         m_state->clear();
         return;
     }
-    m_panel->showLadder(*print, m_model->ladder(), m_model->start(), !rowsDownTo(m_model->rowCount()).empty());
+    m_panel->showLadder(*print, m_model->ladder(), m_model->start(),
+                        !rowsDownTo(m_model->rowCount(), Which::Sure).empty());
     const bool isOwn = m_held.kind == Held::Kind::Frame && m_held.frame == m_document.selection().frameInHand();
     m_state->setText(isOwn ? tr("This is the reference itself: take another frame in hand (Alt+arrows).")
                      : m_related->isRunning() ? tr("Looking for the same things in both…")
-                     : isRegistered()         ? tr("Both show the same thing.")
+                     : isRegistered()         ? tr("Both show the same thing: Take all goes by its colours.")
                                               : QString());
 }
 
@@ -377,8 +394,9 @@ void MatchPlace::refresh()
     m_lower->setCurrentIndex(isFit ? 1 : 0);
     const int at = m_table->currentIndex().row();
     const LadderRow* row = m_model->row(at);
-    m_panel->setTakeable(idle && row && row->isSupported(), idle && row && !rowsDownTo(at).empty(),
-                         idle && !rowsDownTo(m_model->rowCount()).empty(), idle && isFit);
+    m_panel->setTakeable(idle && row && row->isSupported(), idle && row && !rowsDownTo(at, Which::Supported).empty(),
+                         idle && (isRegistered() || !rowsDownTo(m_model->rowCount(), Which::Sure).empty()),
+                         idle && isFit);
     m_sources->setEnabled(m_document.isOpen() && idle);
     const bool lies = isFit || isRegistered();
     m_map->setEnabled(lies), m_wipe->setEnabled(lies);
@@ -390,8 +408,9 @@ void MatchPlace::refresh()
         m_panel->hideLight();
     if (isFit) {
         m_report->show(m_held.fit.fit);
+        m_coverage->setVisible(m_held.kind == Held::Kind::Pair);
         m_panel->showFit(m_held, m_held.kind == Held::Kind::Pair && m_related->isReady()
-                                     ? std::optional(coverage(m_held.fit.seen, m_related->small().front().view()))
+                                     ? std::optional(amber::coverage(m_held.fit.seen, m_related->small().front().view()))
                                      : std::nullopt);
         m_state->setText(idle ? tr("Fitted. Nothing changes before you take it.") : tr("Working…"));
         return;
@@ -403,31 +422,61 @@ void MatchPlace::takeThis()
 {
     const int row = m_table->currentIndex().row();
     if (const LadderRow* r = m_model->row(row); r && r->isSupported())
-        take({static_cast<std::size_t>(row)}, tr("%1 from %2").arg(m_model->nameOf(*r), group()));
+        take({static_cast<std::size_t>(row)}, HowFar::AllTheWay, tr("%1 from %2").arg(m_model->nameOf(*r), group()));
 }
 
 void MatchPlace::takeToHere()
 {
-    take(rowsDownTo(m_table->currentIndex().row()), tr("Light and colour from %1, in part").arg(group()));
+    take(rowsDownTo(m_table->currentIndex().row(), Which::Supported), HowFar::AllTheWay,
+         tr("Light and colour from %1, in part").arg(group()));
 }
 
-void MatchPlace::takeAll() { take(rowsDownTo(m_model->rowCount()), tr("Match to %1").arg(group())); }
-
-void MatchPlace::take(const std::set<std::size_t>& rows, const QString& action)
+void MatchPlace::takeAll()
 {
-    if (rows.empty() || m_task->isRunning() || !m_related->isReady() || m_model->rowCount() == 0)
+    const QString action = tr("Match to %1").arg(group());
+    if (!isRegistered() || !m_held.picture || !m_related->picture()) {
+        take(rowsDownTo(m_model->rowCount(), Which::Sure), HowFar::AsIsLikely, action);
+        return;
+    }
+    // Both show the same things: what became of their colours decides.
+    take(
+        [look = oursLook(), small = m_related->small(), print = m_held.print, group = group().toStdString(),
+         ours = m_related->picture(), reference = m_held.picture,
+         registration = *m_related->registration()](const CancelToken& cancel) -> Result<Taken> {
+            auto scene =
+                takeScene(look, {{ours->image.view(), reference->view(), registration}}, small, print, group, cancel);
+            if (!scene)
+                return tl::make_unexpected(scene.error());
+            return std::move(scene->taken);
+        },
+        action);
+}
+
+void MatchPlace::take(const std::set<std::size_t>& rows, HowFar howFar, const QString& action)
+{
+    if (rows.empty() || !m_related->isReady() || m_model->rowCount() == 0)
+        return;
+    Fingerprint print = m_held.kind == Held::Kind::Nothing ? *m_document.looks().look().reference : m_held.print;
+    take(
+        [look = oursLook(), small = m_related->small(), print = std::move(print), rows, howFar,
+         group = group().toStdString(), same = isRegistered()](const CancelToken&) {
+            return howFar == HowFar::AsIsLikely && !same ? takeLikely(look, small, print, rows, group)
+                                                         : takeRows(look, small, print, rows, group, same);
+        },
+        action);
+}
+
+void MatchPlace::take(const std::function<Result<Taken>(const CancelToken&)>& work, const QString& action)
+{
+    if (m_task->isRunning() || !m_related->isReady())
         return;
     const std::int64_t frame = m_document.selection().frameInHand(), lookId = m_document.looks().lookId();
     const Look before = m_document.looks().look();
-    Fingerprint print = m_held.kind == Held::Kind::Nothing ? *before.reference : m_held.print;
     auto taken = std::make_shared<std::optional<Result<Taken>>>();
     m_task->start(
-        [taken, look = oursLook(), small = m_related->small(), print, rows, group = group().toStdString(),
-         same = isRegistered()](const Task::Progress&, const CancelToken&) {
-            *taken = takeRows(look, small, print, rows, group, same);
-        },
-        [this, taken, frame, lookId, before, action, print, group = group().toStdString(),
-         ofFrame = m_held.kind == Held::Kind::Frame](bool cancelled) {
+        [taken, work](const Task::Progress&, const CancelToken& cancel) { *taken = work(cancel); },
+        [this, taken, frame, lookId, before, action, print = m_held.print, group = group().toStdString(),
+         kind = m_held.kind](bool cancelled) {
             if (cancelled || !*taken)
                 return;
             if (!**taken) {
@@ -438,8 +487,9 @@ void MatchPlace::take(const std::set<std::size_t>& rows, const QString& action)
                 emit m_document.failed(tr("The look was changed meanwhile; nothing was taken. Take it again."));
                 return;
             }
+            const bool ofFrame = kind == Held::Kind::Frame;
             Look look = (**taken)->look;
-            if (!ofFrame)
+            if (kind == Held::Kind::Pictures)
                 look.reference = print;
             m_document.looks().takeLook(
                 mergedGroup(before, look, group, ofFrame ? LooksInHand::pictureName(frame) : std::string()), action);

@@ -21,6 +21,7 @@ class QTimer;
 
 namespace amber {
 
+class FitCoverage;
 class FitReport;
 class FrameModel;
 class MatchPanel;
@@ -35,11 +36,13 @@ public:
 
     void holdPictures(const QStringList& paths);
     void holdFrame();
-    void holdPair(const QString& before, const QString& after);
+    /// Before and after of one treatment, of one picture or of several: before, after, before, after ...
+    void holdPairs(const QStringList& paths);
     void holdTable(const QString& path);
     const Held& held() const { return m_held; }
     LadderModel& model() { return *m_model; }
     QTableView& table() { return *m_table; }
+    FitCoverage& coverage() { return *m_coverage; }
     Task& task() { return *m_task; }
     PictureView& ours();
     /// The frame in hand shows the reference's things: one can be laid over the other.
@@ -75,13 +78,16 @@ private:
     void refreshLadder();
     void showPictures();
     void showBefore(MatchPictures::Side& ours, const Frame& frame);
-    void take(const std::set<std::size_t>& rows, const QString& action);
+    enum class HowFar { AllTheWay, AsIsLikely };
+    void take(const std::set<std::size_t>& rows, HowFar howFar, const QString& action);
+    void take(const std::function<Result<Taken>(const CancelToken&)>& work, const QString& action);
     void takeFit(bool asNew);
     Balance solvedLight() const;
     void takeBalance();
     QString group() const;
     std::optional<RenderRequest::State> m_before;
-    std::set<std::size_t> rowsDownTo(int last) const;
+    enum class Which { Supported, Sure };
+    std::set<std::size_t> rowsDownTo(int last, Which which) const;
     Look oursLook() const;
 
     Document& m_document;
@@ -95,6 +101,7 @@ private:
     MatchSources* m_sources;
     QTableView* m_table;
     FitReport* m_report;
+    FitCoverage* m_coverage;
     QStackedWidget* m_lower;
     RenderSlot* m_ladderSlot;
     QLabel* m_state;

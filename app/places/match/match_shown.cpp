@@ -79,7 +79,7 @@ void MatchPlace::showPictures()
     ours.message = !frame ? tr("No frame in hand") : frame->fault.empty() ? tr("Reading…") : text(frame->fault);
     if (m_before && frame && proxy && !isPair)
         showBefore(ours, *frame);
-    const std::optional<Registration> lies = isPair    ? std::optional(m_held.fit.registration)
+    const std::optional<Registration> lies = isPair    ? std::optional(m_held.fit.pairs.front().registration)
                                              : isTable ? std::optional(Registration{})
                                                        : m_related->registration();
     m_pictures->show(reference, ours, lies, m_wipe->isChecked(), m_map->currentIndex());

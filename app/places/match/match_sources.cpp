@@ -13,15 +13,10 @@ MatchSources::MatchSources(std::function<QString()> folder, QWidget* parent)
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(8);
-    const QString kinds =
-        tr("Pictures (%1)").arg(QStringLiteral("*.") + Document::pictureEndings().join(QStringLiteral(" *.")));
-    const auto ask = [this, kinds](const QString& title) {
-        return QFileDialog::getOpenFileName(this, title, m_folder(), kinds);
-    };
     add("matchPictures", tr("Pictures…"),
-        tr("One or several finished pictures; where several differ, the tolerance widens"), [this, kinds] {
+        tr("One or several finished pictures; where several differ, the tolerance widens"), [this] {
             const QStringList paths =
-                QFileDialog::getOpenFileNames(this, tr("Finished pictures to match to"), m_folder(), kinds);
+                QFileDialog::getOpenFileNames(this, tr("Finished pictures to match to"), m_folder(), kinds());
             if (!paths.isEmpty())
                 emit pictures(paths);
         });
@@ -30,11 +25,9 @@ MatchSources::MatchSources(std::function<QString()> folder, QWidget* parent)
            "then holds for that frame alone"),
         [this] { emit frame(); });
     add("matchPair", tr("Before and after…"),
-        tr("One picture before and after an unknown treatment: it becomes editable steps"), [this, ask] {
-            const QString before = ask(tr("The picture before the treatment"));
-            const QString after = before.isEmpty() ? QString() : ask(tr("The same picture after it"));
-            if (!after.isEmpty())
-                emit pair(before, after);
+        tr("One picture before and after an unknown treatment: it becomes editable steps"), [this] {
+            if (const QStringList both = askPair(); !both.isEmpty())
+                emit pair(both);
         });
     add("matchTable", tr("Table…"), tr("A lookup table: it becomes editable steps"), [this] {
         const QString path = QFileDialog::getOpenFileName(this, tr("A lookup table"), m_folder(),
@@ -42,6 +35,21 @@ MatchSources::MatchSources(std::function<QString()> folder, QWidget* parent)
         if (!path.isEmpty())
             emit table(path);
     });
+}
+
+QString MatchSources::kinds() const
+{
+    return tr("Pictures (%1)").arg(QStringLiteral("*.") + Document::pictureEndings().join(QStringLiteral(" *.")));
+}
+
+QStringList MatchSources::askPair()
+{
+    const auto ask = [this](const QString& title) {
+        return QFileDialog::getOpenFileName(this, title, m_folder(), kinds());
+    };
+    const QString before = ask(tr("The picture before the treatment"));
+    const QString after = before.isEmpty() ? QString() : ask(tr("The same picture after it"));
+    return after.isEmpty() ? QStringList() : QStringList{before, after};
 }
 
 void MatchSources::add(const char* name, const QString& words, const QString& tip, std::function<void()> act)

@@ -13,14 +13,18 @@ public:
     /// `folder`: where files are looked for first.
     MatchSources(std::function<QString()> folder, QWidget* parent);
 
+    /// Asks for a picture before and after a treatment; none when it was given up.
+    QStringList askPair();
+
 signals:
     void pictures(const QStringList& paths);
     void frame();
-    void pair(const QString& before, const QString& after);
+    void pair(const QStringList& beforeAndAfter);
     void table(const QString& path);
 
 private:
     void add(const char* name, const QString& words, const QString& tip, std::function<void()> act);
+    QString kinds() const;
     std::function<QString()> m_folder;
 };
 

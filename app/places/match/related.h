@@ -33,6 +33,7 @@ public:
     bool isRunning() const { return m_task->isRunning(); }
     Task& task() { return *m_task; }
     const std::vector<Image>& small() const { return m_small; }  ///< ours; empty until it was made
+    const std::shared_ptr<const Proxy>& picture() const { return m_proxy; }
     const std::optional<Registration>& registration() const { return m_relation.registration; }
     const std::optional<SolvedBalance>& solved() const { return m_relation.solved; }
 
