@@ -108,7 +108,8 @@ Json described(const Ladder& ladder, const Ladder* start)
                  {"tolerance", r.tolerance},
                  {"support", {r.referenceSupport, r.ourSupport}},
                  {"supported", r.isSupported()},
-                 {"confidence", r.confidence}};
+                 {"confidence", r.confidence},
+                 {"lookPart", r.lookPart()}};
         if (start)
             row["before"] = start->rows[i].difference;
         rows.push_back(std::move(row));
@@ -243,6 +244,9 @@ void runPair(const PairOptions& o, Session& session)
     if (session.json) {
         Json report = described(fit->fit);
         report["look"] = o.out, report["pairs"] = described(fit->pairs);
+        report["byPlace"] = Json::array();
+        for (const PlaceStep& step : fit->byPlace)
+            report["byPlace"].push_back({{"step", step.what}, {"amount", step.amount}, {"size", step.size}});
         report["moved"] = fit->pairs.front().wasMoved, report["matches"] = fit->pairs.front().matches;
         for (const auto& [path, told] : others.items())
             report["covered"][path] = told["covered"];
@@ -252,6 +256,8 @@ void runPair(const PairOptions& o, Session& session)
     }
     say(fit->fit);
     say(fit->pairs);
+    for (const PlaceStep& step : fit->byPlace)
+        std::printf("  besides, by place: %s %.3f of size %.1f\n", step.what.c_str(), step.amount, step.size);
     for (const auto& [path, told] : others.items())
         std::printf("  %s: %.0f %% of its colours seen; likely %.1f dE00 from the treatment, 9 of 10 below %.1f\n",
                     path.c_str(), 100 * told["covered"].get<double>(), told["likely"].get<double>(),
@@ -275,7 +281,7 @@ void runTable(const TableOptions& o, Session& session)
     session.print(report);
 }
 
-/// The rows that are asked for: those named, or all that are sure enough, up to the one named.
+/// The rows that are asked for: those named, or those up to the one named, or all that are sure enough.
 Result<std::set<std::size_t>> chosenRows(const ReferenceOptions& o, const Ladder& start)
 {
     std::set<std::size_t> rows;
@@ -284,7 +290,9 @@ Result<std::set<std::size_t>> chosenRows(const ReferenceOptions& o, const Ladder
     for (std::size_t i = 0; i < start.rows.size(); ++i) {
         const std::string name = nameOf(start.rows[i]);
         const bool isNamed = asked.erase(name) > 0;
-        if (isNamed || (o.rows.empty() && !ended && isTakenWithAll(start.rows[i], start.rows[i])))
+        const bool isOnTheWay = o.to.empty() ? isTakenWithAll(start.rows[i], start.rows[i])
+                                             : start.rows[i].isSupported() && !start.rows[i].mayBeAnotherThing();
+        if (isNamed || (o.rows.empty() && !ended && isOnTheWay))
             rows.insert(i);
         ended = ended || name == o.to;
     }
@@ -380,8 +388,7 @@ Result<Taken> takeAsked(const ReferenceOptions& o, const Look& look, const Ours&
     const auto rows = chosenRows(o, start);
     if (!rows)
         return tl::make_unexpected(rows.error());
-    return o.rows.empty() ? takeLikely(look, ours.small, *look.reference, *rows, group)
-                          : takeRows(look, ours.small, *look.reference, *rows, group);
+    return takeRows(look, ours.small, *look.reference, *rows, group);
 }
 
 void runReference(const ReferenceOptions& o, Session& session)
@@ -480,8 +487,9 @@ void addTableFit(CLI::App* match, Session& session)
 void addReferenceFit(CLI::App* match, Session& session)
 {
     auto r = std::make_shared<ReferenceOptions>();
-    CLI::App* reference = match->add_subcommand(
-        "reference", "From a finished picture of something else, row by row: light, casts, hue families");
+    CLI::App* reference =
+        match->add_subcommand("reference", "From a finished picture: of the same scene by what both show; of something "
+                                           "else what is surely its look's, or rows");
     reference->add_option("reference", r->reference, "The finished picture")->required();
     reference->add_option("pictures", r->pictures, "Our pictures, taken as one")->required();
     reference->add_option("-o,--output", r->out, "The look to write; the reference's fingerprint is kept in it")
@@ -489,9 +497,10 @@ void addReferenceFit(CLI::App* match, Session& session)
     reference->add_option("--also", r->also, "Further references: where they differ, the tolerance widens");
     reference
         ->add_option("--rows", r->rows,
-                     "Only these rows: black, white, mid, contrast, darks, middles, lights, or a family such as clay")
+                     "Only these rows, all the way: black, white, mid, contrast, darks, middles, lights, or a family "
+                     "such as clay")
         ->delimiter(',');
-    reference->add_option("--to", r->to, "Every row up to this one");
+    reference->add_option("--to", r->to, "Every row up to this one, all the way, but what may be another thing");
     reference->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg "
                       "D/yard-08.jpg -o found.json");
     reference->callback([r, &session] { runReference(*r, session); });

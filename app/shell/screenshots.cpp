@@ -454,7 +454,7 @@ private:
         match.holdPictures({poor});
         waitForMatch("the other frame");
         m_camera.take(m_window, "match-unsure");
-        match.holdPairs(treatedPairs({"yard-04", "north-window-02", "dusk-terrace-02"}));
+        match.holdPairs(treatedPairs({"yard-04", "north-window-02"}));
         waitForMatch("the pairs");
         m_camera.waitFor([&] { return match.coverage().model().isAllTold(); }, "every frame's certainty");
         m_camera.take(m_window, "match-pair");

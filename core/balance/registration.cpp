@@ -183,15 +183,24 @@ Patch patchAt(ImageView image, double x, double y, int half, double even)
 
 SeenTwice coloursSeenTwice(ImageView from, ImageView to, const Registration& registration, int across, double even)
 {
+    return coloursSeenTwice(
+        from, to, [&](Registration::Place at) { return std::optional(registration.map(at)); }, across, even);
+}
+
+SeenTwice coloursSeenTwice(ImageView from, ImageView to, const WayBetween& way, int across, double even)
+{
     SeenTwice seen;
     const int down = std::max(1, across * from.height / std::max(1, from.width)),
               half = std::max(1, std::max(from.width, from.height) / 400);
     for (int j = 0; j < down; ++j)
         for (int i = 0; i < across; ++i) {
-            const Registration::Place at{(i + 0.5) / across, (j + 0.5) / down}, there = registration.map(at);
-            const Patch p = patchAt(from, at.x, at.y, half, even), q = patchAt(to, there.x, there.y, half, even);
+            const Registration::Place at{(i + 0.5) / across, (j + 0.5) / down};
+            const auto there = way(at);
+            if (!there)
+                continue;
+            const Patch p = patchAt(from, at.x, at.y, half, even), q = patchAt(to, there->x, there->y, half, even);
             if (p.even && q.even)
-                seen.from.push_back(p.mean), seen.to.push_back(q.mean), seen.places.push_back(there);
+                seen.from.push_back(p.mean), seen.to.push_back(q.mean), seen.places.push_back(*there);
         }
     return seen;
 }

@@ -8,6 +8,7 @@
 #include "core/measure/framing.h"
 
 #include <array>
+#include <functional>
 #include <memory>
 #include <optional>
 #include <vector>
@@ -47,6 +48,9 @@ struct SeenTwice {
 };
 SeenTwice coloursSeenTwice(ImageView from, ImageView to, const Registration& registration, int across = 72,
                            double even = 0.05);
+/// The same by any way from a place of `from` to that of `to`; what it does not lead to is left out.
+using WayBetween = std::function<std::optional<Registration::Place>(Registration::Place)>;
+SeenTwice coloursSeenTwice(ImageView from, ImageView to, const WayBetween& way, int across, double even);
 
 /// `from` resampled (bicubic) to lie over a picture of `width` by `height`; what it does not cover is NaN.
 Image laidOver(ImageView from, const Registration& registration, int width, int height);

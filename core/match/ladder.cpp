@@ -51,28 +51,6 @@ LadderRow colourRow(Rung rung, int family, const ColourTrait& reference, const C
     return row;
 }
 
-/// How much two pictures are of one kind: what they share of their colours, and of the shape of their tones, exposure
-/// and contrast aside.
-double sharedSubject(const Fingerprint& one, const Fingerprint& two)
-{
-    const std::size_t n = std::min(one.families.size(), two.families.size());
-    double sharedColours = 0, grey1 = 1, grey2 = 1;
-    for (std::size_t i = 0; i < n; ++i) {
-        sharedColours += std::min(one.families[i].share, two.families[i].share);
-        grey1 -= one.families[i].share, grey2 -= two.families[i].share;
-    }
-    sharedColours += std::min(std::max(0.0, grey1), std::max(0.0, grey2));
-    double shape = 0;
-    const auto at = [](const Fingerprint& f, std::size_t q) {
-        const double range = f.tones[kHigh].tone - f.tones[kLow].tone;
-        return range > 1e-6 ? (f.tones[q].tone - f.tones[kLow].tone) / range : 0.0;
-    };
-    if (one.tones.size() > kWhite && two.tones.size() > kWhite)
-        for (const std::size_t q : {std::size_t{3}, kMiddle, std::size_t{5}})
-            shape += std::abs(at(one, q) - at(two, q)) / 3;
-    return std::clamp(sharedColours, 0.0, 1.0) * std::clamp(1 - 1.5 * shape, 0.2, 1.0);
-}
-
 void addLight(Ladder& ladder, const Fingerprint& reference, const Fingerprint& ours)
 {
     // A look's file may hold less than was measured.
@@ -117,7 +95,8 @@ void addShares(Ladder& ladder, const Fingerprint& reference, const Fingerprint& 
         row.share = shares[at];
         row.confidence *= row.share.sureness;
         if (row.rung == Rung::Family)
-            row.confidence *= sameThing(row);
+            row.sameThing = sameThing(row);
+        row.confidence *= row.sameThing;
     }
 }
 
@@ -128,6 +107,20 @@ bool LadderRow::isSupported() const
     return std::min(referenceSupport, ourSupport) >= kLeastSupport &&
            (rung != Rung::Family || (ours >= kLeastChroma && reference <= kMostGain * ours));
 }
+
+namespace {
+
+/// Of the rows that are off.
+double meanSureness(const Ladder& ladder)
+{
+    double sum = 0, rows = 0;
+    for (const LadderRow& row : ladder.rows)
+        if (row.isSupported() && !row.isWithin())
+            sum += row.share.sureness, ++rows;
+    return rows > 0 ? sum / rows : 1;
+}
+
+}  // namespace
 
 double LadderRow::lookPart() const
 {
@@ -170,7 +163,6 @@ Ladder ladderOf(const Fingerprint& reference, const Fingerprint& ours, bool show
     ladder.confidence.size = std::clamp(std::sqrt(reference.longEdge / kLargeEnough), 0.1, 1.0);
     ladder.confidence.compression =
         std::clamp((reference.quality - kBadQuality) / (kGoodQuality - kBadQuality), 0.2, 1.0);
-    ladder.confidence.subject = showsTheSame ? 1 : std::clamp(1.15 * sharedSubject(reference, ours), 0.0, 1.0);
     addLight(ladder, reference, ours);
     constexpr Rung kCasts[] = {Rung::CastDarks, Rung::CastMiddles, Rung::CastLights};
     for (std::size_t i = 0; i < std::min({kCastZones, reference.casts.size(), ours.casts.size()}); ++i)
@@ -181,8 +173,10 @@ Ladder ladderOf(const Fingerprint& reference, const Fingerprint& ours, bool show
     for (LadderRow& row : ladder.rows)
         row.confidence = ladder.confidence.size * ladder.confidence.compression *
                          std::sqrt(std::clamp(std::min(row.referenceSupport, row.ourSupport) / kSure, 0.0, 1.0));
-    if (!showsTheSame)
+    if (!showsTheSame) {
         addShares(ladder, reference, ours);
+        ladder.confidence.subject = meanSureness(ladder);
+    }
     return ladder;
 }
 

@@ -25,12 +25,15 @@ struct LadderRow {
     double referenceSupport = 1, ourSupport = 1;  ///< shares of the pictures that say so
     /// What of the difference is likely the look's; nothing when both show one thing: then all of it is.
     LookShare share;
+    /// How likely both mean the same thing by a family, 0..1: what lies far apart may be another thing.
+    double sameThing = 1;
     /// 0..1: of the reference's size and compression, by support, and how sure the share is, unless both show one
     /// thing.
     double confidence = 1;
     /// What both pictures hold enough of; other rows are left alone.
     bool isSupported() const;
     bool isWithin() const { return difference <= tolerance; }
+    bool mayBeAnotherThing() const { return sameThing < 0.35; }
     /// Part of the difference that is likely the look's, 0..1.
     double lookPart() const;
 };
@@ -48,8 +51,7 @@ inline constexpr double kLeastChroma = 0.015, kMostGain = 2.2;
 struct Confidence {
     double size = 1;         ///< 1 from 800 pixels on
     double compression = 1;  ///< 1 from JPEG quality 85 on
-    double subject =
-        1;  ///< how much of the colours and of the tones' shape both pictures share; 1 when they show one thing
+    double subject = 1;      ///< how surely what differs is the look's; 1 when both show one thing
     double all() const { return size * compression * subject; }
 };
 

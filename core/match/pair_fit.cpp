@@ -6,8 +6,10 @@
 #include "core/base/statistics.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
+#include "core/engine/render_plan.h"
 #include "core/image/resize.h"
 #include "core/look/steps/smoothstep.h"
+#include "core/match/place_fit.h"
 
 #include <cmath>
 #include <map>
@@ -268,6 +270,64 @@ PairColours together(std::vector<SeenPair>& pairs, std::vector<LinearRgb>& asThe
     return all;
 }
 
+/// A pair that lies as it is, before under the steps found and after in the light of the treatment.
+struct AlignedPair {
+    Image coloured, after;
+};
+AlignedPair aligned(const PicturePair& pair, const Look& look, double stops, int edge)
+{
+    AlignedPair result{small(pair.before, edge), small(pair.after, edge)};
+    if (const auto plan = RenderPlan::compile(look)) {
+        const Image before = result.coloured;
+        render(*plan, before.view(), result.coloured.mutableView());
+    }
+    const auto factor = static_cast<float>(std::exp2(-stops));
+    for (int i = 0; i < 3 * result.after.width() * result.after.height(); ++i)
+        result.after.mutableView().data[i] *= factor;
+    return result;
+}
+
+template <class Parameters>
+void addByPlace(PairFit& result, const char* what, const std::vector<Parameters>& found, std::size_t looked)
+{
+    if (2 * found.size() <= looked)
+        return;
+    std::vector<double> amounts, sizes;
+    for (const Parameters& one : found)
+        amounts.push_back(one.amount), sizes.push_back(one.size);
+    Parameters common;
+    common.amount = median(amounts), common.size = median(sizes);
+    Step step;
+    step.parameters = common, step.note = "fitted";
+    result.fit.look.steps.push_back(step);
+    result.byPlace.push_back({what, common.amount, common.size});
+}
+
+/// What the colours leave by place: local contrast first, grain upon it.
+void findByPlace(const std::vector<PicturePair>& pairs, PairFit& result, const CancelToken& cancel)
+{
+    constexpr int kGrainEdge = 1500;
+    std::vector<std::size_t> which;
+    for (std::size_t i = 0; i < pairs.size(); ++i)
+        if (const LaidPair& laid = result.pairs[i]; !laid.wasMoved && !laid.agreement.isLeftOut &&
+                                                    pairs[i].before.width == pairs[i].after.width &&
+                                                    pairs[i].before.height == pairs[i].after.height)
+            which.push_back(i);
+    const auto lookAt = [&](int edge, const auto& find) {
+        std::vector<typename std::decay_t<decltype(find(ImageView{}, ImageView{}))>::value_type> found;
+        for (const std::size_t i : which) {
+            if (cancel.isCancelled())
+                break;
+            const AlignedPair pair = aligned(pairs[i], result.fit.look, result.pairs[i].agreement.stops, edge);
+            if (const auto one = find(pair.coloured.view(), pair.after.view()))
+                found.push_back(*one);
+        }
+        return found;
+    };
+    addByPlace(result, "Local contrast", lookAt(kEdge, fittedLocalContrast), which.size());
+    addByPlace(result, "Grain", lookAt(kGrainEdge, fittedGrain), which.size());
+}
+
 }  // namespace
 
 Result<PairFit> fitPairs(const std::vector<PicturePair>& pairs, const FitOptions& options,
@@ -303,6 +363,7 @@ Result<PairFit> fitPairs(const std::vector<PicturePair>& pairs, const FitOptions
     result.fit = std::move(*fit), result.seen = all.from;
     for (const SeenPair& pair : seen)
         result.pairs.push_back(pair.laid);
+    findByPlace(pairs, result, cancel);
     return result;
 }
 

@@ -1,4 +1,5 @@
 // Two frames that show one thing: laid over each other, their colours compared, their light told apart.
+#include "core/balance/depth_flow.h"
 #include "core/match/least_squares.h"
 #include "core/match/relation.h"
 
@@ -80,6 +81,52 @@ TEST(Registration, ColoursSeenTwiceAreThoseOfTheSameThings)
     for (std::size_t i = 0; i < seen.from.size(); ++i)
         halved += std::abs(seen.from[i].g / seen.to[i].g - 2) < 0.1;
     EXPECT_GT(static_cast<double>(halved), 0.9 * static_cast<double>(seen.from.size()));
+}
+
+/// A round thing before a wall; the nearer moves more when the view does.
+Image beforeAWall(double wall, double thing)
+{
+    constexpr double kRadius = 0.3;
+    Image picture = scene(wall, 0, 3);
+    const Image near = scene(thing, 0, 5);
+    for (int y = 0; y < kHeight; ++y)
+        for (int x = 0; x < kWidth; ++x)
+            if (std::hypot(static_cast<double>(x) / kHeight - 0.75 + thing, static_cast<double>(y) / kHeight - 0.5) <
+                kRadius)
+                std::copy_n(near.view().row(y) + 3 * x, 3, picture.mutableView().row(y) + 3 * x);
+    return picture;
+}
+
+TEST(DepthFlow, FollowsThingsThatAreNotInOnePlaneUnderATreatment)
+{
+    constexpr double kWall = 0.03, kThing = 0.09;
+    const Image from = beforeAWall(0, 0);
+    Image to = beforeAWall(kWall, kThing);
+    for (int i = 0; i < 3 * kWidth * kHeight; ++i)
+        to.mutableView().data[i] = 0.02f + 0.8f * std::pow(to.view().data[i], i % 3 == 2 ? 1.2f : 0.8f);
+    const auto plane = registerFeatures(featuresOf(from.view()), featuresOf(to.view()));
+    ASSERT_TRUE(plane);
+    const DepthFlow flow(from.view(), to.view(), *plane);
+    int told = 0, right = 0, asked = 0;
+    for (int y = 20; y < kHeight - 20; y += 6)
+        for (int x = 40; x < kWidth - 20; x += 6) {
+            const double far =
+                std::hypot(static_cast<double>(x) / kHeight - 0.75, static_cast<double>(y) / kHeight - 0.5);
+            if (std::abs(far - 0.3) < 0.1)  // the wall is hidden there in one of them
+                continue;
+            ++asked;
+            const auto at = flow.map({(x + 0.5) / kWidth, (y + 0.5) / kHeight});
+            if (!at)
+                continue;
+            const double moved = far < 0.3 ? kThing : kWall;
+            ++told, right += std::hypot(at->x * kWidth - (x + 0.5 - moved * kHeight), at->y * kHeight - (y + 0.5)) < 2;
+        }
+    EXPECT_GT(told, 0.5 * asked) << "flat things have nothing to follow";
+    EXPECT_GT(right, 0.93 * told);
+    EXPECT_FALSE(flow.map({-0.2, 0.5})) << "not in the other view";
+    // Too small to be followed: the plane alone counts.
+    const Image dot(3, 3);
+    EXPECT_TRUE(DepthFlow(dot.view(), dot.view(), {}).map({0.5, 0.5}));
 }
 
 TEST(Registration, LaidOverCoversWhatIsSeenAndLeavesTheRest)

@@ -1,5 +1,6 @@
 #include "core/match/same_scene.h"
 
+#include "core/balance/depth_flow.h"
 #include "core/base/long_call.h"
 #include "core/engine/render_plan.h"
 #include "core/image/resize.h"
@@ -10,6 +11,7 @@ namespace {
 
 /// More colours than a pair of one view needs: not all of them are what they are taken for.
 constexpr int kEdge = 750, kAcross = 180;
+constexpr double kEven = 0.05;
 
 Image reduced(ImageView picture)
 {
@@ -28,6 +30,18 @@ Result<Image> under(const Look& look, ImageView picture)
     return out;
 }
 
+/// Colours seen in both. Things before and behind one another move against each other from another side.
+Result<SeenTwice> seenOf(const SameThings& things, const Look& look)
+{
+    const auto ours = under(look, things.ours);
+    if (!ours)
+        return tl::make_unexpected(ours.error());
+    const Image theirs = reduced(things.reference);
+    const DepthFlow flow(ours->view(), theirs.view(), things.registration);
+    return coloursSeenTwice(
+        ours->view(), theirs.view(), [&](Registration::Place at) { return flow.map(at); }, kAcross, kEven);
+}
+
 }  // namespace
 
 Result<TakenScene> takeScene(const Look& look, const std::vector<SameThings>& things, const std::vector<Image>& small,
@@ -37,12 +51,11 @@ Result<TakenScene> takeScene(const Look& look, const std::vector<SameThings>& th
     const Look rest = withoutGroup(look, group);
     std::vector<LinearRgb> from, to;
     for (const SameThings& one : things) {
-        const auto ours = under(rest, one.ours);
-        if (!ours)
-            return tl::make_unexpected(ours.error());
-        const SeenTwice seen = coloursSeenTwice(ours->view(), reduced(one.reference).view(), one.registration, kAcross);
-        from.insert(from.end(), seen.from.begin(), seen.from.end());
-        to.insert(to.end(), seen.to.begin(), seen.to.end());
+        const auto seen = seenOf(one, rest);
+        if (!seen)
+            return tl::make_unexpected(seen.error());
+        from.insert(from.end(), seen->from.begin(), seen->from.end());
+        to.insert(to.end(), seen->to.begin(), seen->to.end());
     }
     auto fit = fitLook(from, to, {}, {}, cancel);
     if (!fit)

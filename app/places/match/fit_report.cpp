@@ -39,14 +39,26 @@ FitReport::FitReport(QWidget* parent) : QWidget(parent)
     setAccessibleName(tr("What each step explains"));
 }
 
-void FitReport::show(const FittedLook& fit)
+QString FitReport::besides() const
 {
-    m_fit = fit;
+    QStringList words;
+    for (const PlaceStep& step : m_byPlace)
+        words << (step.what == "Grain" ? tr("grain %1, of %2 ‰ of the long edge")
+                                             .arg(theme::number(step.amount, 3), theme::number(step.size, 1))
+                                       : tr("local contrast %1 over %2 % of the long edge")
+                                             .arg(theme::number(step.amount, 2), theme::number(step.size, 0)));
+    return words.isEmpty() ? QString() : tr("Besides, by place: %1.").arg(words.join(QStringLiteral("; ")));
+}
+
+void FitReport::show(const FittedLook& fit, const std::vector<PlaceStep>& byPlace)
+{
+    m_fit = fit, m_byPlace = byPlace;
     QStringList words;
     for (const FitStage& stage : fit.stages)
         words << tr("%1: ΔE %2 to %3")
                      .arg(stageTitle(stage), theme::number(stage.before, 2), theme::number(stage.after, 2));
-    words << leftWords(fit);
+    words << leftWords(fit) << besides();
+    words.removeAll(QString());
     setAccessibleDescription(words.join(QStringLiteral("; ")));
     update();
 }
@@ -127,11 +139,15 @@ void FitReport::paintEvent(QPaintEvent*)
             .arg(theme::number(m_fit.left.mean, 2), theme::number(m_fit.left.percentile95, 1),
                  theme::number(m_fit.left.maximum, 1)),
         true);
-    if (std::any_of(m_fit.stages.begin(), m_fit.stages.end(), [](const FitStage& s) { return s.after > s.before; })) {
-        painter.setPen(theme::kQuietInk);
-        painter.drawText(QRect(14, y + 4, width() - 28, 22), Qt::AlignVCenter,
-                         tr("The steps were fitted together: one may lead away by itself that the next one needs."));
-    }
+    painter.setPen(theme::kQuietInk);
+    const auto remark = [&](const QString& words) {
+        painter.drawText(QRect(14, y, width() - 28, kRow), Qt::AlignVCenter, words);
+        y += kRow;
+    };
+    if (!m_byPlace.empty())
+        remark(besides());
+    if (std::any_of(m_fit.stages.begin(), m_fit.stages.end(), [](const FitStage& s) { return s.after > s.before; }))
+        remark(tr("The steps were fitted together: one may lead away by itself that the next one needs."));
 }
 
 }  // namespace amber

@@ -62,6 +62,14 @@ bool LadderModel::isTakenWithAll(int at) const
     return r && amber::isTakenWithAll(*r, *from);
 }
 
+bool LadderModel::isTakenOnTheWay(int at) const
+{
+    const LadderRow* r = row(at);
+    return r && r->isSupported() &&
+           !(static_cast<std::size_t>(at) < m_start.rows.size() ? m_start.rows[static_cast<std::size_t>(at)] : *r)
+                .mayBeAnotherThing();
+}
+
 bool LadderModel::isYetToBeTaken(int at) const
 {
     if (!isTakenWithAll(at))
@@ -110,9 +118,10 @@ QString LadderModel::wordsOf(int at) const
                              : r->difference;
     const bool isUntouched = std::abs(start - r->difference) < 0.05;
     if (!isTakenWithAll(at) && !r->isWithin() && isUntouched)
-        return tr("%1, perhaps %2 % the look's")
-            .arg(theme::number(r->difference, 1))
-            .arg(std::lround(100 * r->lookPart()));
+        return r->mayBeAnotherThing() ? tr("%1, may be another thing").arg(theme::number(r->difference, 1))
+                                      : tr("%1, perhaps %2 % the look's")
+                                            .arg(theme::number(r->difference, 1))
+                                            .arg(std::lround(100 * r->lookPart()));
     return isUntouched ? theme::number(r->difference, 1)
                        : tr("%1 → %2").arg(theme::number(start, 1), theme::number(r->difference, 1));
 }

@@ -24,6 +24,8 @@ public:
     bool isTakenWithAll(int row) const;
     /// Taken with all, and not brought even half of the likely way yet: what was asked for by hand stays as it is.
     bool isYetToBeTaken(int row) const;
+    /// Taken with the rows down to a later one: supported, and not likely another thing.
+    bool isTakenOnTheWay(int row) const;
     QString nameOf(const LadderRow& row) const;
     /// Why a row is left alone, or how it lies.
     QString wordsOf(int row) const;

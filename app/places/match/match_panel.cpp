@@ -29,7 +29,8 @@ void MatchPanel::makeButtons()
     m_takeThis = makeButton(this, "matchTakeThis", tr("Take this"),
                             tr("Brings the chosen row to the reference (Enter)"), [this] { emit takeThis(); });
     m_takeTo = makeButton(this, "matchTakeTo", tr("To here"),
-                          tr("Every row both pictures have enough of, down to the chosen one (Shift+Enter)"),
+                          tr("Every row down to the chosen one that both pictures have enough of, but what may be "
+                             "another thing (Shift+Enter)"),
                           [this] { emit takeToHere(); });
     m_takeAll =
         makeButton(this, "matchTakeAll", tr("Take all"),
@@ -224,7 +225,7 @@ void MatchPanel::showLadder(const Fingerprint& reference, const Ladder& now, con
         m_sure->clear(), m_score->clear();
         return;
     }
-    m_sure->setText(sureWords(now.confidence, anyAtOnce));
+    m_sure->setText(sureWords(start.confidence, anyAtOnce));
     const QString far = theme::number(now.distance(), 1);
     m_score->setText(
         std::abs(start.distance() - now.distance()) < 0.05

@@ -365,7 +365,7 @@ std::set<std::size_t> MatchPlace::rowsDownTo(int last, Which which) const
 {
     std::set<std::size_t> rows;
     for (int i = 0; i <= std::min(last, m_model->rowCount() - 1); ++i)
-        if (which == Which::Sure ? m_model->isYetToBeTaken(i) : m_model->row(i)->isSupported())
+        if (which == Which::Sure ? m_model->isYetToBeTaken(i) : m_model->isTakenOnTheWay(i))
             rows.insert(static_cast<std::size_t>(i));
     return rows;
 }
@@ -407,11 +407,12 @@ void MatchPlace::refresh()
     else
         m_panel->hideLight();
     if (isFit) {
-        m_report->show(m_held.fit.fit);
+        m_report->show(m_held.fit.fit, m_held.fit.byPlace);
         m_coverage->setVisible(m_held.kind == Held::Kind::Pair);
-        m_panel->showFit(m_held, m_held.kind == Held::Kind::Pair && m_related->isReady()
-                                     ? std::optional(amber::coverage(m_held.fit.seen, m_related->small().front().view()))
-                                     : std::nullopt);
+        m_panel->showFit(m_held,
+                         m_held.kind == Held::Kind::Pair && m_related->isReady()
+                             ? std::optional(amber::coverage(m_held.fit.seen, m_related->small().front().view()))
+                             : std::nullopt);
         m_state->setText(idle ? tr("Fitted. Nothing changes before you take it.") : tr("Working…"));
         return;
     }
