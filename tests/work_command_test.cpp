@@ -160,6 +160,30 @@ TEST_F(WorkCommand, AReferenceIsReachedRowByRowAndScored)
     refuses("match score " + quoted(m_look) + " " + quoted(m_plain), "reference");
 }
 
+TEST_F(WorkCommand, AReferenceOfTheSameSceneDecidesByWhatBothShow)
+{
+    const fs::path frames = fs::path(AMBER_SOURCE_DIR) / "demo/frames", found = m_folder / "scene.json",
+                   treated = m_folder / "out/north-window-02.jpg";
+    ASSERT_EQ(amber("apply " + quoted(m_look) + " " + quoted(frames / "north-window-02.jpg") + " --out " +
+                    quoted(m_folder / "out"))
+                  .status,
+              0);
+    const Json same = told("match reference " + quoted(treated) + " " + quoted(frames / "north-window-02.jpg") +
+                           " -o " + quoted(found));
+    ASSERT_TRUE(same.contains("sameThings")) << same.dump();
+    EXPECT_LT(same["sameThings"]["left"]["mean"].get<double>(),
+              0.3 * same["sameThings"]["untouched"]["mean"].get<double>());
+    // Of another scene the light of the subject is left where it is.
+    const Json other =
+        told("match reference " + quoted(treated) + " " + quoted(frames / "yard-04.jpg") + " -o " + quoted(found));
+    EXPECT_FALSE(other.contains("sameThings"));
+    for (const Json& row : other["rows"])
+        if (row["row"] == "mid" || row["row"] == "contrast") {
+            EXPECT_NEAR(row["difference"].get<double>(), row["before"].get<double>(), 0.5) << row.dump();
+            EXPECT_LT(row["lookPart"].get<double>(), 0.3);
+        }
+}
+
 TEST_F(WorkCommand, ATableIsWrittenReadConvertedAndUsed)
 {
     const fs::path cube = m_folder / "lifted.cube", clf = m_folder / "lifted.clf";

@@ -159,7 +159,9 @@ struct Patch {
 /// The mean of a small square, and whether it is of one colour.
 Patch patchAt(ImageView image, double x, double y, int half, double even)
 {
-    const int cx = static_cast<int>(x * image.width), cy = static_cast<int>(y * image.height);
+    // A place on the edge of two pixels, found in two ways, must not fall into one and then into the other.
+    constexpr double kHair = 1e-6;
+    const int cx = static_cast<int>(x * image.width + kHair), cy = static_cast<int>(y * image.height + kHair);
     if (cx - half < 0 || cy - half < 0 || cx + half >= image.width || cy + half >= image.height)
         return {};
     Patch patch;
@@ -205,13 +207,19 @@ SeenTwice coloursSeenTwice(ImageView from, ImageView to, const WayBetween& way, 
     return seen;
 }
 
-Image laidOver(ImageView from, const Registration& registration, int width, int height)
+Registration inverse(const Registration& registration)
 {
     Registration back = registration;
     const cv::Mat inverse = cv::Mat(3, 3, CV_64F, back.m.data()).inv();
     for (int i = 0; i < 9; ++i)
         back.m[static_cast<std::size_t>(i)] = inverse.at<double>(i / 3, i % 3);
     std::swap(back.fromRatio, back.toRatio);
+    return back;
+}
+
+Image laidOver(ImageView from, const Registration& registration, int width, int height)
+{
+    const Registration back = inverse(registration);
     Image out(width, height);
     inParallel(height, [&](int y) {
         float* q = out.mutableView().row(y);

@@ -40,6 +40,9 @@ struct Registration {
 /// Nothing when fewer than 16 features agree, or the pictures would have to be turned over or grossly distorted.
 std::optional<Registration> registerFeatures(const Features& from, const Features& to);
 
+/// From `to` to `from`.
+Registration inverse(const Registration& registration);
+
 /// Colours of an even grid of small patches of `from`, and of where they lie in `to`; patches with strong edges are
 /// left out: `across` patches to a row, edges stronger than `even` of OKLab.
 struct SeenTwice {

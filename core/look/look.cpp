@@ -121,8 +121,12 @@ Step stepFor(const Step& step, const std::string& picture)
     Json parameters = parametersOf(step);
     const Json own = Json::parse(found->second, nullptr, false);
     for (const std::string& name : step.perPicture)
-        if (own.is_object() && own.contains(name))
-            parameters[name] = own[name];
+        if (own.is_object() && own.contains(name)) {
+            if (own[name].is_null())
+                parameters.erase(name);
+            else
+                parameters[name] = own[name];
+        }
     Step result = step;
     if (auto fresh = withParameters(step, parameters))
         result.parameters = std::move(*fresh);
@@ -146,10 +150,14 @@ Step edited(const Step& step, const std::string& picture, const StepParameters& 
         return result;
     const Json before = parametersOf(step);
     Json after = parametersOf(result), own = Json::object();
+    // What is as it is without being said (a channel's straight curve) is null.
     for (const std::string& name : step.perPicture)
-        if (before.contains(name) && after.contains(name)) {
-            own[name] = after[name];
-            after[name] = before[name];
+        if (before.contains(name) || after.contains(name)) {
+            own[name] = after.contains(name) ? after[name] : Json();
+            if (before.contains(name))
+                after[name] = before[name];
+            else
+                after.erase(name);
         }
     if (auto shared = withParameters(result, after))
         result.parameters = std::move(*shared);

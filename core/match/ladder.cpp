@@ -185,8 +185,9 @@ Ladders laddersOf(const LaddersAsked& asked)
     Ladders made{{}, {}, asked.members, withoutGroup(asked.look, asked.group)};
     if (made.members.neutral.empty() || !(made.membersOf.steps == asked.membersOf.steps))
         made.members = membershipBefore(asked.look, asked.ours, asked.group);
+    const Fingerprint reference = asked.atOurPlaces ? asked.atOurPlaces(made.members) : asked.reference;
     const auto through = [&](const Look& look) {
-        return ladderOf(asked.reference, measuredThrough(look, asked.ours, made.members), asked.showsTheSame);
+        return ladderOf(reference, measuredThrough(look, asked.ours, made.members), asked.showsTheSame);
     };
     made.now = through(asked.look), made.start = through(made.membersOf);
     return made;

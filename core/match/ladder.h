@@ -9,6 +9,7 @@
 #include "core/match/fingerprint.h"
 #include "core/match/subject.h"
 
+#include <functional>
 #include <set>
 
 namespace amber {
@@ -100,6 +101,8 @@ struct LaddersAsked {
     Membership members;  ///< known from before, of `membersOf`
     Look membersOf;
     bool showsTheSame = false;
+    /// When both show the same: the reference at our places, by who is who in ours.
+    std::function<Fingerprint(const Membership&)> atOurPlaces = {};
 };
 struct Ladders {
     Ladder now, start;

@@ -95,7 +95,7 @@ TEST(MergeGroup, OfOtherKindsOfStepsEachPictureHasItsOwn)
     const LinearRgb colour{0.3, 0.2, 0.1};
     const auto as = [&](const Look& look) { return evaluate(look, colour); };
     const auto same = [](const LinearRgb& a, const LinearRgb& b) {
-        return std::abs(a.r - b.r) + std::abs(a.g - b.g) + std::abs(a.b - b.b) < 1e-9;
+        return std::abs(a.r - b.r) + std::abs(a.g - b.g) + std::abs(a.b - b.b) < 1e-6;
     };
     EXPECT_TRUE(same(as(lookFor(both, "5")), as(taken)));
     EXPECT_TRUE(same(as(lookFor(both, "6")), as(other)));

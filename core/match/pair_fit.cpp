@@ -287,53 +287,50 @@ AlignedPair aligned(const PicturePair& pair, const Look& look, double stops, int
     return result;
 }
 
-template <class Parameters>
-void addByPlace(PairFit& result, const char* what, const std::vector<Parameters>& found, std::size_t looked)
+/// Pairs that can be held against each other pixel by pixel.
+std::vector<std::size_t> aligningPairs(const std::vector<PicturePair>& pairs, const PairFit& fit)
 {
-    if (2 * found.size() <= looked)
-        return;
-    std::vector<double> amounts, sizes;
-    for (const Parameters& one : found)
-        amounts.push_back(one.amount), sizes.push_back(one.size);
-    Parameters common;
-    common.amount = median(amounts), common.size = median(sizes);
-    Step step;
-    step.parameters = common, step.note = "fitted";
-    result.fit.look.steps.push_back(step);
-    result.byPlace.push_back({what, common.amount, common.size});
-}
-
-/// What the colours leave by place: local contrast first, grain upon it.
-void findByPlace(const std::vector<PicturePair>& pairs, PairFit& result, const CancelToken& cancel)
-{
-    constexpr int kGrainEdge = 1500;
     std::vector<std::size_t> which;
     for (std::size_t i = 0; i < pairs.size(); ++i)
-        if (const LaidPair& laid = result.pairs[i]; !laid.wasMoved && !laid.agreement.isLeftOut &&
-                                                    pairs[i].before.width == pairs[i].after.width &&
-                                                    pairs[i].before.height == pairs[i].after.height)
+        if (const LaidPair& laid = fit.pairs[i]; !laid.wasMoved && !laid.agreement.isLeftOut &&
+                                                 pairs[i].before.width == pairs[i].after.width &&
+                                                 pairs[i].before.height == pairs[i].after.height)
             which.push_back(i);
-    const auto lookAt = [&](int edge, const auto& find) {
-        std::vector<typename std::decay_t<decltype(find(ImageView{}, ImageView{}))>::value_type> found;
-        for (const std::size_t i : which) {
-            if (cancel.isCancelled())
-                break;
-            const AlignedPair pair = aligned(pairs[i], result.fit.look, result.pairs[i].agreement.stops, edge);
-            if (const auto one = find(pair.coloured.view(), pair.after.view()))
-                found.push_back(*one);
-        }
-        return found;
-    };
-    addByPlace(result, "Local contrast", lookAt(kEdge, fittedLocalContrast), which.size());
-    addByPlace(result, "Grain", lookAt(kGrainEdge, fittedGrain), which.size());
+    return which;
 }
 
-}  // namespace
-
-Result<PairFit> fitPairs(const std::vector<PicturePair>& pairs, const FitOptions& options,
-                         const std::function<void(double)>& progress, const CancelToken& cancel)
+/// What more than half of these pairs have besides, by the middle of them.
+template <class Parameters>
+std::optional<Parameters> common(const std::vector<PicturePair>& pairs, const PairFit& fit, int edge,
+                                 std::optional<Parameters> (*find)(ImageView, ImageView))
 {
-    longCall("fitPairs");
+    const std::vector<std::size_t> which = aligningPairs(pairs, fit);
+    std::vector<double> amounts, sizes;
+    for (const std::size_t i : which) {
+        const AlignedPair pair = aligned(pairs[i], fit.fit.look, fit.pairs[i].agreement.stops, edge);
+        if (const auto one = find(pair.coloured.view(), pair.after.view()))
+            amounts.push_back(one->amount), sizes.push_back(one->size);
+    }
+    if (2 * amounts.size() <= which.size())
+        return std::nullopt;
+    Parameters middle;
+    middle.amount = median(amounts), middle.size = median(sizes);
+    return middle;
+}
+
+template <class Parameters>
+void add(PairFit& result, const char* what, const Parameters& found)
+{
+    Step step;
+    step.parameters = found, step.note = "fitted";
+    result.fit.look.steps.push_back(step);
+    result.byPlace.push_back({what, found.amount, found.size});
+}
+
+/// The look of what is seen of the pairs' colours.
+Result<PairFit> colourFit(const std::vector<PicturePair>& pairs, const FitOptions& options,
+                          const std::function<void(double)>& progress, const CancelToken& cancel)
+{
     std::vector<Result<SeenPair>> read(pairs.size());
     inParallel(pairs.size(), [&](std::size_t i) { read[i] = seenOf(pairs[i]); });
     std::vector<SeenPair> seen;
@@ -363,7 +360,60 @@ Result<PairFit> fitPairs(const std::vector<PicturePair>& pairs, const FitOptions
     result.fit = std::move(*fit), result.seen = all.from;
     for (const SeenPair& pair : seen)
         result.pairs.push_back(pair.laid);
-    findByPlace(pairs, result, cancel);
+    return result;
+}
+
+/// The pictures after without this local contrast: the detail that it gave to what the colours made of those before.
+std::vector<Image> withoutLocalContrast(const std::vector<PicturePair>& pairs, const PairFit& fit,
+                                        const LocalContrast& local)
+{
+    Look look;
+    look.steps.emplace_back();
+    look.steps.back().parameters = local;
+    std::vector<Image> afters;
+    for (std::size_t i = 0; i < pairs.size(); ++i) {
+        const Image plain = aligned(pairs[i], fit.fit.look, 0, kEdge).coloured;
+        AlignedPair lifted = aligned(pairs[i], fit.fit.look, 0, kEdge);
+        if (const auto plan = RenderPlan::compile(look))
+            render(*plan, plain.view(), lifted.coloured.mutableView());
+        for (int k = 0; k < 3 * plain.width() * plain.height(); ++k) {
+            const float with = lifted.coloured.view().data[k];
+            if (with > 1e-4f)
+                lifted.after.mutableView().data[k] *= std::clamp(plain.view().data[k] / with, 0.25f, 4.0f);
+        }
+        afters.push_back(std::move(lifted.after));
+    }
+    return afters;
+}
+
+}  // namespace
+
+Result<PairFit> fitPairs(const std::vector<PicturePair>& pairs, const FitOptions& options,
+                         const std::function<void(double)>& progress, const CancelToken& cancel)
+{
+    longCall("fitPairs");
+    constexpr int kGrainEdge = 1500;
+    auto result = colourFit(pairs, options, progress, cancel);
+    if (!result)
+        return result;
+    if (auto local = common(pairs, *result, kEdge, fittedLocalContrast)) {
+        // Once more, with colours that it does not bend.
+        if (aligningPairs(pairs, *result).size() == pairs.size()) {
+            const std::vector<Image> afters = withoutLocalContrast(pairs, *result, *local);
+            std::vector<PicturePair> plain = pairs;
+            for (std::size_t i = 0; i < pairs.size(); ++i)
+                plain[i].after = afters[i].view();
+            if (auto again = colourFit(plain, options, progress, cancel)) {
+                again->pairs = std::move(result->pairs), again->seen = std::move(result->seen);
+                result = std::move(again);
+                if (const auto better = common(pairs, *result, kEdge, fittedLocalContrast))
+                    local = better;
+            }
+        }
+        add(*result, "Local contrast", *local);
+    }
+    if (const auto grain = common(pairs, *result, kGrainEdge, fittedGrain))
+        add(*result, "Grain", *grain);
     return result;
 }
 

@@ -121,7 +121,7 @@ TEST(DepthFlow, FollowsThingsThatAreNotInOnePlaneUnderATreatment)
             const double moved = far < 0.3 ? kThing : kWall;
             ++told, right += std::hypot(at->x * kWidth - (x + 0.5 - moved * kHeight), at->y * kHeight - (y + 0.5)) < 2;
         }
-    EXPECT_GT(told, 0.5 * asked) << "flat things have nothing to follow";
+    EXPECT_GT(told, 0.4 * asked) << "flat things have nothing to follow";
     EXPECT_GT(right, 0.93 * told);
     EXPECT_FALSE(flow.map({-0.2, 0.5})) << "not in the other view";
     // Too small to be followed: the plane alone counts.

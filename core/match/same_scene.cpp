@@ -5,6 +5,9 @@
 #include "core/engine/render_plan.h"
 #include "core/image/resize.h"
 #include "core/match/merge_group.h"
+#include "core/match/through_look.h"
+
+#include <cmath>
 
 namespace amber {
 namespace {
@@ -42,7 +45,47 @@ Result<SeenTwice> seenOf(const SameThings& things, const Look& look)
         ours->view(), theirs.view(), [&](Registration::Place at) { return flow.map(at); }, kAcross, kEven);
 }
 
+/// Of several pictures the reference as a whole.
+Fingerprint seenThere(const Fingerprint& reference, const std::vector<SameThings>& things,
+                      const std::vector<Image>& small, const Membership& members)
+{
+    return things.size() == 1 && small.size() == 1 ? printAtOurPlaces(reference, things[0], small[0], members)
+                                                   : reference;
+}
+
 }  // namespace
+
+Fingerprint printAtOurPlaces(const Fingerprint& print, const SameThings& things, const Image& small,
+                             const Membership& members)
+{
+    // As small as ours: the ends of tones go by how much was taken together.
+    const Image laid =
+        laidOver(forMatching(things.reference).view(), inverse(things.registration), small.width(), small.height());
+    std::vector<LinearRgb> colours;
+    Membership own;
+    own.families = members.families;
+    for (int y = 0; y < laid.height(); ++y)
+        for (int x = 0; x < laid.width(); ++x) {
+            const float* p = laid.view().row(y) + 3 * x;
+            if (std::isnan(p[0]))
+                continue;
+            const auto i =
+                static_cast<std::size_t>(y) * static_cast<std::size_t>(laid.width()) + static_cast<std::size_t>(x);
+            colours.push_back({p[0], p[1], p[2]});
+            own.neutral.push_back(members.neutral[i]);
+            for (std::size_t k = 0; k < members.families; ++k)
+                own.ofFamilies.push_back(members.ofFamilies[i * members.families + k]);
+        }
+    const std::size_t all = static_cast<std::size_t>(small.width()) * static_cast<std::size_t>(small.height());
+    if (2 * colours.size() < all)
+        return print;
+    std::vector<Image> row;
+    row.push_back(asRow(colours));
+    const Fingerprint there = measureForMatch(row, own);
+    Fingerprint result = print;
+    result.tones = there.tones, result.casts = there.casts, result.families = there.families;
+    return result;
+}
 
 Result<TakenScene> takeScene(const Look& look, const std::vector<SameThings>& things, const std::vector<Image>& small,
                              const Fingerprint& reference, const std::string& group, const CancelToken& cancel)
@@ -65,7 +108,8 @@ Result<TakenScene> takeScene(const Look& look, const std::vector<SameThings>& th
         return fail("the look has no room for further steps", {}, "at most " + std::to_string(kStepLimit),
                     std::to_string(rest.steps.size() + fit->look.steps.size()));
     const Membership members = membershipBefore(look, small, group);
-    const auto measured = [&](const Look& l) { return ladderOf(reference, measuredThrough(l, small, members), true); };
+    const Fingerprint there = seenThere(reference, things, small, members);
+    const auto measured = [&](const Look& l) { return ladderOf(there, measuredThrough(l, small, members), true); };
     Taken& taken = result.taken;
     taken.before = measured(look);
     taken.look = rest;

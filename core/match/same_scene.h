@@ -14,6 +14,12 @@ struct SameThings {
     Registration registration;  ///< from ours to the reference
 };
 
+/// The reference's fingerprint with tones, casts and families of those of its pixels that lie where ours do, each
+/// belonging to what our pixel there belongs to: then every row compares the same things. `small` is one picture of
+/// ours; with less than half of it covered the fingerprint stays as it is.
+Fingerprint printAtOurPlaces(const Fingerprint& print, const SameThings& things, const Image& small,
+                             const Membership& members);
+
 struct TakenScene {
     Taken taken;
     int colours = 0;                    ///< small cells of colour seen in both

@@ -101,17 +101,21 @@ TEST_F(MatchWindow, RowsAreTakenOneByOneAndAllAtOnceUndoneAndKept)
     ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() == before + 1 && rested(); }));
     for (std::size_t i = 0; i < 4; ++i)
         EXPECT_LT(match().model().ladder().rows[i].difference, 0.3) << i;
-    click("matchTakeAll");
+    const auto takeDownToTheEnd = [&] {
+        match().table().selectRow(13);
+        click("matchTakeTo");
+    };
+    takeDownToTheEnd();
     ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() > before + 1 && rested(); }));
     for (int i = 0; i < 14; ++i)
-        if (match().model().isTakenWithAll(i)) {
+        if (match().model().isTakenOnTheWay(i)) {
             EXPECT_TRUE(match().model().row(i)->isWithin()) << match().model().wordsOf(i).toStdString();
         }
     ASSERT_TRUE(app->look().reference) << "the fingerprint is kept with the look";
     // Taken again nothing is off: no further gesture.
     const Look taken = app->look();
     const QString action = app->document().undoAction();
-    click("matchTakeAll");
+    takeDownToTheEnd();
     ASSERT_TRUE(rested());
     EXPECT_EQ(app->look(), taken);
     EXPECT_EQ(app->document().undoAction(), action);
@@ -165,6 +169,16 @@ TEST_F(MatchWindow, TheSameThingInBothCanBeWipedAndMapped)
     EXPECT_NE(lightness, plain);
     const QColor centre = lightness.pixelColor(lightness.width() / 2, lightness.height() / 2);
     EXPECT_NEAR(centre.red(), centre.green(), 2) << "a map is grey";
+    // Take all goes by the colours both show; it is one gesture, and steps of one group.
+    ASSERT_TRUE(app->find("matchTakeAll").isEnabled());
+    const double start = match().model().ladder().distance();
+    click("matchTakeAll");
+    ASSERT_TRUE(waitUntil([&] { return !app->look().steps.empty() && rested(); }));
+    EXPECT_LT(match().model().ladder().distance(), 0.3 * start);
+    for (const Step& step : app->look().steps)
+        EXPECT_EQ(step.group, "finished");
+    app->key(Qt::Key_Z, Qt::ControlModifier);
+    ASSERT_TRUE(waitUntil([&] { return app->look().steps.empty() && rested(); }));
     // What was wrong leaves what is held as it is.
     match().holdPictures({path("job/missing.jpg")});
     ASSERT_TRUE(rested());
@@ -236,8 +250,8 @@ TEST_F(MatchWindow, SeveralPairsAreFittedTogetherAndEveryFrameSaysHowFarToTrustT
     ASSERT_EQ(match().coverage().model().rowCount(), 4);
     const FrameCertainty one = certaintyOf("yard-04");
     EXPECT_EQ(certaintyOf("north-window-02").state(), FrameCertainty::State::Covered);
-    EXPECT_LT(one.covered, 0.6) << "a yard is not a room";
-    EXPECT_GT(one.error.bound, certaintyOf("north-window-02").error.bound);
+    EXPECT_LE(one.covered, certaintyOf("north-window-02").covered);
+    EXPECT_GT(one.error.bound, certaintyOf("north-window-02").error.bound) << "a yard is not a room";
     EXPECT_TRUE(match()
                     .coverage()
                     .model()
@@ -282,7 +296,11 @@ TEST_F(MatchWindow, OfAnotherSubjectOnlyWhatIsAskedForIsTaken)
     match().table().selectRow(rows.rowCount() - 1);
     click("matchTakeTo");
     ASSERT_TRUE(waitUntil([&] { return !app->look().steps.empty() && rested(); }));
-    EXPECT_LT(rows.ladder().distance(), 0.3 * start.distance());
+    for (int i = 0; i < rows.rowCount(); ++i)
+        if (rows.isTakenOnTheWay(i)) {
+            EXPECT_TRUE(rows.row(i)->isWithin()) << rows.wordsOf(i).toStdString();
+        }
+    EXPECT_LT(rows.ladder().distance(), 0.7 * start.distance());
     EXPECT_FALSE(app->find("matchTakeAll").isEnabled()) << "what was asked for by hand stays";
 }
 
@@ -310,10 +328,11 @@ TEST_F(MatchWindow, OneFrameIsMatchedToAnotherAndNoThird)
     EXPECT_FALSE(app->document().balances().of(id("north-window-05")).light.isIdentity());
     ASSERT_TRUE(rested());
     const std::size_t steps = app->look().steps.size();
-    click("matchTakeAll");
+    match().table().selectRow(match().model().rowCount() - 1);
+    click("matchTakeTo");
     ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() > steps && rested(); }));
     for (int i = 0; i < match().model().rowCount(); ++i)
-        if (match().model().isTakenWithAll(i)) {
+        if (match().model().isTakenOnTheWay(i)) {
             EXPECT_TRUE(match().model().row(i)->isWithin())
                 << match().model().nameOf(*match().model().row(i)).toStdString() << " "
                 << match().model().wordsOf(i).toStdString();

@@ -330,6 +330,17 @@ bool MatchPlace::isAtRest() const
            !m_ladderSlot->isBusy() && m_pictures->isAtRest() && m_coverage->model().isAtRest();
 }
 
+/// The reference's numbers where ours has its things, when both show the same.
+std::function<Fingerprint(const Membership&)> MatchPlace::atOurPlaces() const
+{
+    if (!isRegistered() || !m_held.picture || !m_related->picture() || m_related->small().empty())
+        return {};
+    return [print = m_held.print, reference = m_held.picture, ours = m_related->picture(),
+            small = m_related->small().front(), lies = *m_related->registration()](const Membership& members) {
+        return printAtOurPlaces(print, {ours->image.view(), reference->view(), lies}, small, members);
+    };
+}
+
 void MatchPlace::refreshLadder()
 {
     const auto& kept = m_document.isOpen() ? m_document.looks().look().reference : std::nullopt;
@@ -348,7 +359,8 @@ void MatchPlace::refreshLadder()
                       m_held.kind == Held::Kind::Nothing ? *kept : m_held.print,
                       m_members,
                       m_membersOf,
-                      isRegistered()};
+                      isRegistered(),
+                      atOurPlaces()};
     m_ladderSlot->run([work = std::move(work)](const CancelToken&) { return laddersOf(work); },
                       [this](const Ladders& ladders) {
                           m_members = ladders.members, m_membersOf = ladders.membersOf;
@@ -460,9 +472,11 @@ void MatchPlace::take(const std::set<std::size_t>& rows, HowFar howFar, const QS
     Fingerprint print = m_held.kind == Held::Kind::Nothing ? *m_document.looks().look().reference : m_held.print;
     take(
         [look = oursLook(), small = m_related->small(), print = std::move(print), rows, howFar,
-         group = group().toStdString(), same = isRegistered()](const CancelToken&) {
-            return howFar == HowFar::AsIsLikely && !same ? takeLikely(look, small, print, rows, group)
-                                                         : takeRows(look, small, print, rows, group, same);
+         group = group().toStdString(), same = isRegistered(), there = atOurPlaces()](const CancelToken&) {
+            if (howFar == HowFar::AsIsLikely && !same)
+                return takeLikely(look, small, print, rows, group);
+            return takeRows(look, small, there ? there(membershipBefore(look, small, group)) : print, rows, group,
+                            same);
         },
         action);
 }

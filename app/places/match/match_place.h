@@ -75,6 +75,7 @@ private:
     void showReference();
     /// On the left the reference; for a table the frame in hand through it.
     MatchPictures::Side referenceSide(const std::shared_ptr<const Proxy>& proxy, const QString& name) const;
+    std::function<Fingerprint(const Membership&)> atOurPlaces() const;
     void refreshLadder();
     void showPictures();
     void showBefore(MatchPictures::Side& ours, const Frame& frame);
