@@ -1,5 +1,6 @@
 #include "core/match/place_fit.h"
 
+#include "core/base/parallel.h"
 #include "core/base/statistics.h"
 #include "core/colour/oklab.h"
 #include "core/engine/render_plan.h"
@@ -14,14 +15,14 @@ namespace {
 
 std::vector<OkLab> labsOf(ImageView picture)
 {
-    std::vector<OkLab> labs;
-    labs.reserve(static_cast<std::size_t>(picture.width) * picture.height);
-    for (int y = 0; y < picture.height; ++y) {
+    std::vector<OkLab> labs(static_cast<std::size_t>(picture.width) * static_cast<std::size_t>(picture.height));
+    inParallel(picture.height, [&](int y) {
         const float* p = picture.row(y);
+        OkLab* out = labs.data() + static_cast<std::ptrdiff_t>(y) * picture.width;
         for (int x = 0; x < picture.width; ++x, p += 3)
-            labs.push_back(toOkLab(
-                LinearRgb{std::clamp(p[0], 0.0f, 1.0f), std::clamp(p[1], 0.0f, 1.0f), std::clamp(p[2], 0.0f, 1.0f)}));
-    }
+            out[x] = toOkLab(
+                LinearRgb{std::clamp(p[0], 0.0f, 1.0f), std::clamp(p[1], 0.0f, 1.0f), std::clamp(p[2], 0.0f, 1.0f)});
+    });
     return labs;
 }
 
@@ -165,21 +166,27 @@ std::optional<LocalContrast> fittedLocalContrast(ImageView coloured, ImageView a
     const Cells cells(from);
     const std::vector<double> left = cells.without(lightChange(from, labsOf(after)));
     const double whole = product(left, left);
-    std::optional<LocalContrast> best;
-    double most = kWorth * whole;
-    for (const double size : {1.0, 2.0, 3.0, 5.0, 8.0}) {
+    constexpr double kSizes[] = {1, 2, 3, 5, 8};
+    struct Trial {
         LocalContrast step;
-        step.amount = 0.5, step.size = size;
-        const std::vector<double> detail = cells.without(lightChange(from, labsOf(under(step, coloured).view())));
-        const double square = product(detail, detail);
+        double explained = 0;
+    };
+    std::array<Trial, std::size(kSizes)> trials;
+    inParallel(trials.size(), [&](std::size_t i) {
+        Trial& trial = trials[i];
+        trial.step.amount = 0.5, trial.step.size = kSizes[i];
+        const std::vector<double> detail = cells.without(lightChange(from, labsOf(under(trial.step, coloured).view())));
+        const double square = product(detail, detail), along = product(left, detail);
         if (square <= 0)
-            continue;
-        const double along = product(left, detail), explained = along * along / square;
-        step.amount = std::clamp(step.amount * along / square, -1.0, kMost);
-        if (explained > most && std::abs(step.amount) >= kLeast)
-            best = step, most = explained;
-    }
-    return best;
+            return;
+        trial.explained = along * along / square;
+        trial.step.amount = std::clamp(trial.step.amount * along / square, -1.0, kMost);
+    });
+    const Trial& best = *std::max_element(trials.begin(), trials.end(),
+                                          [](const Trial& p, const Trial& q) { return p.explained < q.explained; });
+    if (best.explained <= kWorth * whole || std::abs(best.step.amount) < kLeast)
+        return std::nullopt;
+    return best.step;
 }
 
 std::optional<Grain> fittedGrain(ImageView coloured, ImageView after)
