@@ -106,6 +106,7 @@ Tones halved(const Tones& tones)
 }
 
 /// The deviation of what passes no plane, in the blocks that are evenest before the treatment (a third of them).
+/// Nothing where even these hold half as much of their own: it may be texture made stronger.
 double deviation(const Tones& of, const Tones& plain)
 {
     constexpr int kBlock = 10;
@@ -130,10 +131,12 @@ double deviation(const Tones& of, const Tones& plain)
         return 0;
     std::sort(blocks.begin(), blocks.end());
     blocks.resize(blocks.size() / 3);
-    std::vector<double> all;
+    std::vector<double> own, all;
     for (const auto& block : blocks)
-        all.push_back(block.second);
-    return std::sqrt(median(all));
+        own.push_back(block.first), all.push_back(block.second);
+    constexpr double kTexture = 0.5;
+    const double found = std::sqrt(median(all));
+    return std::sqrt(median(own)) < kTexture * found ? found : 0;
 }
 
 Fine fineOf(const Tones& change, const Tones& plain)
