@@ -349,9 +349,9 @@ std::vector<SameThings> sameThings(const std::vector<Image>& references, const s
     return same;
 }
 
-/// All that is sure: what both pictures show decides where they show the same things.
-Result<Taken> takeAll(const ReferenceOptions& o, const Look& look, const Ours& ours, const std::string& group,
-                      Json& report)
+/// Where references and ours show the same things, what both show decides; nothing when they do not.
+std::optional<Result<TakenScene>> takenScene(const ReferenceOptions& o, const Look& look, const Ours& ours,
+                                             const std::string& group)
 {
     std::vector<Image> references;
     std::vector<std::string> paths{o.reference};
@@ -363,32 +363,31 @@ Result<Taken> takeAll(const ReferenceOptions& o, const Look& look, const Ours& o
         references.push_back(std::move(picture->image));
     }
     const auto same = sameThings(references, ours.pictures);
-    if (!same.empty()) {
-        auto scene = takeScene(look, same, ours.small, *look.reference, group);
-        if (scene) {
-            report = {
-                {"colours", scene->colours}, {"untouched", numbers(scene->untouched)}, {"left", numbers(scene->left)}};
-            return std::move(scene->taken);
-        }
-    }
-    const Ladder start =
-        ladderOf(*look.reference, measuredThrough(look, ours.small, membershipBefore(look, ours.small, group)));
-    const auto rows = chosenRows(o, start);
-    return takeLikely(look, ours.small, *look.reference, *rows, group);
+    if (same.empty())
+        return std::nullopt;
+    return takeScene(look, same, ours.small, *look.reference, group);
 }
 
-/// What is asked for: rows, or all.
+/// What is asked for: rows all the way; else all that is sure.
 Result<Taken> takeAsked(const ReferenceOptions& o, const Look& look, const Ours& ours, const std::string& group,
                         Json& report)
 {
-    if (o.rows.empty() && o.to.empty())
-        return takeAll(o, look, ours, group, report);
+    const bool isAll = o.rows.empty() && o.to.empty();
+    if (const auto scene = isAll ? takenScene(o, look, ours, group) : std::nullopt) {
+        if (!*scene)
+            return tl::make_unexpected(scene->error());
+        report = {{"colours", (*scene)->colours},
+                  {"untouched", numbers((*scene)->untouched)},
+                  {"left", numbers((*scene)->left)}};
+        return (*scene)->taken;
+    }
     const Ladder start =
         ladderOf(*look.reference, measuredThrough(look, ours.small, membershipBefore(look, ours.small, group)));
     const auto rows = chosenRows(o, start);
     if (!rows)
         return tl::make_unexpected(rows.error());
-    return takeRows(look, ours.small, *look.reference, *rows, group);
+    return isAll ? takeLikely(look, ours.small, *look.reference, *rows, group)
+                 : takeRows(look, ours.small, *look.reference, *rows, group);
 }
 
 void runReference(const ReferenceOptions& o, Session& session)
@@ -415,6 +414,8 @@ void runReference(const ReferenceOptions& o, Session& session)
             std::printf("  both show the same things: %d colours decide, mean dE00 %.2f -> %.2f\n",
                         scene["colours"].get<int>(), scene["untouched"]["mean"].get<double>(),
                         scene["left"]["mean"].get<double>());
+        else if (o.rows.empty() && o.to.empty() && taken->look.steps.empty())
+            std::printf("  nothing is surely the look's: no step was made; name rows with --rows, or --to\n");
         return say(taken->after, &taken->before);
     }
     Json report = described(taken->after, &taken->before);
@@ -502,7 +503,7 @@ void addReferenceFit(CLI::App* match, Session& session)
         ->delimiter(',');
     reference->add_option("--to", r->to, "Every row up to this one, all the way, but what may be another thing");
     reference->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg "
-                      "D/yard-08.jpg -o found.json");
+                      "D/yard-08.jpg --to lights -o found.json");
     reference->callback([r, &session] { runReference(*r, session); });
 }
 
@@ -512,8 +513,8 @@ void addScore(CLI::App* match, Session& session)
     CLI::App* score = match->add_subcommand("score", "How far pictures under a look lie from the reference it keeps");
     score->add_option("look", c->look, "A look that was matched to a reference")->required();
     score->add_option("pictures", c->pictures, "Pictures before the look")->required();
-    score->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg -o "
-                  "found.json && amber match score found.json D/yard-06.jpg");
+    score->footer("Example: amber demo --dir D && amber match reference D/reference/orchard.jpg D/yard-04.jpg "
+                  "--to lights -o found.json && amber match score found.json D/yard-06.jpg");
     score->callback([c, &session] { runScore(*c, session); });
 }
 

@@ -372,8 +372,8 @@ std::vector<Image> withoutLocalContrast(const std::vector<PicturePair>& pairs, c
     look.steps.back().parameters = local;
     std::vector<Image> afters;
     for (std::size_t i = 0; i < pairs.size(); ++i) {
-        const Image plain = aligned(pairs[i], fit.fit.look, 0, kEdge).coloured;
         AlignedPair lifted = aligned(pairs[i], fit.fit.look, 0, kEdge);
+        const Image plain = lifted.coloured;
         if (const auto plan = RenderPlan::compile(look))
             render(*plan, plain.view(), lifted.coloured.mutableView());
         for (int k = 0; k < 3 * plain.width() * plain.height(); ++k) {
@@ -403,7 +403,7 @@ Result<PairFit> fitPairs(const std::vector<PicturePair>& pairs, const FitOptions
             std::vector<PicturePair> plain = pairs;
             for (std::size_t i = 0; i < pairs.size(); ++i)
                 plain[i].after = afters[i].view();
-            if (auto again = colourFit(plain, options, progress, cancel)) {
+            if (auto again = colourFit(plain, options, {}, cancel)) {
                 again->pairs = std::move(result->pairs), again->seen = std::move(result->seen);
                 result = std::move(again);
                 if (const auto better = common(pairs, *result, kEdge, fittedLocalContrast))

@@ -44,10 +44,13 @@ CoverageModel::CoverageModel(Document& document, FrameModel& frames, RenderQueue
         if (!m_slot->isBusy())
             next();
     });
-    connect(&document, &Document::balancesChanged, this, [this, anew] {
-        m_known.clear();
+    // Of a frame whose light is being moved only that one is measured anew.
+    connect(&document.balances(), &Balances::changed, this, [this](FrameId frame) {
+        if (!m_fit)
+            return;
+        m_known.erase(frame);
         m_slot->drop();
-        anew();
+        next();
     });
     connect(&document.selection(), &Selection::frameChosen, this,
             [this] { emit dataChanged(index(0), index(std::max(0, rowCount() - 1))); });
