@@ -81,8 +81,7 @@ Image under(const Parameters& parameters, ImageView picture)
     return out;
 }
 
-/// L less left less above plus above left, where neither picture is clipped and `plain` is even: the deviation, at the
-/// picture's own size and halved.
+/// Deviation of OKLab L from pixel to pixel, at the picture's own size and halved.
 struct Fine {
     double own = 0, halved = 0;
 };
