@@ -41,12 +41,30 @@ struct ColourTrait {
     }
 };
 
+/// A plain number.
+struct ValueTrait {
+    double value = 0;
+    double spread = 0;  ///< half the range over several references
+    std::string unknownFields;
+    bool operator==(const ValueTrait&) const = default;
+
+    static void fields(auto& visit, auto& self)
+    {
+        visit.number("value", self.value, -1e4, 1e4);
+        visit.number("spread", self.spread, 0, 1e4);
+    }
+};
+
 struct Fingerprint {
-    std::string name;                   ///< of the picture, or of the pictures
-    double references = 1;              ///< how many pictures it was measured on
-    std::vector<ToneTrait> tones;       ///< at kQuantiles (core/measure/tone.h): floor, ceiling and the shape between
-    std::vector<ColourTrait> casts;     ///< where neutrals lie in darks, middles and lights: the trail
-    std::vector<ColourTrait> families;  ///< of HueShifts::defaultFamilies(), each against the cast at its tone
+    std::string name;                     ///< of the picture, or of the pictures
+    double references = 1;                ///< how many pictures it was measured on
+    std::vector<ToneTrait> tones;         ///< at kQuantiles (core/measure/tone.h): floor, ceiling and the shape between
+    std::vector<ColourTrait> casts;       ///< where neutrals lie in darks, middles and lights: the trail
+    std::vector<ColourTrait> otherCasts;  ///< the same found in other ways: by edges, then by powers (three each)
+    std::vector<ColourTrait> families;    ///< of HueShifts::defaultFamilies(), each against the cast at its tone
+    std::vector<ValueTrait> frame;        ///< width / height, and where the eye goes: across and down, 0..1
+    std::vector<ValueTrait> falls;     ///< of smooth light, L*: top less bottom, left less right, middle less corners
+    std::vector<ValueTrait> textures;  ///< local contrast, edges, grain, noise (core/match/texture.h)
     double grain = 0;        ///< deviation of OKLab L from pixel to pixel where the picture is even, at mid tones
     double cornerStops = 0;  ///< light in the corners against the middle; below 0 the edges fall off
     double longEdge = 0;     ///< pixels, of the smallest
@@ -60,7 +78,11 @@ struct Fingerprint {
         visit.number("references", self.references, 1, 1e6);
         visit.list("tones", self.tones, 16);
         visit.list("casts", self.casts, 8);
+        visit.list("otherCasts", self.otherCasts, 8);
         visit.list("families", self.families, 16);
+        visit.list("frame", self.frame, 3);
+        visit.list("falls", self.falls, 3);
+        visit.list("textures", self.textures, 4);
         visit.number("grain", self.grain, 0, 1);
         visit.number("cornerStops", self.cornerStops, -20, 20);
         visit.number("longEdge", self.longEdge, 0, 1e9);

@@ -8,6 +8,9 @@
 #include "core/image/resize.h"
 #include "core/look/steps/hue_shifts/hue_shifts.h"
 #include "core/look/steps/smoothstep.h"
+#include "core/match/framing_offer.h"
+#include "core/match/light_by_place.h"
+#include "core/match/texture.h"
 #include "core/measure/tone.h"
 
 #include <algorithm>
@@ -117,33 +120,96 @@ double cornersOf(ImageView picture)
     return d > 0 ? std::clamp((n * sxy - sx * sy) / d, -20.0, 20.0) : 0;
 }
 
-/// The deviation between neighbours (less their common slope) where it is smallest: the tenth part of small blocks that
-/// vary least, at mid tones.
-double grainOf(ImageView picture)
+/// Light as colour at a zone's tone.
+OkLab atTone(const LinearRgb& light, double L)
 {
-    constexpr int kBlock = 8;
-    constexpr double kDark = 0.3, kLight = 0.85;
-    std::vector<double> all;
-    for (int v = 0; v + kBlock <= picture.height; v += kBlock)
-        for (int u = 0; u + kBlock <= picture.width; u += kBlock) {
-            double L[kBlock][kBlock], mean = 0, sum = 0;
-            for (int y = 0; y < kBlock; ++y)
-                for (int x = 0; x < kBlock; ++x) {
-                    const float* p = picture.row(v + y) + 3 * (u + x);
-                    L[y][x] = toOkLab(LinearRgb{p[0], p[1], p[2]}).L;
-                    mean += L[y][x] / (kBlock * kBlock);
-                }
-            if (mean < kDark || mean > kLight)
-                continue;
-            // L - left - above + above left: no plane passes; its variance is four times that of the grain.
-            for (int y = 1; y < kBlock; ++y)
-                for (int x = 1; x < kBlock; ++x) {
-                    const double d = L[y][x] - L[y][x - 1] - L[y - 1][x] + L[y - 1][x - 1];
-                    sum += d * d;
-                }
-            all.push_back(std::sqrt(sum / (4.0 * (kBlock - 1) * (kBlock - 1))));
+    const OkLab lab = toOkLab(light);
+    return lab.L > 1e-9 ? OkLab{L, lab.a * L / lab.L, lab.b * L / lab.L} : OkLab{L, 0, 0};
+}
+
+struct Zones {
+    LinearRgb sum[kCastZones]{};
+    double weight[kCastZones]{}, L[kCastZones]{};
+    void add(const LinearRgb& c, double tone)
+    {
+        const auto zones = zonesAt(tone);
+        for (std::size_t k = 0; k < kCastZones; ++k) {
+            const double w = zones[k];
+            sum[k].r += w * c.r, sum[k].g += w * c.g, sum[k].b += w * c.b;
+            weight[k] += w, L[k] += w * tone;
         }
-    return all.empty() ? 0 : quantile(all, 0.1);
+    }
+};
+
+/// By changes from pixel to pixel, then by the sixth power.
+std::vector<ColourTrait> otherCastsOf(const std::vector<Image>& pictures)
+{
+    constexpr double kPower = 6;
+    Zones edges, powers;
+    std::size_t pixels = 0;
+    for (const Image& picture : pictures)
+        for (int y = 0; y + 1 < picture.height(); ++y)
+            for (int x = 0; x + 1 < picture.width(); ++x, ++pixels) {
+                const float *p = picture.view().row(y) + 3 * x, *below = picture.view().row(y + 1) + 3 * x;
+                double c[3], change[3], power[3];
+                for (int k = 0; k < 3; ++k) {
+                    const auto light = [](float v) { return std::clamp(static_cast<double>(v), 0.0, 1.0); };
+                    c[k] = light(p[k]);
+                    change[k] = std::hypot(light(p[k + 3]) - c[k], light(below[k]) - c[k]);
+                    power[k] = c[k] * c[k] * c[k] * c[k] * c[k] * c[k];
+                }
+                const double L = toOkLab(LinearRgb{c[0], c[1], c[2]}).L;
+                edges.add({change[0], change[1], change[2]}, L), powers.add({power[0], power[1], power[2]}, L);
+            }
+    std::vector<ColourTrait> casts;
+    for (const bool isPower : {false, true})
+        for (std::size_t k = 0; k < kCastZones; ++k) {
+            const Zones& z = isPower ? powers : edges;
+            const double w = std::max(z.weight[k], 1e-12);
+            LinearRgb light{z.sum[k].r / w, z.sum[k].g / w, z.sum[k].b / w};
+            if (isPower)
+                light = {std::pow(light.r, 1 / kPower), std::pow(light.g, 1 / kPower), std::pow(light.b, 1 / kPower)};
+            const OkLab cast = atTone(light, z.L[k] / w);
+            casts.push_back(
+                {cast.L, cast.a, cast.b, pixels ? std::min(1.0, z.weight[k] / static_cast<double>(pixels)) : 0, 0, {}});
+        }
+    return casts;
+}
+
+/// The mean over the pictures that have any.
+std::vector<ValueTrait> fallsOf(const std::vector<Image>& pictures)
+{
+    Falls sum{};
+    int found = 0;
+    for (const Image& picture : pictures)
+        if (const auto falls = lightByPlace(picture.view())) {
+            for (std::size_t k = 0; k < kFalls; ++k)
+                sum[k] += (*falls)[k];
+            ++found;
+        }
+    std::vector<ValueTrait> traits;
+    for (std::size_t k = 0; k < kFalls && found; ++k)
+        traits.push_back({sum[k] / found, 0, {}});
+    return traits;
+}
+
+/// Quantiles of each picture, and of several their mean: what they have in common.
+std::vector<ToneTrait> tonesOf(const std::vector<Image>& pictures, const std::vector<OkLab>& labs)
+{
+    std::vector<ToneTrait> tones(std::size(kQuantiles));
+    std::size_t at = 0;
+    for (const Image& picture : pictures) {
+        std::vector<float> own;
+        const std::size_t count =
+            static_cast<std::size_t>(picture.width()) * static_cast<std::size_t>(picture.height());
+        for (std::size_t i = at; i < at + count; ++i)
+            own.push_back(static_cast<float>(labs[i].L));
+        at += count;
+        const std::vector<double> found = quantiles(own, kQuantiles);
+        for (std::size_t i = 0; i < tones.size(); ++i)
+            tones[i].tone += found[i] / static_cast<double>(pictures.size());
+    }
+    return tones;
 }
 
 /// A sum of weighted colours as their mean; nothing for no weight.
@@ -257,15 +323,32 @@ Fingerprint measureForMatch(const std::vector<Image>& pictures, const Membership
     const std::vector<OkLab> labs = labsOf(pictures);
     if (labs.empty() || members.neutral.size() != labs.size())
         return f;
-    std::vector<float> tones;
-    tones.reserve(labs.size());
-    for (const OkLab& c : labs)
-        tones.push_back(static_cast<float>(c.L));
-    for (const double tone : quantiles(tones, kQuantiles))
-        f.tones.push_back({tone, 0, {}});
-    f.casts = castsOf(labs, members);
+    f.references = static_cast<double>(pictures.size());
+    f.tones = tonesOf(pictures, labs);
+    f.casts = castsOf(labs, members), f.otherCasts = otherCastsOf(pictures);
     f.families = familiesOf(labs, members, f.casts);
+    f.falls = fallsOf(pictures);
     return f;
+}
+
+std::vector<ValueTrait> frameTraits(const std::vector<Image>& pictures)
+{
+    std::vector<ValueTrait> traits(3);
+    for (const Image& picture : pictures) {
+        const Spot eye = eyeGoesTo(picture.view());
+        const double own[] = {static_cast<double>(picture.width()) / picture.height(), eye.x, eye.y};
+        for (std::size_t k = 0; k < traits.size(); ++k)
+            traits[k].value += own[k] / static_cast<double>(pictures.size());
+    }
+    return traits;
+}
+
+std::vector<ValueTrait> textureTraits(ImageView picture)
+{
+    std::vector<ValueTrait> traits;
+    for (const double value : texturesOf(picture))
+        traits.push_back({value, 0, {}});
+    return traits;
 }
 
 Fingerprint fingerprintOf(ImageView picture, const std::string& name, double longEdge, double quality)
@@ -275,7 +358,10 @@ Fingerprint fingerprintOf(ImageView picture, const std::string& name, double lon
     Fingerprint f = measureForMatch(small, membershipOf(small, true));
     f.name = name, f.longEdge = longEdge, f.quality = quality;
     f.cornerStops = cornersOf(small.front().view());
-    f.grain = grainOf(picture);
+    f.frame = frameTraits(small);
+    f.frame[0].value = static_cast<double>(picture.width) / picture.height;
+    f.textures = textureTraits(forTexture(picture, longEdge).view());
+    f.grain = f.textures[static_cast<std::size_t>(Texture::Grain)].value / 100;
     return f;
 }
 
@@ -327,7 +413,14 @@ Fingerprint combined(const std::vector<Fingerprint>& all)
                 return i < (one.*list).size() ? &(one.*list)[i] : nullptr;
             });
     };
-    colours(&Fingerprint::casts), colours(&Fingerprint::families);
+    colours(&Fingerprint::casts), colours(&Fingerprint::otherCasts), colours(&Fingerprint::families);
+    const auto values = [&](std::vector<ValueTrait> Fingerprint::*list) {
+        for (std::size_t i = 0; i < (f.*list).size(); ++i)
+            std::tie((f.*list)[i].value, (f.*list)[i].spread) = range([&](const Fingerprint& one) {
+                return i < (one.*list).size() ? (one.*list)[i].value : (f.*list)[i].value;
+            });
+    };
+    values(&Fingerprint::frame), values(&Fingerprint::falls), values(&Fingerprint::textures);
     f.grain = range([](const Fingerprint& one) { return one.grain; }).first;
     f.cornerStops = range([](const Fingerprint& one) { return one.cornerStops; }).first;
     return f;

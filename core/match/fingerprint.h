@@ -12,7 +12,7 @@
 
 namespace amber {
 
-inline constexpr std::size_t kCastZones = 3;
+inline constexpr std::size_t kCastZones = 3, kOtherWays = 2;
 /// Both a reference and our own picture are reduced to this before they are measured.
 inline constexpr int kMatchEdge = 128;
 
@@ -36,9 +36,17 @@ struct Membership {
 /// cast, of ours they are its own, as hue shifts will see them.
 Membership membershipOf(const std::vector<Image>& smallPictures, bool isFinished);
 
-/// Tones (quantiles of OKLab L), casts (mean of the neutral pixels by zone) and families (mean of their pixels, a and b
-/// against the cast at their tone) of small pictures taken as one, light clamped to 0..1.
+/// Tones (quantiles of OKLab L, of several pictures their mean), casts (mean of the neutral pixels by zone), families
+/// (mean of their pixels, a and b against the cast at their tone) and falls of light of small pictures, light clamped
+/// to 0..1. Casts also in two ways that ask for no neutral pixels: the mean change of light from pixel to pixel is
+/// neutral (J. van de Weijer, T. Gevers, A. Gijsenij, IEEE TIP 16(9), 2007), and the sixth power of light is (G.
+/// Finlayson, E. Trezzi, Color Imaging Conference 2004), each by zone.
 Fingerprint measureForMatch(const std::vector<Image>& smallPictures, const Membership& members);
+
+/// Ratio, and where the eye goes; the mean of several.
+std::vector<ValueTrait> frameTraits(const std::vector<Image>& smallPictures);
+/// texturesOf(picture) as traits.
+std::vector<ValueTrait> textureTraits(ImageView picture);
 
 /// All of a picture. `picture` as large as there is, at least kMatchEdge; `quality` and the file's own size come from
 /// the file.

@@ -148,7 +148,7 @@ TEST(LadderRows, AreSeenWithAndWithoutTheStepsOfTheMatch)
     EXPECT_EQ(withoutGroup(look, "another").steps.size(), 2u);
     LaddersAsked asked;
     asked.look = look, asked.group = "reference", asked.showsTheSame = true;
-    asked.ours = {forMatching(picture().view())};
+    asked.ours.small = {forMatching(picture().view())};
     asked.reference = print(picture());
     const Ladders ladders = laddersOf(asked);
     EXPECT_NEAR(row(ladders.start, Rung::BlackEnd).difference, 0, 1);

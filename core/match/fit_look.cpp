@@ -1,6 +1,7 @@
 #include "core/match/fit_look.h"
 
 #include "core/base/long_call.h"
+#include "core/base/parallel.h"
 #include "core/base/statistics.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
@@ -148,6 +149,64 @@ Result<FittedLook> modelAndSteps(const std::vector<LinearRgb>& from, const std::
     return result;
 }
 
+/// The field of a chessboard of hue by tone that a colour lies on; greys are a hue of their own.
+bool isOnOddField(const LinearRgb& colour)
+{
+    constexpr double kGrey = 0.02, kHues = 6, kTones = 5;
+    const OkLab lab = toOkLab(colour);
+    const OkLch lch = toOkLch(lab);
+    const int hue = lch.chroma < kGrey ? 0 : 1 + static_cast<int>(wrapDegrees(lch.hueDegrees) / 360 * kHues),
+              tone = static_cast<int>(std::clamp(lab.L, 0.0, 0.999) * kTones);
+    return (hue + tone) % 2 == 1;
+}
+
+/// The stages of steps fitted to one half of the board, told on the other.
+std::vector<FitStage> stagesOnHalf(const std::vector<LinearRgb>& from, const std::vector<LinearRgb>& to,
+                                   const std::vector<int>& members, bool odd, const CancelToken& cancel)
+{
+    constexpr std::size_t kLeast = 40;
+    WeighedPairs pairs;
+    std::vector<int> own;
+    for (std::size_t i = 0; i < from.size(); ++i) {
+        const bool isKept = isOnOddField(from[i]) == odd;
+        (isKept ? pairs.keptBefore : pairs.before).push_back(from[i]);
+        (isKept ? pairs.keptAfter : pairs.after).push_back(to[i]);
+        if (!isKept)
+            own.push_back(members[i]);
+    }
+    if (std::min(pairs.before.size(), pairs.keptBefore.size()) < kLeast)
+        return {};
+    pairs.weights = weightsOf(own), pairs.seen = pairs.before.size();
+    const TreatmentModel model = TreatmentModel::learn(pairs.before, pairs.after, cancel);
+    pairs.modelLeaves = model.leftOut();
+    addForetold(pairs, model);
+    const auto stepped = fitSteps(
+        pairs, [&](double) { return !cancel.isCancelled(); }, cancel);
+    return stepped ? stepped->stages : std::vector<FitStage>{};
+}
+
+/// Tells of each stage what its kind does to colours that were kept from the fit, as a mean over both halves; a kind
+/// that a half does without does nothing there.
+void tellUnseen(std::vector<FitStage>& stages, std::vector<LinearRgb> from, std::vector<LinearRgb> to,
+                const CancelToken& cancel)
+{
+    constexpr std::size_t kMost = 400;
+    const std::vector<int> members = thinOut(from, to, kMost);
+    std::array<std::vector<FitStage>, 2> halves;
+    inParallel(halves.size(), [&](std::size_t i) { halves[i] = stagesOnHalf(from, to, members, i == 1, cancel); });
+    if (halves[0].empty() || halves[1].empty())
+        return;
+    std::array<double, 2> last{halves[0].front().unseenBefore, halves[1].front().unseenBefore};
+    for (FitStage& stage : stages) {
+        stage.unseenBefore = (last[0] + last[1]) / 2;
+        for (std::size_t h = 0; h < halves.size(); ++h)
+            for (const FitStage& own : halves[h])
+                if (own.what == stage.what)
+                    last[h] = own.unseenAfter;
+        stage.unseenAfter = (last[0] + last[1]) / 2;
+    }
+}
+
 }  // namespace
 
 bool isAtAnEnd(const LinearRgb& after)
@@ -176,6 +235,8 @@ Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vect
     auto result = modelAndSteps(from, to, members, tell, cancel);
     if (!result)
         return result;
+    if (options.tellUnseen)
+        tellUnseen(result->stages, from, to, cancel);
     if (options.table)
         result->look.steps.push_back(restStep(result->look, result->model, from, to));
     for (Step& step : result->look.steps)
@@ -184,7 +245,7 @@ Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vect
     if (options.table)
         result->stages.push_back({"Table",
                                   result->stages.empty() ? result->untouched.mean : result->stages.back().after,
-                                  result->left.mean});
+                                  result->left.mean, -1, -1});
     tell(1);
     return result;
 }

@@ -13,7 +13,8 @@
 namespace amber {
 
 struct FitOptions {
-    bool table = false;  ///< a small smooth table for what the steps cannot say
+    bool table = false;       ///< a small smooth table for what the steps cannot say
+    bool tellUnseen = false;  ///< what each step does to regions of colour that are kept from the fit
 };
 
 struct FittedLook {
@@ -30,8 +31,10 @@ bool isAtAnEnd(const LinearRgb& after);
 /// First learns what the colours tell of the treatment as a whole (TreatmentModel), then fits a tone curve, split
 /// toning, primaries, chroma and hue families to the colours seen and to what the model foretells for those that were
 /// not, so that the look does to them what is likely and does little where nothing is known. When asked for, a 17-point
-/// table of what the steps cannot say of it. Fails, with the reason, for too few colours, colours all alike, and
-/// colours of which most are clipped after the treatment. `progress` counts from 0 to 1.
+/// table of what the steps cannot say of it. With tellUnseen the steps are fitted twice more, to the even and to the
+/// odd fields of a chessboard of hue by tone, and each stage is told on the fields that were kept from it. Fails, with
+/// the reason, for too few colours, colours all alike, and colours of which most are clipped after the treatment.
+/// `progress` counts from 0 to 1.
 Result<FittedLook> fitLook(const std::vector<LinearRgb>& before, const std::vector<LinearRgb>& after,
                            const FitOptions& options = {}, const std::function<void(double)>& progress = {},
                            const CancelToken& cancel = {});

@@ -22,6 +22,14 @@ StepParameters without(const StepParameters& parameters)
         plain = Primaries{};
     } else if (std::holds_alternative<Chroma>(plain)) {
         plain = Chroma{};
+    } else if (std::holds_alternative<EdgeDarkening>(plain)) {
+        plain = EdgeDarkening{};
+    } else if (std::holds_alternative<LocalContrast>(plain)) {
+        plain = LocalContrast{};
+    } else if (std::holds_alternative<FineDetail>(plain)) {
+        plain = FineDetail{};
+    } else if (std::holds_alternative<Grain>(plain)) {
+        plain = Grain{};
     }
     return plain;
 }
@@ -67,8 +75,9 @@ Look mergedGroup(const Look& look, const Look& taken, const std::string& group, 
             result.steps.push_back(step);
             continue;
         }
-        const auto before =
-            std::find_if(own.begin(), own.end(), [&](const Step& s) { return typeOf(s) == typeOf(step); });
+        const auto before = std::find_if(own.begin(), own.end(), [&](const Step& s) {
+            return typeOf(s) == typeOf(step) && s.guard.where.role == step.guard.where.role;
+        });
         Step kept = before == own.end() ? step : *before;
         if (before == own.end())
             kept.parameters = without(step.parameters);
@@ -81,6 +90,11 @@ Look mergedGroup(const Look& look, const Look& taken, const std::string& group, 
         if (!onlyPicture.empty())
             result.steps.insert(result.steps.begin() + static_cast<std::ptrdiff_t>(beforePaper(result)),
                                 heldFor(onlyPicture, step, without(step.parameters)));
+    // Roles that its steps are bound to.
+    for (const Step& step : result.steps)
+        if (const std::string& name = step.guard.where.role; step.group == group && !roleOf(result, name))
+            if (const Role* role = roleOf(taken, name))
+                result.roles.push_back(*role);
     return result;
 }
 

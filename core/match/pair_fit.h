@@ -50,4 +50,8 @@ Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& opt
 Result<FittedLook> fitTable(const Table& table, const FitOptions& options = {},
                             const std::function<void(double)>& progress = {}, const CancelToken& cancel = {});
 
+/// The same for another look: what of it a table can carry (pointwisePart), as steps of the fewest kinds.
+Result<FittedLook> fitOtherLook(const Look& look, const FitOptions& options = {},
+                                const std::function<void(double)>& progress = {}, const CancelToken& cancel = {});
+
 }  // namespace amber

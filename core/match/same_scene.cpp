@@ -2,8 +2,11 @@
 
 #include "core/balance/depth_flow.h"
 #include "core/base/long_call.h"
+#include "core/base/statistics.h"
 #include "core/engine/render_plan.h"
 #include "core/image/resize.h"
+#include "core/match/corner_fit.h"
+#include "core/match/light_by_place.h"
 #include "core/match/merge_group.h"
 #include "core/match/through_look.h"
 
@@ -22,35 +25,71 @@ Image reduced(ImageView picture)
     return reduceByArea(picture, size.width, size.height);
 }
 
-Result<Image> under(const Look& look, ImageView picture)
+Result<Image> under(const Look& look, ImageView picture, const std::shared_ptr<const RoleMasks>& masks)
 {
     Image out = reduced(picture);
     const auto plan = RenderPlan::compile(look);
     if (!plan)
         return tl::make_unexpected(plan.error());
     if (!plan->isIdentity())
-        render(*plan, reduced(picture).view(), out.mutableView());
+        render(*plan, reduced(picture).view(), out.mutableView(), {}, {RenderOptions::Stage::All, 0, 0, 0, masks});
     return out;
 }
 
 /// Colours seen in both. Things before and behind one another move against each other from another side.
-Result<SeenTwice> seenOf(const SameThings& things, const Look& look)
+struct SceneColours {
+    SeenTwice seen;
+    double ratio = 1;
+    std::optional<Corners> corners;  ///< light that falls off in the reference's corners and not in ours
+};
+
+Result<SceneColours> seenOf(const SameThings& things, const Look& look)
 {
-    const auto ours = under(look, things.ours);
+    const auto ours = under(look, things.ours, things.masks);
     if (!ours)
         return tl::make_unexpected(ours.error());
     const Image theirs = reduced(things.reference);
     const DepthFlow flow(ours->view(), theirs.view(), things.registration);
-    return coloursSeenTwice(
+    SeenTwice seen = coloursSeenTwice(
         ours->view(), theirs.view(), [&](Registration::Place at) { return flow.map(at); }, kAcross, kEven);
+    const double ratio = static_cast<double>(theirs.width()) / theirs.height();
+    const auto corners = cornersOf(seen, ratio);
+    return SceneColours{std::move(seen), ratio, corners};
+}
+
+/// The look from ours to the references; what falls off in the corners of all of them becomes edge darkening.
+Result<FittedLook> fittedTo(const std::vector<SameThings>& things, const Look& rest, const CancelToken& cancel)
+{
+    std::vector<LinearRgb> from, to;
+    std::vector<double> stops, begins;
+    std::vector<SceneColours> scenes;
+    for (const SameThings& one : things) {
+        auto scene = seenOf(one, rest);
+        if (!scene)
+            return tl::make_unexpected(scene.error());
+        if (scene->corners)
+            stops.push_back(scene->corners->stops), begins.push_back(scene->corners->begin);
+        scenes.push_back(std::move(*scene));
+    }
+    const bool hasCorners = stops.size() == scenes.size();
+    for (const SceneColours& scene : scenes) {
+        from.insert(from.end(), scene.seen.from.begin(), scene.seen.from.end());
+        const auto light = hasCorners ? withoutCorners(scene.seen, *scene.corners, scene.ratio) : scene.seen.to;
+        to.insert(to.end(), light.begin(), light.end());
+    }
+    auto fit = fitLook(from, to, {}, {}, cancel);
+    if (fit && hasCorners)
+        fit->look.steps.push_back(edgeStep({median(stops), median(begins)}));
+    return fit;
 }
 
 /// Of several pictures the reference as a whole.
-Fingerprint seenThere(const Fingerprint& reference, const std::vector<SameThings>& things,
-                      const std::vector<Image>& small, const Membership& members)
+Fingerprint seenThere(const Fingerprint& reference, const std::vector<SameThings>& things, const OurPictures& small,
+                      const Membership& members)
 {
-    return things.size() == 1 && small.size() == 1 ? printAtOurPlaces(reference, things[0], small[0], members)
-                                                   : reference;
+    return things.size() == 1 && small.small.size() == 1
+               ? printAtOurPlaces(reference, things[0], small.small[0], members)
+               : reference;
 }
 
 }  // namespace
@@ -59,8 +98,17 @@ Fingerprint printAtOurPlaces(const Fingerprint& print, const SameThings& things,
                              const Membership& members)
 {
     // As small as ours: the ends of tones go by how much was taken together.
-    const Image laid =
+    Image laid =
         laidOver(forMatching(things.reference).view(), inverse(things.registration), small.width(), small.height());
+    Fingerprint result = print;
+    if (const auto falls = lightByPlace(laid.view())) {
+        result.falls.clear();
+        for (const double fall : *falls)
+            result.falls.push_back({fall, 0, {}});
+    }
+    // Light by place is a row of its own: tones are compared without what of it the reference alone has.
+    if (const auto only = fallsBeside(small.view(), laid.view()))
+        laid = levelled(laid.view(), *only);
     std::vector<LinearRgb> colours;
     Membership own;
     own.families = members.families;
@@ -82,25 +130,16 @@ Fingerprint printAtOurPlaces(const Fingerprint& print, const SameThings& things,
     std::vector<Image> row;
     row.push_back(asRow(colours));
     const Fingerprint there = measureForMatch(row, own);
-    Fingerprint result = print;
     result.tones = there.tones, result.casts = there.casts, result.families = there.families;
     return result;
 }
 
-Result<TakenScene> takeScene(const Look& look, const std::vector<SameThings>& things, const std::vector<Image>& small,
+Result<TakenScene> takeScene(const Look& look, const std::vector<SameThings>& things, const OurPictures& small,
                              const Fingerprint& reference, const std::string& group, const CancelToken& cancel)
 {
     longCall("takeScene");
     const Look rest = withoutGroup(look, group);
-    std::vector<LinearRgb> from, to;
-    for (const SameThings& one : things) {
-        const auto seen = seenOf(one, rest);
-        if (!seen)
-            return tl::make_unexpected(seen.error());
-        from.insert(from.end(), seen->from.begin(), seen->from.end());
-        to.insert(to.end(), seen->to.begin(), seen->to.end());
-    }
-    auto fit = fitLook(from, to, {}, {}, cancel);
+    auto fit = fittedTo(things, rest, cancel);
     if (!fit)
         return tl::make_unexpected(fit.error());
     TakenScene result{{}, fit->colours, fit->untouched, fit->left};

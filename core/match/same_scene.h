@@ -11,7 +11,8 @@ namespace amber {
 /// One of our pictures, untouched, and where the reference shows its things.
 struct SameThings {
     ImageView ours, reference;
-    Registration registration;  ///< from ours to the reference
+    Registration registration;                    ///< from ours to the reference
+    std::shared_ptr<const RoleMasks> masks = {};  ///< of ours
 };
 
 /// The reference's fingerprint with tones, casts and families of those of its pixels that lie where ours do, each
@@ -28,7 +29,7 @@ struct TakenScene {
 
 /// The steps of the group are fitted anew (fitLook) to the colours seen in both, ours under the look without them, and
 /// put at its end, before output sharpening and grain. `small` are our pictures for the ladder. Fails as fitLook does.
-Result<TakenScene> takeScene(const Look& look, const std::vector<SameThings>& things, const std::vector<Image>& small,
+Result<TakenScene> takeScene(const Look& look, const std::vector<SameThings>& things, const OurPictures& small,
                              const Fingerprint& reference, const std::string& group, const CancelToken& cancel = {});
 
 }  // namespace amber

@@ -298,10 +298,19 @@ void dropWorthless(Fit& fit)
 }
 
 /// What is left after each kind of step of the final fit.
-std::vector<FitStage> stagesOf(const Fit& fit, double untouched)
+std::vector<FitStage> stagesOf(const Fit& fit, const WeighedPairs& pairs, double untouched)
 {
     std::vector<FitStage> stages;
-    double last = untouched;
+    const auto ofKept = [&](const Look& look) {
+        if (pairs.keptBefore.empty())
+            return -1.0;
+        const std::vector<LinearRgb> made = through(look, pairs.keptBefore);
+        double sum = 0;
+        for (std::size_t i = 0; i < made.size(); ++i)
+            sum += ciede2000(made[i], pairs.keptAfter[i]);
+        return sum / static_cast<double>(made.size());
+    };
+    double last = untouched, lastOfKept = ofKept({});
     const auto blocks = fit.used();
     for (const int block : blocks) {
         Fit part = fit;
@@ -309,8 +318,9 @@ std::vector<FitStage> stagesOf(const Fit& fit, double untouched)
             if (later > block)
                 part.drop(later);
         const double now = part.seenMean();
-        stages.push_back({kTitles[block], last, now});
-        last = now;
+        const double nowOfKept = ofKept(part.look());
+        stages.push_back({kTitles[block], last, now, lastOfKept, nowOfKept});
+        last = now, lastOfKept = nowOfKept;
     }
     return stages;
 }
@@ -330,7 +340,7 @@ Result<SteppedLook> fitSteps(const WeighedPairs& pairs, const std::function<bool
     if (!tell(0.9))
         return fail("given up");
     dropWorthless(fit);
-    SteppedLook result{fit.look(), stagesOf(fit, untouched)};
+    SteppedLook result{fit.look(), stagesOf(fit, pairs, untouched)};
     std::erase_if(result.look.steps, [](const Step& s) { return isIdentity(s); });
     return result;
 }

@@ -16,12 +16,16 @@ struct WeighedPairs {
     std::vector<double> weights;
     std::size_t seen = 0;    ///< how many of them, from the first
     double modelLeaves = 0;  ///< what the model leaves of regions it has not seen, mean CIEDE2000
+    /// Seen, but kept from the fit: what each stage makes of them is told.
+    std::vector<LinearRgb> keptBefore = {}, keptAfter = {};
 };
 
 /// What one kind of step took away of the difference, in the order of fitting.
 struct FitStage {
     std::string what;              ///< "Tone curve", "Split toning", ...
     double before = 0, after = 0;  ///< mean CIEDE2000
+    /// The same of colours that were kept from the fit; below 0: not told.
+    double unseenBefore = -1, unseenAfter = -1;
 };
 
 struct SteppedLook {

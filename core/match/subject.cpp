@@ -19,6 +19,8 @@ constexpr std::size_t kLightRows = 4, kCasts = 3;
 /// Into kQuantiles: 1, 5, 50, 95, 99 %.
 constexpr std::size_t kBlack = 1, kLow = 2, kMiddle = 4, kHigh = 6, kWhite = 7;
 constexpr double kColour = 100;
+/// Variances of what looks do: to falls of light in L*, to textures in per cent (a logarithm).
+constexpr double kLookOfFalls[] = {16, 9, 36}, kLookOfTextures[] = {625, 625, 6400, 100};
 /// How much more the subject counts than its covariance says.
 constexpr double kUnusual = 1.5;
 
@@ -40,14 +42,23 @@ struct Posterior {
     MatrixXd covariance;
 };
 
-/// Of those numbers that both pictures have.
-Posterior posterior(const MatrixXd& subject, const MatrixXd& look, const VectorXd& difference,
+/// How much of the subject's covariance is left in pictures taken together.
+double leftOf(double pictures, double common) { return common + (1 - common) / std::max(1.0, pictures); }
+/// Of both sides together; 2 for two single pictures.
+double subjects(const Fingerprint& reference, const Fingerprint& ours)
+{
+    constexpr double kOneHand = 0.2, kOneShoot = 0.5;
+    return leftOf(reference.references, kOneHand) + leftOf(ours.references, kOneShoot);
+}
+
+/// Of those numbers that both pictures have; `count` times the subject's covariance.
+Posterior posterior(double count, const MatrixXd& subject, const MatrixXd& look, const VectorXd& difference,
                     const std::vector<Index>& known)
 {
     Posterior result{VectorXd::Zero(difference.size()), MatrixXd::Zero(difference.size(), difference.size())};
     if (known.empty())
         return result;
-    const MatrixXd t = look(known, known), all = t + 2 * kUnusual * subject(known, known),
+    const MatrixXd t = look(known, known), all = t + count * kUnusual * subject(known, known),
                    gain = all.ldlt().solve(t).transpose();
     result.mean(known) = gain * VectorXd(difference(known));
     result.covariance(known, known) = t - gain * t;
@@ -77,6 +88,22 @@ bool isHeld(const std::vector<ColourTrait>& one, const std::vector<ColourTrait>&
 
 bool hasLight(const Fingerprint& f) { return f.tones.size() > kWhite; }
 
+/// How far other ways to find a cast find the same difference.
+double agreementOfWays(const Fingerprint& reference, const Fingerprint& ours, std::size_t zone)
+{
+    if (!isHeld(reference.casts, ours.casts, zone, 1e-9))
+        return 1;
+    const double a = reference.casts[zone].a - ours.casts[zone].a, b = reference.casts[zone].b - ours.casts[zone].b;
+    double off = 0, ways = 0;
+    for (std::size_t i = zone; i < std::min(reference.otherCasts.size(), ours.otherCasts.size()); i += kCasts)
+        if (isHeld(reference.otherCasts, ours.otherCasts, i, 1e-3)) {
+            const ColourTrait &r = reference.otherCasts[i], &o = ours.otherCasts[i];
+            off += std::pow(r.a - o.a - a, 2) + std::pow(r.b - o.b - b, 2), ++ways;
+        }
+    const double square = a * a + b * b;
+    return ways > 0 && square > 0 ? square / (square + off / ways) : 1;
+}
+
 /// Light and casts: they say something of one another.
 void addLightAndCasts(const Fingerprint& reference, const Fingerprint& ours, double least,
                       std::vector<LookShare>& shares)
@@ -89,7 +116,7 @@ void addLightAndCasts(const Fingerprint& reference, const Fingerprint& ours, dou
             for (const std::size_t c : {0u, 1u})
                 known.push_back(static_cast<Index>(kLightRows + 2 * k + c));
     constexpr auto kAll = static_cast<Index>(kLightRows + 2 * kCasts);
-    const Posterior p = posterior(symmetric(kSubject, kAll), symmetric(kLook, kAll),
+    const Posterior p = posterior(subjects(reference, ours), symmetric(kSubject, kAll), symmetric(kLook, kAll),
                                   asVector(lightAndCasts(reference)) - asVector(lightAndCasts(ours)), known);
     for (std::size_t i = 0; i < kLightRows; ++i) {
         const auto at = static_cast<Index>(i);
@@ -98,7 +125,8 @@ void addLightAndCasts(const Fingerprint& reference, const Fingerprint& ours, dou
     for (std::size_t k = 0; k < kCasts; ++k) {
         const auto at = static_cast<Index>(kLightRows + 2 * k);
         shares.push_back({0, p.mean[at] / kColour, p.mean[at + 1] / kColour,
-                          surenessOf(p.mean.segment(at, 2), p.covariance.block(at, at, 2, 2))});
+                          surenessOf(p.mean.segment(at, 2), p.covariance.block(at, at, 2, 2)) *
+                              agreementOfWays(reference, ours, k)});
     }
 }
 
@@ -120,9 +148,9 @@ LookShare familyShare(const Fingerprint& reference, const Fingerprint& ours, std
 {
     if (family >= std::size(kSubjectOfFamily) || !isHeld(reference.families, ours.families, family, least))
         return {};
-    const Posterior p =
-        posterior(symmetric(kSubjectOfFamily[family], 2), symmetric(kLookOfFamily[family], 2),
-                  asVector(familyColour(reference, family)) - asVector(familyColour(ours, family)), {0, 1});
+    const Posterior p = posterior(
+        subjects(reference, ours), symmetric(kSubjectOfFamily[family], 2), symmetric(kLookOfFamily[family], 2),
+        asVector(familyColour(reference, family)) - asVector(familyColour(ours, family)), {0, 1});
     return {0, p.mean[0] / kColour, p.mean[1] / kColour, surenessOf(p.mean, p.covariance)};
 }
 
@@ -144,6 +172,30 @@ std::vector<double> familyColour(const Fingerprint& print, std::size_t family)
     return {kColour * print.families[family].a, kColour * print.families[family].b};
 }
 
+std::vector<LookShare> placeShares(const Fingerprint& reference, const Fingerprint& ours)
+{
+    std::vector<LookShare> shares;
+    const double count = kUnusual * subjects(reference, ours);
+    const auto add = [&](bool isKnown, double difference, double subject, double look) {
+        if (!isKnown)
+            return shares.push_back({});
+        const double gain = look / (look + count * subject), mean = gain * difference,
+                     deviation = std::sqrt(look * (1 - gain));
+        shares.push_back({mean, 0, 0, std::erf(std::abs(mean) / (2 * deviation) / std::sqrt(2.0))});
+    };
+    for (std::size_t i = 0; i < std::size(kSubjectOfFalls); ++i) {
+        const bool isKnown = i < std::min(reference.falls.size(), ours.falls.size());
+        add(isKnown, isKnown ? reference.falls[i].value - ours.falls[i].value : 0, kSubjectOfFalls[i], kLookOfFalls[i]);
+    }
+    for (std::size_t i = 0; i < std::size(kSubjectOfTextures); ++i) {
+        const bool isKnown = i < std::min(reference.textures.size(), ours.textures.size()) &&
+                             std::min(reference.textures[i].value, ours.textures[i].value) > 0;
+        add(isKnown, isKnown ? 100 * std::log(reference.textures[i].value / ours.textures[i].value) : 0,
+            kSubjectOfTextures[i], kLookOfTextures[i]);
+    }
+    return shares;
+}
+
 std::vector<LookShare> lookShares(const Fingerprint& reference, const Fingerprint& ours, double least)
 {
     std::vector<LookShare> shares;
@@ -156,8 +208,10 @@ std::vector<LookShare> lookShares(const Fingerprint& reference, const Fingerprin
 
 Fingerprint likelyTarget(const Fingerprint& reference, const Fingerprint& ours, double least)
 {
-    const std::vector<LookShare> shares = lookShares(reference, ours, least);
+    const std::vector<LookShare> shares = lookShares(reference, ours, least), ofPlace = placeShares(reference, ours);
     Fingerprint target = reference;
+    for (std::size_t i = 0; i < std::min(target.falls.size(), ours.falls.size()); ++i)
+        target.falls[i].value = ours.falls[i].value + ofPlace[i].light;
     if (hasLight(reference) && hasLight(ours)) {
         const double middle = star(ours, kMiddle), contrast = star(ours, kHigh) - star(ours, kLow),
                      stretched = contrast > 1e-6 ? (contrast + shares[3].light) / contrast : 1;

@@ -7,7 +7,10 @@
 //   E(t | d) = T (T + 2 S)^-1 d,   cov(t | d) = T - T (T + 2 S)^-1 T
 // (the posterior of jointly normal vectors: C. Bishop, Pattern Recognition and Machine Learning, 2006, 2.3.1).
 // Photographs that are far from the usual are more common than a normal distribution has them: S counts more for it.
-// How sure a cast in darks or lights is goes by the cast in middles.
+// Of n pictures taken together S counts as S (r + (1 - r) / n), r what pictures of one hand (0.2) or of one shoot (0.5)
+// have in common. How sure a cast in darks or lights is goes by the cast in middles, and each cast by other ways to
+// find it (Fingerprint::otherCasts): as d^2 / (d^2 + o^2), d its difference and o the mean distance of the others from
+// it.
 #pragma once
 
 #include "core/colour/types.h"
@@ -28,6 +31,12 @@ struct LookShare {
 /// Four rows of light, three casts, then the families, as far as both prints hold them with `least` of the picture; of
 /// others nothing. In the order of the ladder's rows.
 std::vector<LookShare> lookShares(const Fingerprint& reference, const Fingerprint& ours, double least);
+
+/// The same of the three falls of light (`light`: L*), then of the four textures (`light`: per cent), each by itself:
+/// nothing where one of the prints does not have it. What subjects do was learned from the same photographs; what looks
+/// do is taken to be a few stops at corners, ramps of some L*, a quarter more or less of local contrast and edges, and
+/// grain of its own size.
+std::vector<LookShare> placeShares(const Fingerprint& reference, const Fingerprint& ours);
 
 /// Where ours would be if what is likely the look's were done to it: a reference to be matched.
 Fingerprint likelyTarget(const Fingerprint& reference, const Fingerprint& ours, double least);

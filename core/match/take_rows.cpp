@@ -4,6 +4,7 @@
 #include "core/match/ladder.h"
 #include "core/match/least_squares.h"
 #include "core/match/merge_group.h"
+#include "core/match/texture.h"
 
 #include <algorithm>
 #include <cmath>
@@ -14,7 +15,8 @@ namespace {
 enum class Stage { Light, Casts, Families };
 Stage stageOf(Rung rung)
 {
-    return rung <= Rung::Contrast ? Stage::Light : rung <= Rung::CastLights ? Stage::Casts : Stage::Families;
+    const RungKind kind = kindOf(rung);
+    return kind == RungKind::Family ? Stage::Families : kind == RungKind::Cast ? Stage::Casts : Stage::Light;
 }
 
 /// The numbers of one step that answer for some rows, and how they are put into a look.
@@ -40,9 +42,10 @@ template <class T>
 std::size_t ownStep(Look& look, const std::string& group, T fresh)
 {
     const auto order = [](const Step& step) {
-        return std::holds_alternative<ToneCurve>(step.parameters)   ? 0
-               : std::holds_alternative<HueShifts>(step.parameters) ? 1
-                                                                    : 2;
+        return std::holds_alternative<EdgeDarkening>(step.parameters) ? 0
+               : std::holds_alternative<ToneCurve>(step.parameters)   ? 1
+               : std::holds_alternative<HueShifts>(step.parameters)   ? 2
+                                                                      : 3;
     };
     Step made;
     made.parameters = std::move(fresh);
@@ -53,7 +56,7 @@ std::size_t ownStep(Look& look, const std::string& group, T fresh)
         Step& step = look.steps[i];
         if (step.group != group)
             continue;
-        if (std::holds_alternative<T>(step.parameters)) {
+        if (std::holds_alternative<T>(step.parameters) && !step.guard.where.isBound()) {
             step.enabled = true;  // what is taken is meant to be seen
             return i;
         }
@@ -66,17 +69,18 @@ std::size_t ownStep(Look& look, const std::string& group, T fresh)
     return at;
 }
 
-std::vector<Image> seenThrough(const Look& look, const std::vector<Image>& pictures)
+std::vector<Image> seenThrough(const Look& look, const OurPictures& pictures)
 {
-    std::vector<Image> out = pictures;
+    std::vector<Image> out = pictures.small;
     if (const auto plan = RenderPlan::compile(look); plan && !plan->isIdentity())
-        for (std::size_t i = 0; i < pictures.size(); ++i)
-            render(*plan, pictures[i].view(), out[i].mutableView());
+        for (std::size_t i = 0; i < out.size(); ++i)
+            render(*plan, pictures.small[i].view(), out[i].mutableView(), {},
+                   {RenderOptions::Stage::All, 0, 0, 0, pictures.masksOf(i)});
     return out;
 }
 
 /// Tones at kPointQuantiles of what enters a step.
-std::array<double, kPoints> tonesEntering(const Look& look, std::size_t step, const std::vector<Image>& ours,
+std::array<double, kPoints> tonesEntering(const Look& look, std::size_t step, const OurPictures& ours,
                                           const Membership& members)
 {
     Look before = look;
@@ -189,7 +193,7 @@ std::map<std::size_t, double> heightsFor(const std::vector<std::size_t>& rows, c
 }
 
 Numbers lightNumbers(Look& look, const std::vector<std::size_t>& rows, const Ladder& ladder,
-                     const Fingerprint& reference, const std::vector<Image>& ours, const Membership& members,
+                     const Fingerprint& reference, const OurPictures& ours, const Membership& members,
                      const std::string& group)
 {
     const std::size_t before = look.steps.size(), step = ownStep(look, group, ToneCurve{});
@@ -212,6 +216,16 @@ Numbers lightNumbers(Look& look, const std::vector<std::size_t>& rows, const Lad
         partOf<ToneCurve>(l, step).all =
             moved(old, heights, std::min(points[0], points[4]), std::max(points[0], points[4]));
     };
+    return n;
+}
+
+/// The corners alone: what falls across the frame asks for a role.
+Numbers edgeNumbers(Look& look, const std::string& group)
+{
+    const std::size_t step = ownStep(look, group, EdgeDarkening{});
+    Numbers n;
+    n.now = {partOf<EdgeDarkening>(look, step).net}, n.low = {-3}, n.high = {1};
+    n.put = [step](Look& l, const double* x) { partOf<EdgeDarkening>(l, step).net = x[0]; };
     return n;
 }
 
@@ -340,7 +354,7 @@ void residualsOf(const LadderRow& row, double weight, std::vector<double>& r)
 
 class Match {
 public:
-    Match(const Look& look, const std::vector<Image>& ours, const Fingerprint& reference, const std::string& group,
+    Match(const Look& look, const OurPictures& ours, const Fingerprint& reference, const std::string& group,
           bool showsTheSame)
         : look(look), m_ours(ours), m_reference(reference), m_group(group), m_same(showsTheSame),
           m_members(membershipBefore(look, ours, group))
@@ -399,12 +413,19 @@ public:
                          [&](std::size_t r) { return stageOf(ladder.rows[r].rung) == stage; });
             return some;
         };
-        const auto light = of(Stage::Light), casts = of(Stage::Casts), families = of(Stage::Families);
+        auto light = of(Stage::Light);
+        const auto casts = of(Stage::Casts), families = of(Stage::Families);
+        const bool hasEdge =
+            std::erase_if(light, [&](std::size_t r) { return ladder.rows[r].kind() == RungKind::Fall; }) > 0;
+        if (hasEdge)
+            edgeNumbers(look, m_group);
         if (!casts.empty())
             castNumbers(look, casts, ladder, m_group);
         if (!families.empty())
             familyNumbers(look, families, ladder, m_group);
         std::vector<Numbers> parts;
+        if (hasEdge)
+            parts.push_back(edgeNumbers(look, m_group));
         if (!light.empty())
             parts.push_back(lightNumbers(look, light, ladder, m_reference, m_ours, m_members, m_group));
         if (!casts.empty())
@@ -417,7 +438,7 @@ public:
     Look look;
 
 private:
-    const std::vector<Image>& m_ours;
+    const OurPictures& m_ours;
     const Fingerprint& m_reference;
     const std::string& m_group;
     bool m_same;
@@ -430,7 +451,7 @@ std::set<std::size_t> bringOnto(Match& match, const std::set<std::size_t>& wante
     constexpr double kAtRest = 0.25;  // of the tolerance: nearer than this is left alone
     std::set<std::size_t> touched;
     const auto isOff = [&](const LadderRow& row) {
-        return row.difference > kAtRest * (row.rung == Rung::Family ? 2.0 : 1.0);
+        return row.difference > kAtRest * (row.kind() == RungKind::Family ? 2.0 : 1.0);
     };
     const auto solveStage = [&](Stage stage) {
         const Ladder now = match.measured(match.look);
@@ -460,14 +481,27 @@ std::set<std::size_t> bringOnto(Match& match, const std::set<std::size_t>& wante
 
 }  // namespace
 
-Fingerprint measuredThrough(const Look& look, const std::vector<Image>& ours, const Membership& members)
+Fingerprint measuredThrough(const Look& look, const OurPictures& ours, const Membership& members)
 {
     return measureForMatch(seenThrough(look, ours), members);
 }
 
-Membership membershipBefore(const Look& look, const std::vector<Image>& ours, const std::string& group)
+Membership membershipBefore(const Look& look, const OurPictures& ours, const std::string& group)
 {
     return membershipOf(seenThrough(withoutGroup(look, group), ours), false);
+}
+
+void addSurvey(Fingerprint& ours, const Look& look, ImageView large, const std::shared_ptr<const RoleMasks>& masks,
+               double referenceEdge)
+{
+    OurPictures picture;
+    picture.small.push_back(forTexture(large, referenceEdge)), picture.masks.push_back(masks);
+    const std::vector<Image> finished = seenThrough(look, picture);
+    ours.textures = textureTraits(finished.front().view());
+    std::vector<Image> small;
+    small.push_back(forMatching(finished.front().view()));
+    ours.frame = frameTraits(small);
+    ours.frame[0].value = static_cast<double>(large.width) / large.height;
 }
 
 Look withoutGroup(const Look& look, const std::string& group)
@@ -477,11 +511,11 @@ Look withoutGroup(const Look& look, const std::string& group)
     return rest;
 }
 
-Result<Taken> takeRows(const Look& look, const std::vector<Image>& ours, const Fingerprint& reference,
+Result<Taken> takeRows(const Look& look, const OurPictures& ours, const Fingerprint& reference,
                        const std::set<std::size_t>& wanted, const std::string& group, bool showsTheSame)
 {
     longCall("takeRows");
-    if (look.steps.size() + 3 > kStepLimit)
+    if (look.steps.size() + 4 > kStepLimit)
         return fail("the look has no room for further steps", {}, "at most " + std::to_string(kStepLimit),
                     std::to_string(look.steps.size()));
     Match match(look, ours, reference, group, showsTheSame);
@@ -490,7 +524,12 @@ Result<Taken> takeRows(const Look& look, const std::vector<Image>& ours, const F
     for (const std::size_t row : wanted)
         if (row >= taken.before.rows.size() || !taken.before.rows[row].isSupported())
             return fail("there is too little of it in one of the pictures to be matched");
-    const std::set<std::size_t> touched = bringOnto(match, wanted);
+    std::set<std::size_t> bySteps = wanted;
+    std::erase_if(bySteps, [&](std::size_t row) {
+        const LadderRow& r = taken.before.rows[row];
+        return !r.isForSteps() || r.kind() == RungKind::Texture;
+    });
+    const std::set<std::size_t> touched = bringOnto(match, bySteps);
     taken.look = match.look;
     taken.after = match.measured(taken.look);
     taken.moved.assign(touched.begin(), touched.end());
@@ -499,7 +538,7 @@ Result<Taken> takeRows(const Look& look, const std::vector<Image>& ours, const F
     return taken;
 }
 
-Result<Taken> takeLikely(const Look& look, const std::vector<Image>& ours, const Fingerprint& reference,
+Result<Taken> takeLikely(const Look& look, const OurPictures& ours, const Fingerprint& reference,
                          const std::set<std::size_t>& rows, const std::string& group)
 {
     const Membership members = membershipBefore(look, ours, group);

@@ -22,7 +22,7 @@ using test::through;
 /// One unseen picture under one fitted look.
 struct Judged {
     std::size_t family;
-    double covered, before, after, bound;
+    double covered, before, after, likely, bound;
 };
 
 std::vector<Judged> judge(const std::vector<Image>& all, std::size_t family, std::uint64_t seed,
@@ -44,10 +44,11 @@ std::vector<Judged> judge(const std::vector<Image>& all, std::size_t family, std
         EXPECT_FALSE(pair.agreement.isLeftOut) << test::kIndependentFamilies[family] << seed;
     std::vector<Judged> judged;
     for (std::size_t i = 0; i < all.size(); ++i)
-        if (std::find(fitted.begin(), fitted.end(), i) == fitted.end())
+        if (std::find(fitted.begin(), fitted.end(), i) == fitted.end()) {
+            const ForetoldError error = foretoldError(fit->fit, all[i].view());
             judged.push_back({family, coverage(fit->seen, all[i].view()), apart(all[i], wanted[i]),
-                              apart(through(fit->fit.look, all[i]), wanted[i]),
-                              foretoldError(fit->fit, all[i].view()).bound});
+                              apart(through(fit->fit.look, all[i]), wanted[i]), error.mean, error.bound});
+        }
     return judged;
 }
 
@@ -86,6 +87,24 @@ Summary told(const std::vector<Judged>& all, const char* title)
     return summarised(all, "all");
 }
 
+/// What was foretold against what came, by quarters of what was foretold: it must grow with it.
+void tellCalibration(std::vector<Judged> all)
+{
+    constexpr std::size_t kParts = 4;
+    std::sort(all.begin(), all.end(), [](const Judged& p, const Judged& q) { return p.likely < q.likely; });
+    double last = 0;
+    for (std::size_t part = 0; part < kParts; ++part) {
+        double likely = 0, after = 0, bounded = 0, n = 0;
+        for (std::size_t i = part * all.size() / kParts; i < (part + 1) * all.size() / kParts; ++i)
+            likely += all[i].likely, after += all[i].after, bounded += all[i].after <= all[i].bound, ++n;
+        std::printf("  quarter %zu: foretold %.2f, came %.2f, below the bound %.0f %%\n", part + 1, likely / n,
+                    after / n, 100 * bounded / n);
+        EXPECT_GT(after / n, last) << "what is foretold to be worse is worse";
+        EXPECT_GE(bounded / n, 0.75);
+        last = after / n;
+    }
+}
+
 std::vector<Judged> judgeAll(const std::vector<Image>& all, std::size_t pairs)
 {
     std::vector<Judged> judged;
@@ -105,7 +124,9 @@ std::vector<Judged> judgeAll(const std::vector<Image>& all, std::size_t pairs)
 TEST(UnseenPictures, ALookFittedOnOnePictureHoldsOnOthers)
 {
     const std::vector<Image> all = judgedPictures();
-    const Summary one = told(judgeAll(all, 1), "fitted on one picture");
+    const std::vector<Judged> judged = judgeAll(all, 1);
+    const Summary one = told(judged, "fitted on one picture");
+    tellCalibration(judged);
     EXPECT_LE(one.ratio, 0.35);
     EXPECT_LE(one.median, 2.0);
     EXPECT_GE(one.bounded, 0.85);
@@ -117,7 +138,9 @@ TEST(UnseenPictures, ALookFittedOnThreePicturesHoldsBetter)
     const std::vector<Image> all = judgedPictures();
     if (all.size() < 10)
         GTEST_SKIP() << "the photographs are not installed";
-    const Summary three = told(judgeAll(all, 3), "fitted on three pictures");
+    const std::vector<Judged> judged = judgeAll(all, 3);
+    const Summary three = told(judged, "fitted on three pictures");
+    tellCalibration(judged);
     EXPECT_LE(three.ratio, 0.25);
     EXPECT_LE(three.median, 1.5);
     EXPECT_GE(three.bounded, 0.85);

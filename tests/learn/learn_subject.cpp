@@ -8,6 +8,7 @@
 
 #include <Eigen/Core>
 #include <algorithm>
+#include <cmath>
 #include <cstdio>
 #include <filesystem>
 
@@ -65,9 +66,21 @@ std::vector<double> less(std::vector<double> x, const std::vector<double>& y)
 }
 
 struct Learned {
-    Spread subject, look;
+    Spread subject, look, falls, textures;
     std::vector<Spread> subjectOf, lookOf;
 };
+
+/// What lies by place, of a picture as large as it is compared.
+void learnPlaces(ImageView picture, Learned& learned)
+{
+    const Fingerprint print = fingerprintOf(picture, "", std::max(picture.width, picture.height), 100);
+    std::vector<double> falls, textures;
+    for (const ValueTrait& fall : print.falls)
+        falls.push_back(fall.value);
+    for (const ValueTrait& texture : print.textures)
+        textures.push_back(100 * std::log(std::max(texture.value, 1e-3)));
+    learned.falls.add(falls), learned.textures.add(textures);
+}
 
 void learnFrom(const Image& picture, Learned& learned)
 {
@@ -105,6 +118,15 @@ void write(const char* name, const char* what, const std::vector<MatrixXd>& all)
     std::printf("};\n");
 }
 
+void writeVariances(const char* name, const char* what, const Spread& spread)
+{
+    const MatrixXd m = spread.about(spread.mean());
+    std::printf("/// %s.\nconstexpr double %s[] = {", what, name);
+    for (long i = 0; i < m.rows(); ++i)
+        std::printf("%s%.4g", i ? ", " : "", m(i, i));
+    std::printf("};\n");
+}
+
 int learn(const std::string& folder)
 {
     Learned learned;
@@ -114,7 +136,7 @@ int learn(const std::string& folder)
     std::sort(paths.begin(), paths.end());
     for (const auto& path : paths)
         if (const auto picture = readReduced(path, 1600, false))
-            learnFrom(forMatching(picture->image.view()), learned);
+            learnFrom(forMatching(picture->image.view()), learned), learnPlaces(picture->image.view(), learned);
     if (learned.subject.all.size() < 2) {
         std::fprintf(stderr, "no photographs in %s\n", folder.c_str());
         return 1;
@@ -130,6 +152,8 @@ int learn(const std::string& folder)
     write("kLook", "Of what looks do to light and casts", {learned.look.about(VectorXd::Zero(10))});
     write("kSubjectOfFamily", "Of each family over photographs", subjects);
     write("kLookOfFamily", "Of what looks do to each family", looks);
+    writeVariances("kSubjectOfFalls", "Of falls of light over photographs: variances, L*", learned.falls);
+    writeVariances("kSubjectOfTextures", "Of textures over photographs: variances, per cent", learned.textures);
     return 0;
 }
 

@@ -1,6 +1,7 @@
 // Match as a person uses it: a reference, rows taken one by one and all at once, a pair, a table, one frame to another.
 #include "app/places/match/fit_coverage.h"
 #include "app/places/match/match_place.h"
+#include "app/places/match/nearest_sheet.h"
 #include "app/wall/picture_view.h"
 #include "core/engine/render_plan.h"
 #include "core/image/read.h"
@@ -64,6 +65,10 @@ protected:
     std::unique_ptr<OpenWindow> app;
 };
 
+/// Rows of a whole ladder.
+constexpr int at(Rung rung) { return static_cast<int>(rung); }
+constexpr int kRows = 22, kLastFamily = 17;
+
 TEST_F(MatchWindow, RowsAreTakenOneByOneAndAllAtOnceUndoneAndKept)
 {
     goTo("north-window-06");
@@ -72,7 +77,7 @@ TEST_F(MatchWindow, RowsAreTakenOneByOneAndAllAtOnceUndoneAndKept)
     ASSERT_TRUE(rested());
     const double start = match().model().ladder().distance();
     ASSERT_GT(start, 2);
-    ASSERT_EQ(match().model().rowCount(), 14);
+    ASSERT_EQ(match().model().rowCount(), kRows);
     const std::size_t before = app->look().steps.size();
     ASSERT_EQ(before, 0u);
     // The command says the same numbers.
@@ -81,33 +86,33 @@ TEST_F(MatchWindow, RowsAreTakenOneByOneAndAllAtOnceUndoneAndKept)
     ASSERT_EQ(ran.status, 0) << ran.err;
     const auto report = nlohmann::json::parse(ran.out);
     const auto& reported = report["rows"];
-    for (std::size_t i = 0; i < 14; ++i)
+    for (std::size_t i = 0; i < kRows; ++i)
         EXPECT_NEAR(reported[i]["before"].get<double>(), match().model().ladder().rows[i].difference, 0.02) << i;
 
     // One row with the keyboard: only it moves, as one gesture.
     match().table().setFocus();
-    match().table().selectRow(2);
+    match().table().selectRow(at(Rung::Mid));
     app->key(Qt::Key_Return);
     ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() == before + 1 && rested(); }));
-    EXPECT_LT(match().model().ladder().rows[2].difference, 0.3);
+    EXPECT_LT(match().model().ladder().rows[at(Rung::Mid)].difference, 0.3);
     EXPECT_EQ(app->look().steps.back().group, "finished");
     app->key(Qt::Key_Z, Qt::ControlModifier);
     ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() == before && rested(); }));
     EXPECT_NEAR(match().model().ladder().distance(), start, 1e-9);
 
     // To here, then the rest, by mouse.
-    match().table().selectRow(3);
+    match().table().selectRow(at(Rung::Contrast));
     click("matchTakeTo");
     ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() == before + 1 && rested(); }));
-    for (std::size_t i = 0; i < 4; ++i)
+    for (std::size_t i = at(Rung::BlackEnd); i <= at(Rung::Contrast); ++i)
         EXPECT_LT(match().model().ladder().rows[i].difference, 0.3) << i;
     const auto takeDownToTheEnd = [&] {
-        match().table().selectRow(13);
+        match().table().selectRow(kLastFamily);
         click("matchTakeTo");
     };
     takeDownToTheEnd();
     ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() > before + 1 && rested(); }));
-    for (int i = 0; i < 14; ++i)
+    for (int i = 0; i <= kLastFamily; ++i)
         if (match().model().isTakenOnTheWay(i)) {
             EXPECT_TRUE(match().model().row(i)->isWithin()) << match().model().wordsOf(i).toStdString();
         }
@@ -135,13 +140,14 @@ TEST_F(MatchWindow, RowsAreTakenOneByOneAndAllAtOnceUndoneAndKept)
     open();
     EXPECT_EQ(app->look(), taken);
     goTo("north-window-06");
-    ASSERT_TRUE(waitUntil(
-        [&] { return rested() && match().held().kind == Held::Kind::Pictures && match().model().rowCount() == 14; }));
+    ASSERT_TRUE(waitUntil([&] {
+        return rested() && match().held().kind == Held::Kind::Pictures && match().model().rowCount() == kRows;
+    }));
     EXPECT_LT(match().model().ladder().distance(), start / 2);
     fs::remove(folder / "finished.jpg");
     open();
     goTo("north-window-06");
-    ASSERT_TRUE(waitUntil([&] { return rested() && match().model().rowCount() == 14; }));
+    ASSERT_TRUE(waitUntil([&] { return rested() && match().model().rowCount() == kRows; }));
     EXPECT_EQ(match().held().kind, Held::Kind::Nothing);
     EXPECT_LT(match().model().ladder().distance(), start / 2);
 }
@@ -277,6 +283,135 @@ TEST_F(MatchWindow, SeveralPairsAreFittedTogetherAndEveryFrameSaysHowFarToTrustT
     EXPECT_TRUE(waitUntil([&] { return rested() && match().held().fit.pairs.size() == 2; }));
 }
 
+TEST_F(MatchWindow, FramingLightByPlaceAndTextureAreRowsOfTheirOwn)
+{
+    // A square of the same scene, darker to its corners, with film's grain.
+    auto picture = readReduced(kDemo / "frames/north-window-02.jpg", 1600, false);
+    const int side = picture->image.height() * 3 / 4, left = picture->image.width() / 4;
+    Image square(side, side), finished(side, side);
+    for (int y = 0; y < side; ++y)
+        std::copy_n(picture->image.view().row(y + side / 6) + 3 * left, 3 * side, square.mutableView().row(y));
+    Look treated;
+    EdgeDarkening edges;
+    edges.net = -1.5;
+    Grain grain;
+    grain.amount = 0.05;
+    for (const StepParameters& step : std::initializer_list<StepParameters>{edges, grain}) {
+        treated.steps.emplace_back();
+        treated.steps.back().parameters = step;
+    }
+    render(RenderPlan::compile(treated).value(), square.view(), finished.mutableView());
+    ASSERT_TRUE(writePicture(folder / "square.png", finished.view(), {}, {FileFormat::Png8}, {}));
+    goTo("north-window-02");
+    match().holdPictures({path("square.png")});
+    ASSERT_TRUE(waitUntil([&] { return rested() && match().model().rowCount() == kRows; }));
+    ASSERT_TRUE(match().isRegistered());
+    const auto row = [&](Rung rung) { return match().model().ladder().find(rung); };
+    const auto indexOf = [&](Rung rung) { return static_cast<int>(row(rung) - match().model().ladder().rows.data()); };
+    EXPECT_EQ(match().table().currentIndex().row(), at(Rung::BlackEnd)) << "nothing is cut by a key pressed too soon";
+
+    // Framing cuts the frame and no look; undone in one go.
+    const double off = row(Rung::Framing)->difference;
+    EXPECT_GT(off, 20);
+    match().table().selectRow(at(Rung::Framing));
+    click("matchTakeThis");
+    const FrameId frame = id("north-window-02");
+    const auto cropOf = [&] { return app->document().balances().of(frame).geometry.crop; };
+    EXPECT_FALSE(cropOf().isWhole());
+    EXPECT_TRUE(app->look().steps.empty());
+    ASSERT_TRUE(waitUntil([&] { return rested() && row(Rung::Framing)->difference < 0.3 * off; }));
+    const double wide = picture->image.width(), high = picture->image.height();
+    EXPECT_NEAR(cropOf().left, left / wide, 0.01);
+    EXPECT_NEAR(cropOf().right, (left + side) / wide, 0.01);
+    EXPECT_NEAR(cropOf().top, side / 6 / high, 0.012);
+
+    // Corners by edge darkening, grain by grain, each by itself.
+    EXPECT_GT(row(Rung::MiddleToCorners)->difference, 3);
+    match().table().selectRow(at(Rung::MiddleToCorners));
+    click("matchTakeThis");
+    ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() == 1 && rested(); }));
+    EXPECT_TRUE(row(Rung::MiddleToCorners)->isWithin());
+    EXPECT_NEAR(std::get<EdgeDarkening>(app->look().steps[0].parameters).net, -1.5, 0.6);
+    match().table().selectRow(indexOf(Rung::Grain));
+    EXPECT_FALSE(row(Rung::Grain)->isWithin());
+    click("matchTakeThis");
+    ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() == 2 && rested(); }));
+    EXPECT_TRUE(row(Rung::Grain)->isWithin());
+    EXPECT_TRUE(std::holds_alternative<Grain>(app->look().steps[1].parameters));
+    match().table().selectRow(indexOf(Rung::Noise));
+    click("matchTakeThis");
+    ASSERT_TRUE(rested());
+    EXPECT_EQ(app->look().steps.size(), 2u) << "noise is no look's";
+
+    // Light across the frame: a role, where it lies, and a step; two gestures.
+    match().table().selectRow(at(Rung::TopToBottom));
+    click("matchTakeThis");
+    ASSERT_TRUE(waitUntil([&] { return app->look().steps.size() == 3 && rested(); }));
+    EXPECT_EQ(app->look().roles.size(), 1u);
+    EXPECT_TRUE(app->document().job().areaOf(frame, app->look().roles[0].name));
+    EXPECT_TRUE(row(Rung::TopToBottom)->isWithin()) << row(Rung::TopToBottom)->difference;
+    for (int i = 0; i < 5; ++i)
+        app->key(Qt::Key_Z, Qt::ControlModifier);
+    ASSERT_TRUE(rested());
+    EXPECT_TRUE(app->look().steps.empty());
+    EXPECT_TRUE(cropOf().isWhole());
+    EXPECT_TRUE(app->document().job().areas.empty());
+}
+
+TEST_F(MatchWindow, AMatchIsCarriedToAllLightsAndTheNearestLookIsFound)
+{
+    ASSERT_TRUE(waitUntil([&] { return app->document().job().lights.size() > 1; }));
+    goTo("north-window-06");
+    match().holdPictures({path("finished.jpg")});
+    ASSERT_TRUE(rested());
+    EXPECT_FALSE(app->find("matchToLights").isEnabled()) << "nothing was taken yet";
+    match().table().selectRow(at(Rung::CastLights));
+    click("matchTakeTo");
+    ASSERT_TRUE(waitUntil([&] { return !app->look().steps.empty() && rested(); }));
+    const Look taken = app->look();
+    const auto sheet = [&] { return match().findChild<QDialog*>("carrySheet"); };
+    click("matchToLights");
+    ASSERT_TRUE(waitUntil([&] { return sheet() && sheet()->isVisible(); }));
+    auto* table = sheet()->findChild<QTableWidget*>("carryTable");
+    ASSERT_EQ(table->rowCount(), static_cast<int>(app->document().job().lights.size()));
+    sheet()->findChild<QPushButton*>("carryLeave")->click();
+    ASSERT_TRUE(waitUntil([&] { return !sheet(); }));
+    EXPECT_EQ(app->look(), taken) << "seen and left";
+    click("matchToLights");
+    ASSERT_TRUE(waitUntil([&] { return sheet() && sheet()->isVisible(); }));
+    QTest::keyClick(sheet()->findChild<QPushButton*>("carryAccept"), Qt::Key_Space);
+    ASSERT_TRUE(waitUntil([&] { return !sheet() && rested(); }));
+    const auto same = [&](const char* stem) {
+        const Look own = app->document().looks().lookOf(id(stem));
+        return std::equal(own.steps.begin(), own.steps.end(), taken.steps.begin(), taken.steps.end(),
+                          [](const Step& p, const Step& q) { return p.parameters == q.parameters; });
+    };
+    EXPECT_TRUE(same("north-window-06")) << "the frame in hand stays as it is";
+    EXPECT_FALSE(same("yard-04"));
+    EXPECT_EQ(app->look().steps.size(), taken.steps.size());
+    app->key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(app->look(), taken);
+
+    // Of several looks the one that was matched comes nearest; it is taken in hand.
+    const LookId matched = app->document().looks().lookId();
+    app->document().looks().newLook();
+    goTo("north-window-06");
+    const auto nearest = [&] { return match().findChild<NearestSheet*>("nearestSheet"); };
+    click("matchNearest");
+    ASSERT_TRUE(waitUntil([&] { return nearest() && nearest()->isVisible() && nearest()->sheet().isDone(); }));
+    EXPECT_EQ(nearest()->sheet().count(), static_cast<int>(app->document().looks().entries().size()));
+    EXPECT_EQ(nearest()->chosen(), 0);
+    nearest()->findChild<QPushButton*>("nearestAccept")->click();
+    ASSERT_TRUE(waitUntil([&] { return !nearest(); }));
+    EXPECT_EQ(app->document().looks().lookId(), matched);
+
+    // Another look's file is fitted as a table is.
+    ASSERT_TRUE(app->document().looks().exportLook(path("other.json")));
+    match().holdTable(path("other.json"));
+    ASSERT_TRUE(waitUntil([&] { return rested() && match().held().kind == Held::Kind::Table; }));
+    EXPECT_LT(match().held().fit.fit.left.mean, 0.5 * match().held().fit.fit.untouched.mean);
+}
+
 TEST_F(MatchWindow, OfAnotherSubjectOnlyWhatIsAskedForIsTaken)
 {
     goTo("yard-04");
@@ -289,9 +424,10 @@ TEST_F(MatchWindow, OfAnotherSubjectOnlyWhatIsAskedForIsTaken)
     for (int i = 0; i < rows.rowCount(); ++i)
         sure += rows.isTakenWithAll(i);
     EXPECT_EQ(app->find("matchTakeAll").isEnabled(), sure > 0);
-    for (const int light : {0, 1, 2, 3})
-        EXPECT_FALSE(rows.isTakenWithAll(light)) << "how light a subject is says nothing of the look";
-    EXPECT_TRUE(rows.wordsOf(2).contains("the look's") || rows.row(2)->isWithin()) << rows.wordsOf(2).toStdString();
+    for (const Rung light : {Rung::MiddleToCorners, Rung::BlackEnd, Rung::WhiteEnd, Rung::Mid, Rung::Contrast})
+        EXPECT_FALSE(rows.isTakenWithAll(at(light))) << "how light a subject is says nothing of the look";
+    EXPECT_TRUE(rows.wordsOf(at(Rung::Mid)).contains("the look's") || rows.row(at(Rung::Mid))->isWithin())
+        << rows.wordsOf(at(Rung::Mid)).toStdString();
     // Down to the last row, as asked for: all the way.
     match().table().selectRow(rows.rowCount() - 1);
     click("matchTakeTo");
@@ -312,7 +448,7 @@ TEST_F(MatchWindow, OneFrameIsMatchedToAnotherAndNoThird)
     ASSERT_TRUE(rested());
     goTo("north-window-05");
     ASSERT_TRUE(waitUntil(
-        [&] { return rested() && match().model().rowCount() == 14 && app->find("matchTakeBalance").isVisible(); }));
+        [&] { return rested() && match().model().rowCount() == kRows && app->find("matchTakeBalance").isVisible(); }));
     // A key colour that both hold comes first.
     EXPECT_FALSE(app->find<QLabel>("matchBalanceWords").text().contains("key colours"));
     KeyColour wall;

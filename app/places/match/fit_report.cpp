@@ -65,7 +65,7 @@ void FitReport::show(const FittedLook& fit, const std::vector<PlaceStep>& byPlac
 
 namespace {
 
-constexpr int kRow = 22, kNames = 190, kNumbers = 250;
+constexpr int kRow = 22, kNames = 180, kNumbers = 340;
 
 }  // namespace
 
@@ -88,6 +88,18 @@ double longest(const FittedLook& fit)
     for (const FitStage& stage : fit.stages)
         most = std::max(most, stage.after);
     return most;
+}
+
+/// What a step took away, and what its kind does to colours that were kept from the fit.
+QString stageWords(const FitStage& stage, double full)
+{
+    const QString seen = FitReport::tr("%1 %, ΔE %2 → %3")
+                             .arg(theme::number(100 * (stage.before - stage.after) / full, 0),
+                                  theme::number(stage.before, 2), theme::number(stage.after, 2));
+    return stage.unseenAfter < 0
+               ? seen
+               : FitReport::tr("%1; unseen %2 → %3")
+                     .arg(seen, theme::number(stage.unseenBefore, 2), theme::number(stage.unseenAfter, 2));
 }
 
 }  // namespace
@@ -129,11 +141,7 @@ void FitReport::paintEvent(QPaintEvent*)
     row(tr("As it was"), m_fit.untouched.mean, m_fit.untouched.mean,
         tr("ΔE %1").arg(theme::number(m_fit.untouched.mean, 2)), false);
     for (const FitStage& stage : m_fit.stages)
-        row(stageTitle(stage), stage.before, stage.after,
-            tr("%1 %, ΔE %2 → %3")
-                .arg(theme::number(100 * (stage.before - stage.after) / full, 0), theme::number(stage.before, 2),
-                     theme::number(stage.after, 2)),
-            false);
+        row(stageTitle(stage), stage.before, stage.after, stageWords(stage, full), false);
     row(tr("Left"), m_fit.left.mean, m_fit.left.mean,
         tr("ΔE %1, 95 % %2, largest %3")
             .arg(theme::number(m_fit.left.mean, 2), theme::number(m_fit.left.percentile95, 1),

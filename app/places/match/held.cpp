@@ -1,7 +1,9 @@
 #include "app/places/match/held.h"
 
+#include "core/engine/bake.h"
 #include "core/image/read.h"
 #include "core/image/resize.h"
+#include "core/look/look_json.h"
 #include "core/table_files/table_file.h"
 
 #include <QFileInfo>
@@ -63,7 +65,7 @@ Status readPairs(Held& held, const Tell& tell, const CancelToken& cancel)
         pairs.push_back({pictures[i]->view(), pictures[i + 1]->view()});
     if (pairs.empty())
         return fail("a pair is two pictures");
-    auto fit = fitPairs(pairs, {held.withTable}, tell, cancel);
+    auto fit = fitPairs(pairs, {held.withTable, true}, tell, cancel);
     if (!fit)
         return tl::make_unexpected(fit.error());
     held.fit = std::move(*fit);
@@ -71,12 +73,31 @@ Status readPairs(Held& held, const Tell& tell, const CancelToken& cancel)
     return {};
 }
 
+/// Another look: as a table, which also shows what it does on the left.
+Status readOtherLook(Held& held, const Tell& tell, const CancelToken& cancel)
+{
+    constexpr int kEdgeOfTable = 33;
+    const auto loaded = readLook(held.paths[0].toStdString());
+    if (!loaded)
+        return tl::make_unexpected(loaded.error());
+    auto table = bake(loaded->look, kEdgeOfTable);
+    if (!table)
+        return tl::make_unexpected(table.error());
+    auto fit = fitOtherLook(loaded->look, {held.withTable, false}, tell, cancel);
+    if (!fit)
+        return tl::make_unexpected(fit.error());
+    held.fit.fit = std::move(*fit), held.table = std::move(*table);
+    return {};
+}
+
 Status readTable(Held& held, const Tell& tell, const CancelToken& cancel)
 {
+    if (QFileInfo(held.paths[0]).suffix() == QLatin1String("json"))
+        return readOtherLook(held, tell, cancel);
     const auto file = readTableFile(held.paths[0].toStdString());
     if (!file)
         return tl::make_unexpected(file.error());
-    auto fit = fitTable(file->table, {held.withTable}, tell, cancel);
+    auto fit = fitTable(file->table, {held.withTable, false}, tell, cancel);
     if (!fit)
         return tl::make_unexpected(fit.error());
     held.fit.fit = std::move(*fit), held.table = file->table;

@@ -24,9 +24,10 @@ QIcon swatch(const LinearRgb& colour)
 std::optional<LinearRgb> colourOf(const LadderRow& row, bool reference)
 {
     const double star = reference ? row.reference : row.ours;
-    if (row.rung == Rung::Contrast)
+    const RungKind kind = row.kind();
+    if (row.rung == Rung::Contrast || (kind != RungKind::Light && kind != RungKind::Cast && kind != RungKind::Family))
         return std::nullopt;
-    if (row.rung < Rung::Contrast) {
+    if (kind == RungKind::Light) {
         const double grey = luminanceOfStar(std::clamp(star, 0.0, 100.0));
         return LinearRgb{grey, grey, grey};
     }
@@ -65,9 +66,9 @@ bool LadderModel::isTakenWithAll(int at) const
 bool LadderModel::isTakenOnTheWay(int at) const
 {
     const LadderRow* r = row(at);
-    return r && r->isSupported() &&
-           !(static_cast<std::size_t>(at) < m_start.rows.size() ? m_start.rows[static_cast<std::size_t>(at)] : *r)
-                .mayBeAnotherThing();
+    return r && amber::isTakenOnTheWay(*r, static_cast<std::size_t>(at) < m_start.rows.size()
+                                               ? m_start.rows[static_cast<std::size_t>(at)]
+                                               : *r);
 }
 
 bool LadderModel::isYetToBeTaken(int at) const
@@ -78,9 +79,25 @@ bool LadderModel::isYetToBeTaken(int at) const
     return start - row(at)->difference < 0.5 * m_start.rows[static_cast<std::size_t>(at)].lookPart() * start;
 }
 
-QString LadderModel::nameOf(const LadderRow& row) const
+QString LadderModel::nameOf(const LadderRow& row)
 {
     switch (row.rung) {
+    case Rung::Framing:
+        return tr("Framing");
+    case Rung::TopToBottom:
+        return tr("Light: top to bottom");
+    case Rung::LeftToRight:
+        return tr("Light: left to right");
+    case Rung::MiddleToCorners:
+        return tr("Light: middle to corners");
+    case Rung::LocalContrast:
+        return tr("Local contrast");
+    case Rung::Edges:
+        return tr("Edges");
+    case Rung::Grain:
+        return tr("Grain");
+    case Rung::Noise:
+        return tr("Colour noise");
     case Rung::BlackEnd:
         return tr("Black end");
     case Rung::WhiteEnd:
@@ -101,35 +118,68 @@ QString LadderModel::nameOf(const LadderRow& row) const
     return {};
 }
 
+QString LadderModel::whyNot(const LadderRow& r)
+{
+    switch (r.kind()) {
+    case RungKind::Frame:
+    case RungKind::Fall:
+    case RungKind::Texture:
+        return tr("not measured");
+    default:
+        break;
+    }
+    if (r.referenceSupport < kLeastSupport)
+        return tr("too little in the reference");
+    return r.ourSupport < kLeastSupport ? tr("too little in ours") : tr("ours too near grey");
+}
+
+QString LadderModel::numberOf(const LadderRow& r, double difference)
+{
+    const bool isPerCent = r.kind() == RungKind::Frame || r.kind() == RungKind::Texture;
+    return isPerCent ? tr("%1 %").arg(std::lround(difference)) : theme::number(difference, 1);
+}
+
 QString LadderModel::wordsOf(int at) const
 {
     const LadderRow* r = row(at);
     if (!r)
         return {};
-    if (!r->isSupported()) {
-        if (r->referenceSupport < kLeastSupport)
-            return tr("too little in the reference");
-        if (r->ourSupport < kLeastSupport)
-            return tr("too little in ours");
-        return tr("ours too near grey");
-    }
+    if (!r->isSupported())
+        return whyNot(*r);
     const double start = static_cast<std::size_t>(at) < m_start.rows.size()
                              ? m_start.rows[static_cast<std::size_t>(at)].difference
                              : r->difference;
-    const bool isUntouched = std::abs(start - r->difference) < 0.05;
-    if (!isTakenWithAll(at) && !r->isWithin() && isUntouched)
-        return r->mayBeAnotherThing() ? tr("%1, may be another thing").arg(theme::number(r->difference, 1))
-                                      : tr("%1, perhaps %2 % the look's")
-                                            .arg(theme::number(r->difference, 1))
-                                            .arg(std::lround(100 * r->lookPart()));
-    return isUntouched ? theme::number(r->difference, 1)
-                       : tr("%1 → %2").arg(theme::number(start, 1), theme::number(r->difference, 1));
+    const QString now = numberOf(*r, r->difference);
+    if (std::abs(start - r->difference) >= 0.05)
+        return tr("%1 → %2").arg(numberOf(*r, start), now);
+    if (r->isWithin() || r->kind() == RungKind::Frame || isTakenWithAll(at))
+        return now;
+    if (r->rung == Rung::Noise || r->rung == Rung::Grain)
+        return r->isForSteps() ? now : tr("%1, the file's own").arg(now);
+    return r->mayBeAnotherThing() ? tr("%1, may be another thing").arg(now)
+                                  : tr("%1, perhaps %2 % the look's").arg(now).arg(std::lround(100 * r->lookPart()));
 }
 
 QString LadderModel::valueOf(const LadderRow& r, bool reference)
 {
-    if (r.rung <= Rung::Contrast)
-        return theme::number(reference ? r.reference : r.ours, 1);
+    const double value = reference ? r.reference : r.ours;
+    switch (r.kind()) {
+    case RungKind::Frame: {
+        const Spot& eye = reference ? r.referenceEye : r.ourEye;
+        return tr("%1 : 1, eye at %2, %3 %")
+            .arg(theme::number(value, 2))
+            .arg(std::lround(100 * eye.x))
+            .arg(std::lround(100 * eye.y));
+    }
+    case RungKind::Fall:
+        return (value > 0 ? QStringLiteral("+") : QString()) + theme::number(value, 1);
+    case RungKind::Light:
+        return theme::number(value, 1);
+    case RungKind::Texture:
+        return theme::number(value, 2);
+    default:
+        break;
+    }
     const OkLch lch = toOkLch(reference ? r.referenceColour : r.ourColour);
     return lch.chroma < 0.002
                ? tr("neutral")
@@ -149,7 +199,7 @@ QVariant LadderModel::wordsAt(const LadderRow& r, const QModelIndex& index) cons
     case Numbers:
         return wordsOf(index.row());
     case Sure:
-        if (!r.isSupported())
+        if (!r.isSupported() || r.kind() == RungKind::Frame)
             return QString();
         return tr("%1 %").arg(
             std::lround(100 * (row < m_start.rows.size() ? m_start.rows[row].confidence : r.confidence)));
@@ -169,17 +219,55 @@ QVariant LadderModel::swatchAt(const LadderRow& r, int column)
     return swatch(*colour);
 }
 
+namespace {
+
+/// What a row measures, for those that are neither tones nor colours.
+QString meaningOf(const LadderRow& r)
+{
+    switch (r.rung) {
+    case Rung::Framing:
+        return LadderModel::tr(
+            "Width to height, and where the eye goes first, across and down. Taking it cuts this frame, "
+            "not the look; Ctrl+Z in Balance takes it back");
+    case Rung::TopToBottom:
+        return LadderModel::tr(
+            "L* of the top less that of the bottom. Taking it adds a curve for a role that lies over "
+            "the top of this frame");
+    case Rung::LeftToRight:
+        return LadderModel::tr(
+            "L* of the left less that of the right. Taking it adds a curve for a role that lies over "
+            "the left of this frame");
+    case Rung::MiddleToCorners:
+        return LadderModel::tr("L* of the middle less that of the corners; taken by edge darkening");
+    case Rung::LocalContrast:
+        return LadderModel::tr("Mean difference from the surroundings, L*; taken by local contrast");
+    case Rung::Edges:
+        return LadderModel::tr("How steep edges are: 1 is from one pixel to the next; taken by fine detail");
+    case Rung::Grain:
+        return LadderModel::tr("Variation from pixel to pixel in even places, L*; grain is added, never taken away");
+    case Rung::Noise:
+        return LadderModel::tr("Variation of colour from pixel to pixel in even places: the file's, and no look's");
+    default:
+        return {};
+    }
+}
+
+}  // namespace
+
 QString LadderModel::tipOf(const LadderRow& r) const
 {
+    const QString meaning = meaningOf(r);
     const QString lies =
-        r.rung <= Rung::Contrast
+        !meaning.isEmpty() ? tr("%1.\n%2 in the reference, %3 in ours; tolerance %4")
+                                 .arg(meaning, valueOf(r, true), valueOf(r, false), numberOf(r, r.tolerance))
+        : r.kind() == RungKind::Light
             ? tr("%1: L* %2 in the reference, %3 in ours; tolerance %4")
                   .arg(nameOf(r), theme::number(r.reference, 1), theme::number(r.ours, 1),
                        theme::number(r.tolerance, 1))
             : tr("%1: %2 % of the reference and %3 % of ours; ΔE %4, tolerance %5")
                   .arg(nameOf(r), theme::number(100 * r.referenceSupport, 1), theme::number(100 * r.ourSupport, 1),
                        theme::number(r.difference, 1), theme::number(r.tolerance, 1));
-    if (!r.isSupported() || m_ladder.confidence.subject == 1)
+    if (!r.isSupported() || r.isOfOneThing || r.kind() == RungKind::Frame)
         return lies;
     return lies + tr("\nLikely %1 % of the difference is the look's, the rest its subject's. All of it is taken when "
                      "you ask for this row.")
@@ -229,7 +317,7 @@ QVariant LadderModel::headerData(int section, Qt::Orientation orientation, int r
     case Ours:
         return tr("Ours");
     case Difference:
-        return tr("Difference, L* or ΔE00 (0 to 16)");
+        return tr("Difference, L* or ΔE00 (0 to 16), or per cent (0 to 160)");
     case Numbers:
         return tr("From → now");
     case Sure:
@@ -251,7 +339,8 @@ void DifferenceDelegate::paint(QPainter* painter, const QStyleOptionViewItem& op
     painter->setRenderHint(QPainter::Antialiasing);
     const QRectF area = QRectF(option.rect).adjusted(8, 0, -14, 0);
     const double y = area.center().y();
-    const auto at = [&](double difference) { return area.left() + std::min(1.0, difference / kFull) * area.width(); };
+    const double full = row->kind() == RungKind::Texture || row->kind() == RungKind::Frame ? kFullPerCent : kFull;
+    const auto at = [&](double difference) { return area.left() + std::min(1.0, difference / full) * area.width(); };
     painter->fillRect(QRectF(area.left(), y - 5, at(row->tolerance) - area.left(), 10), theme::kHairline);
     painter->setPen(QPen(theme::kGhost, 1));
     painter->drawLine(QPointF(area.left(), y), QPointF(area.right(), y));

@@ -26,7 +26,7 @@ public:
     bool isYetToBeTaken(int row) const;
     /// Taken with the rows down to a later one: supported, and not likely another thing.
     bool isTakenOnTheWay(int row) const;
-    QString nameOf(const LadderRow& row) const;
+    static QString nameOf(const LadderRow& row);
     /// Why a row is left alone, or how it lies.
     QString wordsOf(int row) const;
 
@@ -36,6 +36,8 @@ public:
     QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
 
 private:
+    static QString whyNot(const LadderRow& r);
+    static QString numberOf(const LadderRow& r, double difference);
     static QString valueOf(const LadderRow& r, bool reference);
     QVariant wordsAt(const LadderRow& r, const QModelIndex& index) const;
     static QVariant swatchAt(const LadderRow& r, int column);
@@ -51,7 +53,7 @@ public:
     DifferenceDelegate(LadderModel& model, QObject* parent) : QStyledItemDelegate(parent), m_model(model) {}
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override;
     /// At the right end of the scale.
-    static constexpr double kFull = 16;
+    static constexpr double kFull = 16, kFullPerCent = 160;
 
 private:
     LadderModel& m_model;

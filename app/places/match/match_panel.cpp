@@ -36,6 +36,13 @@ void MatchPanel::makeButtons()
         makeButton(this, "matchTakeAll", tr("Take all"),
                    tr("What is surely the look's. Of the same scene all of it, by the colours both show (Ctrl+Enter)"),
                    [this] { emit takeAll(); });
+    m_toLights = makeButton(this, "matchToLights", tr("To all lights…"),
+                            tr("Solves the rows that were taken again for each light of the shoot, and shows the "
+                               "differences before anything changes"),
+                            [this] { emit lightsWanted(); });
+    m_nearest = makeButton(this, "matchNearest", tr("Nearest looks…"),
+                           tr("The looks of this job on the frame in hand, those first that come nearest"),
+                           [this] { emit nearestWanted(); });
     m_addPair = makeButton(this, "matchAddPair", tr("Add a pair…"),
                            tr("A further picture before and after the same treatment: the fit holds on more colours"),
                            [this] { emit pairWanted(); });
@@ -49,15 +56,18 @@ void MatchPanel::makeButtons()
 void MatchPanel::stackButtons()
 {
     auto* rows = new QWidget(this);
-    auto* rowButtons = new QHBoxLayout(rows);
+    auto* rowButtons = new QGridLayout(rows);
     auto* fits = new QWidget(this);
     auto* fitButtons = new QVBoxLayout(fits);
     for (QLayout* layout : std::initializer_list<QLayout*>{rowButtons, fitButtons}) {
         layout->setContentsMargins(0, 0, 0, 0);
         layout->setSpacing(6);
     }
-    for (QPushButton* b : {m_takeThis, m_takeTo, m_takeAll})
-        rowButtons->addWidget(b, 1);
+    QPushButton* const taking[] = {m_takeThis, m_takeTo, m_takeAll};
+    for (int i = 0; i < 3; ++i)
+        rowButtons->addWidget(taking[i], 1, 2 * i, 1, 2);
+    rowButtons->addWidget(m_toLights, 0, 0, 1, 3);
+    rowButtons->addWidget(m_nearest, 0, 3, 1, 3);
     fitButtons->addWidget(m_withTable);
     fitButtons->addWidget(m_addPair);
     fitButtons->addWidget(m_takeNew);
@@ -95,6 +105,8 @@ void MatchPanel::setTakeable(bool row, bool toHere, bool all, bool fit)
     m_takeThis->setEnabled(row), m_takeTo->setEnabled(toHere), m_takeAll->setEnabled(all);
     m_takeNew->setEnabled(fit), m_takeHere->setEnabled(fit), m_withTable->setEnabled(fit), m_addPair->setEnabled(fit);
 }
+
+void MatchPanel::setFurther(bool lights, bool looks) { m_toLights->setEnabled(lights), m_nearest->setEnabled(looks); }
 
 void MatchPanel::setWithTable(bool on) { m_withTable->setChecked(on); }
 

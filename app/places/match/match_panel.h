@@ -28,12 +28,16 @@ public:
     void showLight(const SolvedBalance& solved, const Balance& now, const Balance& wanted);
     void hideLight();
     void setTakeable(bool row, bool toHere, bool all, bool fit);
+    /// `lights`: a match was taken and the shoot has other lights; `looks`: there are looks to compare.
+    void setFurther(bool lights, bool looks);
     void setWithTable(bool on);
 
 signals:
     void takeThis();
     void takeToHere();
     void takeAll();
+    void lightsWanted();
+    void nearestWanted();
     void pairWanted();
     void takeLight();
     void takeFit(bool asNew);
@@ -45,7 +49,8 @@ private:
     void stackButtons();
     static QString sureWords(const Confidence& c, bool anyAtOnce);
     QLabel *m_title, *m_facts, *m_sure, *m_score, *m_lightWords;
-    QPushButton *m_takeLight, *m_takeThis, *m_takeTo, *m_takeAll, *m_takeNew, *m_takeHere, *m_addPair;
+    QPushButton *m_takeLight, *m_takeThis, *m_takeTo, *m_takeAll, *m_takeNew, *m_takeHere, *m_addPair, *m_toLights,
+        *m_nearest;
     QCheckBox* m_withTable;
     QStackedWidget* m_buttons;
 };

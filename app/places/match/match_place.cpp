@@ -7,8 +7,8 @@
 #include "app/places/match/match_sources.h"
 #include "app/wall/picture_view.h"
 #include "core/engine/render_plan.h"
+#include "core/match/carry.h"
 #include "core/match/certainty.h"
-#include "core/match/merge_group.h"
 #include "core/match/same_scene.h"
 
 #include <QtWidgets>
@@ -92,7 +92,7 @@ void MatchPlace::connectDocument()
     };
     connect(&m_document.looks(), &LooksInHand::lookChanged, this, later);
     connect(&m_document.looks(), &LooksInHand::stepsChanged, this, later);
-    connect(&m_document, &Document::areasChanged, this, later);
+    connect(&m_document, &Document::areasChanged, m_related, &Related::renewMasks);
     connect(&m_document.balances(), &Balances::changed, m_related, &Related::outdate);
     connect(&m_document, &Document::balancesChanged, this, &MatchPlace::relate);
     const auto keysMoved = [this] {
@@ -118,6 +118,8 @@ void MatchPlace::connectParts()
     connect(m_panel, &MatchPanel::takeAll, this, &MatchPlace::takeAll);
     connect(m_panel, &MatchPanel::takeLight, this, &MatchPlace::takeBalance);
     connect(m_panel, &MatchPanel::takeFit, this, &MatchPlace::takeFit);
+    connect(m_panel, &MatchPanel::lightsWanted, this, &MatchPlace::carryToLights);
+    connect(m_panel, &MatchPanel::nearestWanted, this, &MatchPlace::showNearest);
     connect(m_panel, &MatchPanel::pairWanted, this, [this] {
         if (const QStringList both = m_sources->askPair(); !both.isEmpty())
             holdPairs(m_held.paths + both);
@@ -272,7 +274,7 @@ void MatchPlace::took(Held held, bool isNew)
         m_document.changeDesk([&](Desk& desk) { desk.held = kept; });
     }
     if (!m_table->currentIndex().isValid())
-        m_table->selectRow(0);
+        m_table->selectRow(firstToTake());
     relate();
     refreshLadder();
     showPictures();
@@ -333,12 +335,18 @@ bool MatchPlace::isAtRest() const
 /// The reference's numbers where ours has its things, when both show the same.
 std::function<Fingerprint(const Membership&)> MatchPlace::atOurPlaces() const
 {
-    if (!isRegistered() || !m_held.picture || !m_related->picture() || m_related->small().empty())
+    if (!isRegistered() || !m_held.picture || !m_related->picture() || m_related->small().small.empty())
         return {};
     return [print = m_held.print, reference = m_held.picture, ours = m_related->picture(),
-            small = m_related->small().front(), lies = *m_related->registration()](const Membership& members) {
+            small = m_related->small().small.front(), lies = *m_related->registration()](const Membership& members) {
         return printAtOurPlaces(print, {ours->image.view(), reference->view(), lies}, small, members);
     };
+}
+
+std::shared_ptr<const Image> MatchPlace::large() const
+{
+    const auto proxy = m_related->picture();
+    return proxy ? std::shared_ptr<const Image>(proxy, &proxy->image) : nullptr;
 }
 
 void MatchPlace::refreshLadder()
@@ -357,6 +365,7 @@ void MatchPlace::refreshLadder()
                       m_related->small(),
                       group().toStdString(),
                       m_held.kind == Held::Kind::Nothing ? *kept : m_held.print,
+                      large(),
                       m_members,
                       m_membersOf,
                       isRegistered(),
@@ -367,10 +376,19 @@ void MatchPlace::refreshLadder()
                           const bool isFirst = m_model->rowCount() == 0;
                           m_model->show(ladders.now, ladders.start);
                           if (isFirst || !m_table->currentIndex().isValid())
-                              m_table->selectRow(0);
+                              m_table->selectRow(firstToTake());
                           refresh();
                       });
     refresh();
+}
+
+/// Framing and light by place come first to be seen, not to be taken by a key that was pressed too soon.
+int MatchPlace::firstToTake() const
+{
+    for (int i = 0; i < m_model->rowCount(); ++i)
+        if (m_model->row(i)->kind() == RungKind::Light)
+            return i;
+    return 0;
 }
 
 std::set<std::size_t> MatchPlace::rowsDownTo(int last, Which which) const
@@ -409,6 +427,10 @@ void MatchPlace::refresh()
     m_panel->setTakeable(idle && row && row->isSupported(), idle && row && !rowsDownTo(at, Which::Supported).empty(),
                          idle && (isRegistered() || !rowsDownTo(m_model->rowCount(), Which::Sure).empty()),
                          idle && isFit);
+    const bool hasLadder = m_document.isOpen() && m_model->rowCount() > 0 && m_held.kind != Held::Kind::Frame;
+    m_panel->setFurther(idle && hasLadder && m_document.job().lights.size() > 1 &&
+                            !rowsTaken(oursLook(), group().toStdString(), m_model->ladder(), m_model->start()).empty(),
+                        idle && m_document.isOpen() && m_model->rowCount() > 0);
     m_sources->setEnabled(m_document.isOpen() && idle);
     const bool lies = isFit || isRegistered();
     m_map->setEnabled(lies), m_wipe->setEnabled(lies);
@@ -423,131 +445,12 @@ void MatchPlace::refresh()
         m_coverage->setVisible(m_held.kind == Held::Kind::Pair);
         m_panel->showFit(m_held,
                          m_held.kind == Held::Kind::Pair && m_related->isReady()
-                             ? std::optional(amber::coverage(m_held.fit.seen, m_related->small().front().view()))
+                             ? std::optional(amber::coverage(m_held.fit.seen, m_related->small().small.front().view()))
                              : std::nullopt);
         m_state->setText(idle ? tr("Fitted. Nothing changes before you take it.") : tr("Working…"));
         return;
     }
     showReference();
-}
-
-void MatchPlace::takeThis()
-{
-    const int row = m_table->currentIndex().row();
-    if (const LadderRow* r = m_model->row(row); r && r->isSupported())
-        take({static_cast<std::size_t>(row)}, HowFar::AllTheWay, tr("%1 from %2").arg(m_model->nameOf(*r), group()));
-}
-
-void MatchPlace::takeToHere()
-{
-    take(rowsDownTo(m_table->currentIndex().row(), Which::Supported), HowFar::AllTheWay,
-         tr("Light and colour from %1, in part").arg(group()));
-}
-
-void MatchPlace::takeAll()
-{
-    const QString action = tr("Match to %1").arg(group());
-    if (!isRegistered() || !m_held.picture || !m_related->picture()) {
-        take(rowsDownTo(m_model->rowCount(), Which::Sure), HowFar::AsIsLikely, action);
-        return;
-    }
-    // Both show the same things: what became of their colours decides.
-    take(
-        [look = oursLook(), small = m_related->small(), print = m_held.print, group = group().toStdString(),
-         ours = m_related->picture(), reference = m_held.picture,
-         registration = *m_related->registration()](const CancelToken& cancel) -> Result<Taken> {
-            auto scene =
-                takeScene(look, {{ours->image.view(), reference->view(), registration}}, small, print, group, cancel);
-            if (!scene)
-                return tl::make_unexpected(scene.error());
-            return std::move(scene->taken);
-        },
-        action);
-}
-
-void MatchPlace::take(const std::set<std::size_t>& rows, HowFar howFar, const QString& action)
-{
-    if (rows.empty() || !m_related->isReady() || m_model->rowCount() == 0)
-        return;
-    Fingerprint print = m_held.kind == Held::Kind::Nothing ? *m_document.looks().look().reference : m_held.print;
-    take(
-        [look = oursLook(), small = m_related->small(), print = std::move(print), rows, howFar,
-         group = group().toStdString(), same = isRegistered(), there = atOurPlaces()](const CancelToken&) {
-            if (howFar == HowFar::AsIsLikely && !same)
-                return takeLikely(look, small, print, rows, group);
-            return takeRows(look, small, there ? there(membershipBefore(look, small, group)) : print, rows, group,
-                            same);
-        },
-        action);
-}
-
-void MatchPlace::take(const std::function<Result<Taken>(const CancelToken&)>& work, const QString& action)
-{
-    if (m_task->isRunning() || !m_related->isReady())
-        return;
-    const std::int64_t frame = m_document.selection().frameInHand(), lookId = m_document.looks().lookId();
-    const Look before = m_document.looks().look();
-    auto taken = std::make_shared<std::optional<Result<Taken>>>();
-    m_task->start(
-        [taken, work](const Task::Progress&, const CancelToken& cancel) { *taken = work(cancel); },
-        [this, taken, frame, lookId, before, action, print = m_held.print, group = group().toStdString(),
-         kind = m_held.kind](bool cancelled) {
-            if (cancelled || !*taken)
-                return;
-            if (!**taken) {
-                emit m_document.failed(text((*taken)->error().message()));
-                return;
-            }
-            if (m_document.looks().lookId() != lookId || !(m_document.looks().look() == before)) {
-                emit m_document.failed(tr("The look was changed meanwhile; nothing was taken. Take it again."));
-                return;
-            }
-            const bool ofFrame = kind == Held::Kind::Frame;
-            Look look = (**taken)->look;
-            if (kind == Held::Kind::Pictures)
-                look.reference = print;
-            m_document.looks().takeLook(
-                mergedGroup(before, look, group, ofFrame ? LooksInHand::pictureName(frame) : std::string()), action);
-            refreshLadder(), showPictures();
-        });
-}
-
-void MatchPlace::takeFit(bool asNew)
-{
-    if (!m_held.isFit() || m_task->isRunning())
-        return;
-    Look look = asNew ? m_held.fit.fit.look : m_document.looks().look();
-    if (asNew) {
-        look.name = m_held.name().toStdString();
-        m_document.looks().addLook(look);
-    } else {
-        const auto& steps = m_held.fit.fit.look.steps;
-        if (look.steps.size() + steps.size() > kStepLimit) {
-            emit m_document.failed(tr("The look has no room for %1 further steps.").arg(steps.size()));
-            return;
-        }
-        look.steps.insert(look.steps.end(), steps.begin(), steps.end());
-        m_document.looks().takeLook(look, tr("Fitted steps of %1").arg(m_held.name()));
-    }
-    emit workRequested();
-}
-
-Balance MatchPlace::solvedLight() const
-{
-    // What was solved brings it to the reference as it came; the reference's own balance comes on top.
-    return added(m_related->solved()->balance, m_document.balances().of(m_held.frame).light);
-}
-
-void MatchPlace::takeBalance()
-{
-    if (!m_related->solved() || m_held.kind != Held::Kind::Frame)
-        return;
-    const std::int64_t frame = m_document.selection().frameInHand();
-    FrameBalance balance = m_document.balances().of(frame);
-    balance.light = solvedLight();
-    balance.confidence = m_related->solved()->confidence;
-    balance.because = tr("matched to %1").arg(m_held.name()).toStdString();
-    m_document.balances().set({{frame, balance}}, tr("Balance from another frame"));
 }
 
 }  // namespace amber

@@ -9,6 +9,7 @@
 #include "app/places/match/related.h"
 #include "app/render/render_service.h"
 #include "app/task/task.h"
+#include "core/match/take_asked.h"
 
 #include <QWidget>
 
@@ -24,6 +25,7 @@ namespace amber {
 class FitCoverage;
 class FitReport;
 class FrameModel;
+struct CarriedLight;
 class MatchPanel;
 class MatchSources;
 class PictureView;
@@ -76,11 +78,19 @@ private:
     /// On the left the reference; for a table the frame in hand through it.
     MatchPictures::Side referenceSide(const std::shared_ptr<const Proxy>& proxy, const QString& name) const;
     std::function<Fingerprint(const Membership&)> atOurPlaces() const;
+    std::shared_ptr<const Image> large() const;
     void refreshLadder();
     void showPictures();
     void showBefore(MatchPictures::Side& ours, const Frame& frame);
     enum class HowFar { AllTheWay, AsIsLikely };
+    RowsAsked rowsAsked(const std::set<std::size_t>& rows, HowFar howFar) const;
     void take(const std::set<std::size_t>& rows, HowFar howFar, const QString& action);
+    void takeFraming(const QString& action);
+    void carryToLights();
+    void carry(const std::vector<CarriedLight>& carried, const Look& before);
+    void showNearest();
+    int firstToTake() const;
+    void takeFall(std::size_t row, const QString& action);
     void take(const std::function<Result<Taken>(const CancelToken&)>& work, const QString& action);
     void takeFit(bool asNew);
     Balance solvedLight() const;

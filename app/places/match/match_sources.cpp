@@ -29,9 +29,10 @@ MatchSources::MatchSources(std::function<QString()> folder, QWidget* parent)
             if (const QStringList both = askPair(); !both.isEmpty())
                 emit pair(both);
         });
-    add("matchTable", tr("Table…"), tr("A lookup table: it becomes editable steps"), [this] {
-        const QString path = QFileDialog::getOpenFileName(this, tr("A lookup table"), m_folder(),
-                                                          tr("Tables (*.cube *.clf *.cdl *.cc *.ccc *.png)"));
+    add("matchTable", tr("Table, look…"), tr("A lookup table or another look: it becomes editable steps"), [this] {
+        const QString path =
+            QFileDialog::getOpenFileName(this, tr("A lookup table or another look"), m_folder(),
+                                         tr("Tables and looks (*.cube *.clf *.cdl *.cc *.ccc *.png *.json)"));
         if (!path.isEmpty())
             emit table(path);
     });

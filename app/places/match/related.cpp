@@ -1,6 +1,7 @@
 #include "app/places/match/related.h"
 
 #include "app/document/frame_model.h"
+#include "core/frame/frame_masks.h"
 #include "core/job/shoot_work.h"
 
 namespace amber {
@@ -22,15 +23,36 @@ Related::Followed Related::follow(const Held& held)
         return Followed::Known;
     m_frame = frame->id, m_proxy = proxy;
     m_relation = {};
-    m_small.clear();
-    m_smallSlot->run([proxy](const CancelToken&) { return forMatching(proxy->image.view()); },
-                     [this](Image small) {
-                         m_small = {std::move(small)};
-                         emit changed();
-                     });
+    m_small = {};
+    makeSmall();
     if (held.kind != Held::Kind::Nothing && !held.isFit() && held.frame != frame->id)
         find(held);
     return Followed::Begun;
+}
+
+void Related::makeSmall()
+{
+    m_smallSlot->run(
+        [proxy = m_proxy, areas = m_document.areasOf(m_frame, m_proxy->sourceRatio)](const CancelToken&) {
+            std::vector<std::string> roles;
+            if (areas)
+                for (const auto& [role, area] : areas->byRole)
+                    roles.push_back(role);
+            OurPictures ours;
+            ours.small.push_back(forMatching(proxy->image.view()));
+            ours.masks.push_back(areas ? masksOf(*areas, roles, proxy->image.view()) : nullptr);
+            return ours;
+        },
+        [this](OurPictures ours) {
+            m_small = std::move(ours);
+            emit changed();
+        });
+}
+
+void Related::renewMasks()
+{
+    if (m_proxy && m_frame != 0)
+        makeSmall();
 }
 
 void Related::forgetRelation() { m_frame = 0, m_relation = {}; }
@@ -39,7 +61,7 @@ void Related::forget()
 {
     m_task->cancel();
     m_proxy.reset(), m_outdated.reset();
-    m_small.clear();
+    m_small = {};
     forgetRelation();
 }
 
@@ -51,7 +73,7 @@ void Related::outdate(FrameId frame)
 
 bool Related::isReady() const
 {
-    return !m_small.empty() && !m_outdated && m_frame == m_document.selection().frameInHand();
+    return !m_small.small.empty() && !m_outdated && m_frame == m_document.selection().frameInHand();
 }
 
 /// What there is to see of the held frame and ours, in this order; none when something is not there yet.

@@ -23,6 +23,8 @@ public:
     Followed follow(const Held& held);
     /// Something else is held, or the key colours moved: the relation is found anew.
     void forgetRelation();
+    /// Areas were drawn or changed: where the roles lie on ours is looked at anew.
+    void renewMasks();
     /// Another job.
     void forget();
     /// The picture of this frame is being balanced anew: what is known of the old one does not count.
@@ -32,7 +34,7 @@ public:
     bool isReady() const;
     bool isRunning() const { return m_task->isRunning(); }
     Task& task() { return *m_task; }
-    const std::vector<Image>& small() const { return m_small; }  ///< ours; empty until it was made
+    const OurPictures& small() const { return m_small; }  ///< ours; empty until it was made
     const std::shared_ptr<const Proxy>& picture() const { return m_proxy; }
     const std::optional<Registration>& registration() const { return m_relation.registration; }
     const std::optional<SolvedBalance>& solved() const { return m_relation.solved; }
@@ -49,6 +51,7 @@ private:
     };
     std::vector<Seen> seenFrames(const Held& held) const;
     void find(const Held& held);
+    void makeSmall();
 
     Document& m_document;
     ProxyStore& m_proxies;
@@ -57,7 +60,7 @@ private:
     RenderSlot* m_smallSlot;
     FrameId m_frame = 0;
     std::shared_ptr<const Proxy> m_proxy, m_outdated;
-    std::vector<Image> m_small;
+    OurPictures m_small;
     Relation m_relation;
 };
 
