@@ -327,7 +327,7 @@ TEST_F(OnTheDemo, TheCommandsInTheReadmeRun)
             EXPECT_EQ(ran.status, 0) << line << "\n" << ran.err;
             ++commands;
         }
-    EXPECT_EQ(commands, 21);
+    EXPECT_EQ(commands, 22);
 }
 
 TEST_F(OnTheDemo, ShippedLooksSayWhyAndTearNothing)

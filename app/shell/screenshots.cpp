@@ -430,14 +430,29 @@ private:
         match.holdPictures({m_demo + "/reference/orchard.jpg"});
         waitForMatch("the reference");
         m_camera.take(m_window, "match-start");
-        match.table().selectRow(3);
+        match.table().selectRow(match.firstToTake() + 3);
         match.takeToHere();
         waitForMatch("the match");
         m_camera.take(m_window, "match-half");
         match.table().selectRow(match.model().rowCount() - 1);
         match.takeToHere();
         waitForMatch("the match");
+        match.table().selectRow(0);
+        waitForMatch("the first row");
         m_camera.take(m_window, "match-all");
+        sheetOf("matchToLights", "carrySheet", "match-lights");
+        sheetOf("matchNearest", "nearestSheet", "match-nearest");
+    }
+    /// A sheet that a button of Match opens.
+    void sheetOf(const char* button, const char* sheet, const QString& name)
+    {
+        MatchPlace& match = m_window.match();
+        match.findChild<QPushButton*>(button)->click();
+        const auto shown = [&] { return match.findChild<QDialog*>(sheet); };
+        m_camera.waitFor([&] { return shown() && shown()->isVisible(); }, "the sheet");
+        m_camera.take(*shown(), name);
+        shown()->reject();
+        m_camera.waitFor([&] { return !shown(); }, "the sheet to close");
     }
     void poorReference()
     {

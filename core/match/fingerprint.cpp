@@ -280,6 +280,26 @@ ColourTrait meanOfTraits(const std::vector<Fingerprint>& all, const TraitOf& tra
     return mean;
 }
 
+/// Of a number of each picture the mean and half the range.
+template <class ValueOf>
+std::pair<double, double> middleAndSpread(const std::vector<Fingerprint>& all, const ValueOf& value)
+{
+    double low = value(all.front()), high = low, sum = 0;
+    for (const Fingerprint& one : all) {
+        const double v = value(one);
+        low = std::min(low, v), high = std::max(high, v), sum += v;
+    }
+    return {sum / static_cast<double>(all.size()), (high - low) / 2};
+}
+
+void combineValues(const std::vector<Fingerprint>& all, std::vector<ValueTrait> Fingerprint::*list, Fingerprint& f)
+{
+    for (std::size_t i = 0; i < (f.*list).size(); ++i)
+        std::tie((f.*list)[i].value, (f.*list)[i].spread) = middleAndSpread(all, [&](const Fingerprint& one) {
+            return i < (one.*list).size() ? (one.*list)[i].value : (f.*list)[i].value;
+        });
+}
+
 }  // namespace
 
 Image forMatching(ImageView picture)
@@ -389,15 +409,7 @@ Fingerprint combined(const std::vector<Fingerprint>& all)
         return all.empty() ? Fingerprint{} : all.front();
     Fingerprint f = all.front();
     f.references = 0;
-    const auto n = static_cast<double>(all.size());
-    const auto range = [&](auto&& value) {
-        double low = value(all.front()), high = low, sum = 0;
-        for (const Fingerprint& one : all) {
-            const double v = value(one);
-            low = std::min(low, v), high = std::max(high, v), sum += v;
-        }
-        return std::pair(sum / n, (high - low) / 2);
-    };
+    const auto range = [&](auto&& value) { return middleAndSpread(all, value); };
     for (const Fingerprint& one : all) {
         f.references += one.references;
         f.longEdge = std::min(f.longEdge, one.longEdge), f.quality = std::min(f.quality, one.quality);
@@ -414,13 +426,8 @@ Fingerprint combined(const std::vector<Fingerprint>& all)
             });
     };
     colours(&Fingerprint::casts), colours(&Fingerprint::otherCasts), colours(&Fingerprint::families);
-    const auto values = [&](std::vector<ValueTrait> Fingerprint::*list) {
-        for (std::size_t i = 0; i < (f.*list).size(); ++i)
-            std::tie((f.*list)[i].value, (f.*list)[i].spread) = range([&](const Fingerprint& one) {
-                return i < (one.*list).size() ? (one.*list)[i].value : (f.*list)[i].value;
-            });
-    };
-    values(&Fingerprint::frame), values(&Fingerprint::falls), values(&Fingerprint::textures);
+    for (const auto list : {&Fingerprint::frame, &Fingerprint::falls, &Fingerprint::textures})
+        combineValues(all, list, f);
     f.grain = range([](const Fingerprint& one) { return one.grain; }).first;
     f.cornerStops = range([](const Fingerprint& one) { return one.cornerStops; }).first;
     return f;

@@ -78,11 +78,11 @@ std::vector<LinearRgb> lattice(int steps)
 
 /// What the model makes of colours that were not seen, less sure ones with less say. Strong colours are rare in
 /// pictures.
-void addForetold(WeighedPairs& pairs, const TreatmentModel& model)
+constexpr int kLatticeSteps = 9, kCoarseSteps = 6;
+void addForetold(WeighedPairs& pairs, const TreatmentModel& model, int steps)
 {
-    constexpr int kSteps = 9;
     constexpr double kShare = 1, kSure = 0.06, kStrong = 0.1;
-    const std::vector<LinearRgb> colours = lattice(kSteps);
+    const std::vector<LinearRgb> colours = lattice(steps);
     const std::vector<ForetoldColour> foretold = model.foretell(colours);
     double sum = 0;
     std::vector<double> weights;
@@ -141,7 +141,7 @@ Result<FittedLook> modelAndSteps(const std::vector<LinearRgb>& from, const std::
     if (!tell(0.1))
         return fail("given up");
     WeighedPairs weighed{from, to, weightsOf(members), from.size(), result.model.leftOut()};
-    addForetold(weighed, result.model);
+    addForetold(weighed, result.model, kLatticeSteps);
     auto stepped = fitSteps(weighed, tell, cancel);
     if (!stepped)
         return tl::make_unexpected(stepped.error());
@@ -179,7 +179,7 @@ std::vector<FitStage> stagesOnHalf(const std::vector<LinearRgb>& from, const std
     pairs.weights = weightsOf(own), pairs.seen = pairs.before.size();
     const TreatmentModel model = TreatmentModel::learn(pairs.before, pairs.after, cancel);
     pairs.modelLeaves = model.leftOut();
-    addForetold(pairs, model);
+    addForetold(pairs, model, kCoarseSteps);
     const auto stepped = fitSteps(
         pairs, [&](double) { return !cancel.isCancelled(); }, cancel);
     return stepped ? stepped->stages : std::vector<FitStage>{};
@@ -190,7 +190,7 @@ std::vector<FitStage> stagesOnHalf(const std::vector<LinearRgb>& from, const std
 void tellUnseen(std::vector<FitStage>& stages, std::vector<LinearRgb> from, std::vector<LinearRgb> to,
                 const CancelToken& cancel)
 {
-    constexpr std::size_t kMost = 400;
+    constexpr std::size_t kMost = 240;
     const std::vector<int> members = thinOut(from, to, kMost);
     std::array<std::vector<FitStage>, 2> halves;
     inParallel(halves.size(), [&](std::size_t i) { halves[i] = stagesOnHalf(from, to, members, i == 1, cancel); });

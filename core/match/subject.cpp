@@ -42,23 +42,14 @@ struct Posterior {
     MatrixXd covariance;
 };
 
-/// How much of the subject's covariance is left in pictures taken together.
-double leftOf(double pictures, double common) { return common + (1 - common) / std::max(1.0, pictures); }
-/// Of both sides together; 2 for two single pictures.
-double subjects(const Fingerprint& reference, const Fingerprint& ours)
-{
-    constexpr double kOneHand = 0.2, kOneShoot = 0.5;
-    return leftOf(reference.references, kOneHand) + leftOf(ours.references, kOneShoot);
-}
-
-/// Of those numbers that both pictures have; `count` times the subject's covariance.
-Posterior posterior(double count, const MatrixXd& subject, const MatrixXd& look, const VectorXd& difference,
+/// Of those numbers that both pictures have.
+Posterior posterior(const MatrixXd& subject, const MatrixXd& look, const VectorXd& difference,
                     const std::vector<Index>& known)
 {
     Posterior result{VectorXd::Zero(difference.size()), MatrixXd::Zero(difference.size(), difference.size())};
     if (known.empty())
         return result;
-    const MatrixXd t = look(known, known), all = t + count * kUnusual * subject(known, known),
+    const MatrixXd t = look(known, known), all = t + 2 * kUnusual * subject(known, known),
                    gain = all.ldlt().solve(t).transpose();
     result.mean(known) = gain * VectorXd(difference(known));
     result.covariance(known, known) = t - gain * t;
@@ -116,7 +107,7 @@ void addLightAndCasts(const Fingerprint& reference, const Fingerprint& ours, dou
             for (const std::size_t c : {0u, 1u})
                 known.push_back(static_cast<Index>(kLightRows + 2 * k + c));
     constexpr auto kAll = static_cast<Index>(kLightRows + 2 * kCasts);
-    const Posterior p = posterior(subjects(reference, ours), symmetric(kSubject, kAll), symmetric(kLook, kAll),
+    const Posterior p = posterior(symmetric(kSubject, kAll), symmetric(kLook, kAll),
                                   asVector(lightAndCasts(reference)) - asVector(lightAndCasts(ours)), known);
     for (std::size_t i = 0; i < kLightRows; ++i) {
         const auto at = static_cast<Index>(i);
@@ -148,9 +139,9 @@ LookShare familyShare(const Fingerprint& reference, const Fingerprint& ours, std
 {
     if (family >= std::size(kSubjectOfFamily) || !isHeld(reference.families, ours.families, family, least))
         return {};
-    const Posterior p = posterior(
-        subjects(reference, ours), symmetric(kSubjectOfFamily[family], 2), symmetric(kLookOfFamily[family], 2),
-        asVector(familyColour(reference, family)) - asVector(familyColour(ours, family)), {0, 1});
+    const Posterior p =
+        posterior(symmetric(kSubjectOfFamily[family], 2), symmetric(kLookOfFamily[family], 2),
+                  asVector(familyColour(reference, family)) - asVector(familyColour(ours, family)), {0, 1});
     return {0, p.mean[0] / kColour, p.mean[1] / kColour, surenessOf(p.mean, p.covariance)};
 }
 
@@ -175,11 +166,10 @@ std::vector<double> familyColour(const Fingerprint& print, std::size_t family)
 std::vector<LookShare> placeShares(const Fingerprint& reference, const Fingerprint& ours)
 {
     std::vector<LookShare> shares;
-    const double count = kUnusual * subjects(reference, ours);
     const auto add = [&](bool isKnown, double difference, double subject, double look) {
         if (!isKnown)
             return shares.push_back({});
-        const double gain = look / (look + count * subject), mean = gain * difference,
+        const double gain = look / (look + 2 * kUnusual * subject), mean = gain * difference,
                      deviation = std::sqrt(look * (1 - gain));
         shares.push_back({mean, 0, 0, std::erf(std::abs(mean) / (2 * deviation) / std::sqrt(2.0))});
     };

@@ -7,8 +7,8 @@
 //   E(t | d) = T (T + 2 S)^-1 d,   cov(t | d) = T - T (T + 2 S)^-1 T
 // (the posterior of jointly normal vectors: C. Bishop, Pattern Recognition and Machine Learning, 2006, 2.3.1).
 // Photographs that are far from the usual are more common than a normal distribution has them: S counts more for it.
-// Of n pictures taken together S counts as S (r + (1 - r) / n), r what pictures of one hand (0.2) or of one shoot (0.5)
-// have in common. How sure a cast in darks or lights is goes by the cast in middles, and each cast by other ways to
+// Several references count as one: held against hidden treatments, their number did not make the share any truer.
+// How sure a cast in darks or lights is goes by the cast in middles, and each cast by other ways to
 // find it (Fingerprint::otherCasts): as d^2 / (d^2 + o^2), d its difference and o the mean distance of the others from
 // it.
 #pragma once

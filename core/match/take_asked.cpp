@@ -27,6 +27,28 @@ bool knowsWhere(const OurPictures& ours, Rung rung)
     return masks && masks->knows(fallRole(rung).name);
 }
 
+struct PartedRows {
+    std::set<std::size_t> colours, falls, textures;
+};
+
+/// What is asked for, by how it is taken.
+Result<PartedRows> partedRows(const RowsAsked& asked, const Ladder& now)
+{
+    PartedRows parted;
+    for (const std::size_t row : asked.rows) {
+        if (row >= now.rows.size())
+            return fail("there is no such row");
+        const LadderRow& r = now.rows[row];
+        if (!r.isSupported())
+            return fail("there is too little of it in one of the pictures to be matched");
+        if (isAcross(r.rung) && knowsWhere(asked.ours, r.rung))
+            parted.falls.insert(row);
+        else if (r.isForSteps())
+            (r.kind() == RungKind::Texture ? parted.textures : parted.colours).insert(row);
+    }
+    return parted;
+}
+
 Result<Taken> takeColours(const RowsAsked& asked, const Fingerprint& reference, const std::set<std::size_t>& rows)
 {
     return asked.asIsLikely && !asked.showsTheSame
@@ -41,18 +63,10 @@ Result<Taken> take(const RowsAsked& asked, const CancelToken& cancel)
     LaddersAsked ladders{asked.look, asked.ours, asked.group,        asked.reference,  asked.large,
                          {},         {},         asked.showsTheSame, asked.atOurPlaces};
     const Ladders before = laddersOf(ladders);
-    std::set<std::size_t> colours, textures, falls;
-    for (const std::size_t row : asked.rows) {
-        if (row >= before.now.rows.size())
-            return fail("there is no such row");
-        const LadderRow& r = before.now.rows[row];
-        if (!r.isSupported())
-            return fail("there is too little of it in one of the pictures to be matched");
-        if (isAcross(r.rung) && knowsWhere(asked.ours, r.rung))
-            falls.insert(row);
-        else if (r.isForSteps())
-            (r.kind() == RungKind::Texture ? textures : colours).insert(row);
-    }
+    const auto parted = partedRows(asked, before.now);
+    if (!parted)
+        return tl::make_unexpected(parted.error());
+    const auto& [colours, falls, textures] = *parted;
     if (colours.empty() && textures.empty() && falls.empty() && !asked.rows.empty())
         return fail("framing, light across the frame and noise are no steps of a look");
     auto taken = takeColours(asked, asked.atOurPlaces ? asked.atOurPlaces(before.members) : asked.reference, colours);

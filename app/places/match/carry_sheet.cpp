@@ -14,7 +14,7 @@ enum Column { Name, Frames, AsItStands, Solved, Rows, ColumnCount };
 /// The rows that solving again brought farthest, in words.
 QString rowWords(const CarriedLight& light)
 {
-    constexpr std::size_t kMost = 3;
+    constexpr std::size_t kMost = 2;
     constexpr double kWorthSaying = 0.5;
     std::vector<std::size_t> rows = light.rows;
     const auto gain = [&](std::size_t row) {
@@ -29,6 +29,11 @@ QString rowWords(const CarriedLight& light)
                               theme::number(light.asItStands.rows[row].difference, 1),
                               theme::number(light.solved.rows[row].difference, 1));
     return words.isEmpty() ? CarrySheet::tr("nothing worth changing") : words.join(QStringLiteral(", "));
+}
+
+Qt::Alignment alignmentOf(int column)
+{
+    return (column == Name || column == Rows ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter;
 }
 
 }  // namespace
@@ -70,6 +75,8 @@ void CarrySheet::fill(const std::vector<CarriedLight>& lights, const std::vector
     m_table->setHorizontalHeaderLabels(
         {tr("Light"), tr("Frames"), tr("Off as it stands"), tr("Solved again"), tr("Rows that move most")});
     m_table->setRowCount(static_cast<int>(lights.size()));
+    for (int c = 0; c < ColumnCount; ++c)
+        m_table->horizontalHeaderItem(c)->setTextAlignment(alignmentOf(c));
     m_table->verticalHeader()->hide();
     m_table->setShowGrid(false);
     m_table->setEditTriggers(QAbstractItemView::NoEditTriggers);
@@ -81,8 +88,7 @@ void CarrySheet::fill(const std::vector<CarriedLight>& lights, const std::vector
                                             theme::number(light.solved.distance(), 1), rowWords(light)};
         for (int c = 0; c < ColumnCount; ++c) {
             auto* item = new QTableWidgetItem(cells[c]);
-            if (c != Name && c != Rows)
-                item->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
+            item->setTextAlignment(alignmentOf(c));
             m_table->setItem(i, c, item);
         }
     }
@@ -90,6 +96,7 @@ void CarrySheet::fill(const std::vector<CarriedLight>& lights, const std::vector
     for (int c = 0; c < Rows; ++c)
         m_table->setColumnWidth(c, m_table->columnWidth(c) + 14);
     m_table->horizontalHeader()->setSectionResizeMode(Rows, QHeaderView::Stretch);
+    m_table->setStyleSheet(QStringLiteral("QTableWidget::item, QHeaderView::section { padding: 0 10px; }"));
 }
 
 }  // namespace amber

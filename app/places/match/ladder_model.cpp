@@ -85,11 +85,11 @@ QString LadderModel::nameOf(const LadderRow& row)
     case Rung::Framing:
         return tr("Framing");
     case Rung::TopToBottom:
-        return tr("Light: top to bottom");
+        return tr("Top to bottom");
     case Rung::LeftToRight:
-        return tr("Light: left to right");
+        return tr("Left to right");
     case Rung::MiddleToCorners:
-        return tr("Light: middle to corners");
+        return tr("Middle to corners");
     case Rung::LocalContrast:
         return tr("Local contrast");
     case Rung::Edges:
@@ -166,7 +166,7 @@ QString LadderModel::valueOf(const LadderRow& r, bool reference)
     switch (r.kind()) {
     case RungKind::Frame: {
         const Spot& eye = reference ? r.referenceEye : r.ourEye;
-        return tr("%1 : 1, eye at %2, %3 %")
+        return tr("%1, at %2, %3 %")
             .arg(theme::number(value, 2))
             .arg(std::lround(100 * eye.x))
             .arg(std::lround(100 * eye.y));
@@ -317,7 +317,7 @@ QVariant LadderModel::headerData(int section, Qt::Orientation orientation, int r
     case Ours:
         return tr("Ours");
     case Difference:
-        return tr("Difference, L* or ΔE00 (0 to 16), or per cent (0 to 160)");
+        return tr("Difference, 0 to 16 or to 160 %");
     case Numbers:
         return tr("From → now");
     case Sure:

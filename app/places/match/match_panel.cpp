@@ -65,9 +65,10 @@ void MatchPanel::stackButtons()
     }
     QPushButton* const taking[] = {m_takeThis, m_takeTo, m_takeAll};
     for (int i = 0; i < 3; ++i)
-        rowButtons->addWidget(taking[i], 1, 2 * i, 1, 2);
-    rowButtons->addWidget(m_toLights, 0, 0, 1, 3);
-    rowButtons->addWidget(m_nearest, 0, 3, 1, 3);
+        rowButtons->addWidget(taking[i], 2, 2 * i, 1, 2);
+    rowButtons->setRowStretch(0, 1);  // the buttons at the foot
+    rowButtons->addWidget(m_toLights, 1, 0, 1, 3);
+    rowButtons->addWidget(m_nearest, 1, 3, 1, 3);
     fitButtons->addWidget(m_withTable);
     fitButtons->addWidget(m_addPair);
     fitButtons->addWidget(m_takeNew);

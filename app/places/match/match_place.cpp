@@ -29,7 +29,7 @@ void MatchPlace::makeTable()
     m_table->horizontalHeader()->setHighlightSections(false);
     m_table->horizontalHeader()->setSectionResizeMode(LadderModel::Difference, QHeaderView::Stretch);
     m_table->setIconSize({34, 14});
-    constexpr int kWidths[] = {118, 140, 140, 0, 184, 54};
+    constexpr int kWidths[] = {130, 140, 140, 0, 184, 54};
     for (int i = 0; i < LadderModel::ColumnCount; ++i)
         if (i != LadderModel::Difference)
             m_table->setColumnWidth(i, kWidths[i]);

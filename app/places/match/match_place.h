@@ -26,6 +26,8 @@ class FitCoverage;
 class FitReport;
 class FrameModel;
 struct CarriedLight;
+struct NearLook;
+struct Tile;
 class MatchPanel;
 class MatchSources;
 class PictureView;
@@ -53,6 +55,8 @@ public:
     bool isAtRest() const;
     /// Shows ours as one of its befores, as long as a key is held.
     void holdBefore(std::optional<RenderRequest::State> state);
+    /// The first row of light: those before it are framing and light by place.
+    int firstToTake() const;
     void takeThis();
     void takeToHere();
     void takeAll();
@@ -89,7 +93,7 @@ private:
     void carryToLights();
     void carry(const std::vector<CarriedLight>& carried, const Look& before);
     void showNearest();
-    int firstToTake() const;
+    std::vector<Tile> tilesOf(const std::vector<NearLook>& near, const std::vector<Look>& looks) const;
     void takeFall(std::size_t row, const QString& action);
     void take(const std::function<Result<Taken>(const CancelToken&)>& work, const QString& action);
     void takeFit(bool asNew);

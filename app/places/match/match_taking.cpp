@@ -302,6 +302,22 @@ void MatchPlace::carry(const std::vector<CarriedLight>& carried, const Look& bef
     refreshLadder(), showPictures();
 }
 
+/// Looks on the frame in hand, in this order.
+std::vector<Tile> MatchPlace::tilesOf(const std::vector<NearLook>& near, const std::vector<Look>& looks) const
+{
+    const FrameId frame = m_document.selection().frameInHand();
+    const auto proxy = m_related->picture();
+    std::vector<Tile> tiles;
+    for (const NearLook& one : near) {
+        Tile tile;
+        tile.look = looks[one.look], tile.proxy = proxy, tile.picture = text(LooksInHand::pictureName(frame));
+        tile.title = text(looks[one.look].name);
+        tile.areas = m_document.areasOf(frame, proxy->sourceRatio);
+        tiles.push_back(std::move(tile));
+    }
+    return tiles;
+}
+
 void MatchPlace::showNearest()
 {
     const auto proxy = m_related->picture();
@@ -322,18 +338,10 @@ void MatchPlace::showNearest()
          there = atOurPlaces()](const Task::Progress&, const CancelToken&) {
             *near = nearestLooks(looks, ours, there ? there(membershipOf(ours.small, false)) : print, same);
         },
-        [this, near, looks, ids, proxy, frame, name = text(print->name)](bool cancelled) {
+        [this, near, looks, ids, name = text(print->name)](bool cancelled) {
             if (cancelled || near->empty())
                 return;
-            std::vector<Tile> tiles;
-            for (const NearLook& one : *near) {
-                Tile tile;
-                tile.look = looks[one.look], tile.proxy = proxy, tile.picture = text(LooksInHand::pictureName(frame));
-                tile.title = text(looks[one.look].name);
-                tile.areas = m_document.areasOf(frame, proxy->sourceRatio);
-                tiles.push_back(std::move(tile));
-            }
-            auto* sheet = new NearestSheet(tiles, *near, name, m_proxies.queue(), this);
+            auto* sheet = new NearestSheet(tilesOf(*near, looks), *near, name, m_proxies.queue(), this);
             sheet->setAttribute(Qt::WA_DeleteOnClose);
             connect(sheet, &QDialog::accepted, this, [this, sheet, near, ids] {
                 const int at = sheet->chosen();
