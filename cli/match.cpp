@@ -87,20 +87,20 @@ struct TableOptions {
 };
 
 /// The pictures before and after of all pairs, one after another; nothing when one could not be read, which is said.
-std::optional<std::vector<Image>> picturesOf(const PairOptions& o, Session& session)
+std::optional<std::vector<Picture>> picturesOf(const PairOptions& o, Session& session)
 {
     std::vector<std::string> paths{o.before, o.after};
     for (const auto& [before, after] : o.further)
         paths.push_back(before), paths.push_back(after);
     std::vector<std::optional<Result<Picture>>> read(paths.size());
     inParallel(paths.size(), [&](std::size_t i) { read[i] = readReduced(paths[i], 1500, false); });
-    std::vector<Image> pictures;
+    std::vector<Picture> pictures;
     for (auto& picture : read) {
         if (!*picture) {
             session.report(picture->error());
             return std::nullopt;
         }
-        pictures.push_back(std::move((*picture)->image));
+        pictures.push_back(std::move(**picture));
     }
     return pictures;
 }
@@ -161,7 +161,8 @@ void runPair(const PairOptions& o, Session& session)
         return;
     std::vector<PicturePair> pairs;
     for (std::size_t i = 0; i + 1 < pictures->size(); i += 2)
-        pairs.push_back({(*pictures)[i].view(), (*pictures)[i + 1].view()});
+        pairs.push_back({(*pictures)[i].image.view(), (*pictures)[i + 1].image.view(),
+                         isAtOwnSize((*pictures)[i]) && isAtOwnSize((*pictures)[i + 1])});
     auto fit = fitPairs(pairs, {o.table, true});
     if (!fit) {
         if (fit.error().where.empty())

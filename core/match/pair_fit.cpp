@@ -8,10 +8,12 @@
 #include "core/colour/rgb_space.h"
 #include "core/engine/bake.h"
 #include "core/engine/render_plan.h"
+#include "core/image/read.h"
 #include "core/image/resize.h"
 #include "core/match/corner_fit.h"
 #include "core/match/place_fit.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace amber {
@@ -168,6 +170,10 @@ std::vector<std::size_t> aligningPairs(const std::vector<PicturePair>& pairs, co
     return which;
 }
 
+double& sizeOf(LocalContrast& step) { return step.size; }
+double& sizeOf(OutputSharpening& step) { return step.radius; }
+double& sizeOf(Grain& step) { return step.size; }
+
 /// What more than half of these pairs have besides, by the middle of them.
 template <class Parameters>
 std::optional<Parameters> common(const std::vector<PicturePair>& pairs, const PairFit& fit, int edge,
@@ -177,23 +183,23 @@ std::optional<Parameters> common(const std::vector<PicturePair>& pairs, const Pa
     std::vector<double> amounts, sizes;
     for (const std::size_t i : which) {
         const AlignedPair pair = aligned(pairs[i], fit.fit.look, fit.pairs[i].agreement.stops, edge);
-        if (const auto one = find(pair.coloured.view(), pair.after.view()))
-            amounts.push_back(one->amount), sizes.push_back(one->size);
+        if (auto one = find(pair.coloured.view(), pair.after.view()))
+            amounts.push_back(one->amount), sizes.push_back(sizeOf(*one));
     }
     if (2 * amounts.size() <= which.size())
         return std::nullopt;
     Parameters middle;
-    middle.amount = median(amounts), middle.size = median(sizes);
+    middle.amount = median(amounts), sizeOf(middle) = median(sizes);
     return middle;
 }
 
 template <class Parameters>
-void add(PairFit& result, const char* what, const Parameters& found)
+void add(PairFit& result, const char* what, Parameters found)
 {
     Step step;
     step.parameters = found, step.note = "fitted";
     result.fit.look.steps.push_back(step);
-    result.byPlace.push_back({what, found.amount, found.size});
+    result.byPlace.push_back({what, found.amount, sizeOf(found)});
 }
 
 /// The look of what is seen of the pairs' colours.
@@ -257,6 +263,8 @@ std::vector<Image> withoutLocalContrast(const std::vector<PicturePair>& pairs, c
 
 }  // namespace
 
+bool isAtOwnSize(const Picture& picture) { return picture.image.width() == picture.info.width; }
+
 Result<PairFit> fitPairs(const std::vector<PicturePair>& pairs, const FitOptions& options,
                          const std::function<void(double)>& progress, const CancelToken& cancel)
 {
@@ -281,6 +289,9 @@ Result<PairFit> fitPairs(const std::vector<PicturePair>& pairs, const FitOptions
         }
         add(*result, "Local contrast", *local);
     }
+    if (std::all_of(pairs.begin(), pairs.end(), [](const PicturePair& pair) { return pair.isAtOwnSize; }))
+        if (const auto sharpening = common(pairs, *result, kGrainEdge, fittedSharpening))
+            add(*result, "Output sharpening", *sharpening);
     if (const auto grain = common(pairs, *result, kGrainEdge, fittedGrain))
         add(*result, "Grain", *grain);
     return result;

@@ -8,8 +8,14 @@
 
 namespace amber {
 
+struct Picture;
+
+/// It was not reduced when it was read.
+bool isAtOwnSize(const Picture& picture);
+
 struct PicturePair {
     ImageView before, after;
+    bool isAtOwnSize = false;  ///< neither is a reduction of its file: sharpening for output can be seen
 };
 
 /// How the pictures of a pair lie, and how the pair goes with the others.
@@ -28,18 +34,18 @@ struct PlaceStep {
 
 struct PairFit {
     FittedLook fit;
-    std::vector<PlaceStep> byPlace;  ///< local contrast and grain; their steps are the look's last ones
+    std::vector<PlaceStep> byPlace;  ///< local contrast, sharpening, grain; their steps are the look's last ones
     std::vector<LaidPair> pairs;
     std::vector<LinearRgb> seen;  ///< colours of the pictures before that took part, for coverage()
 };
 
 /// Lays the pictures of each pair over one another (crop, small turns and scales), takes the colours of even places of
 /// both, and fits one look to all. Light that falls off towards the corners is told from colours that were alike before
-/// and becomes edge darkening; what is left of the difference is then counted without it. Local contrast and grain are
-/// looked for in what the colours leave (place_fit.h), in pairs that lie as they are, and become steps when more than
-/// half of these have them. Pairs that are lighter or darker than the others' treatment makes them are brought to one
-/// light, pairs that contradict the others left out (agreement). Fails, with the reason, for pictures that do not show
-/// one thing, and for what fitLook refuses.
+/// and becomes edge darkening; what is left of the difference is then counted without it. Local contrast, sharpening
+/// for output (of pictures at their own size) and grain are looked for in what the colours leave (place_fit.h), in
+/// pairs that lie as they are, and become steps when more than half of these have them. Pairs that are lighter or
+/// darker than the others' treatment makes them are brought to one light, pairs that contradict the others left out
+/// (agreement). Fails, with the reason, for pictures that do not show one thing, and for what fitLook refuses.
 Result<PairFit> fitPairs(const std::vector<PicturePair>& pairs, const FitOptions& options = {},
                          const std::function<void(double)>& progress = {}, const CancelToken& cancel = {});
 Result<PairFit> fitPair(ImageView before, ImageView after, const FitOptions& options = {},

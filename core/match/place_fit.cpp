@@ -161,32 +161,82 @@ Tones changeOf(const Tones& from, const Tones& to)
 
 }  // namespace
 
+namespace {
+
+/// What becomes of L besides what becomes of its colour, against the same of steps on trial.
+class BesidesColour {
+public:
+    BesidesColour(ImageView coloured, ImageView after)
+        : m_coloured(coloured), m_from(labsOf(coloured)), m_cells(m_from),
+          m_left(m_cells.without(lightChange(m_from, labsOf(after))))
+    {
+    }
+    double whole() const { return product(m_left, m_left); }
+
+    template <class Parameters>
+    struct Trial {
+        Parameters step;
+        double explained = 0;
+    };
+    /// The step with its amount by least squares from the one it has.
+    template <class Parameters>
+    Trial<Parameters> tried(Parameters step, double least, double most) const
+    {
+        const std::vector<double> detail = m_cells.without(lightChange(m_from, labsOf(under(step, m_coloured).view())));
+        const double square = product(detail, detail), along = product(m_left, detail);
+        if (square <= 0)
+            return {step, 0};
+        step.amount = std::clamp(step.amount * along / square, least, most);
+        return {step, along * along / square};
+    }
+    /// The best of several.
+    template <class Parameters>
+    Trial<Parameters> best(const std::vector<Parameters>& steps, double least, double most) const
+    {
+        std::vector<Trial<Parameters>> trials(steps.size());
+        inParallel(steps.size(), [&](std::size_t i) { trials[i] = tried(steps[i], least, most); });
+        return *std::max_element(trials.begin(), trials.end(),
+                                 [](const auto& p, const auto& q) { return p.explained < q.explained; });
+    }
+
+private:
+    ImageView m_coloured;
+    std::vector<OkLab> m_from;
+    Cells m_cells;
+    std::vector<double> m_left;
+};
+
+}  // namespace
+
 std::optional<LocalContrast> fittedLocalContrast(ImageView coloured, ImageView after)
 {
     constexpr double kLeast = 0.1, kWorth = 0.1, kMost = 1.5;
-    const std::vector<OkLab> from = labsOf(coloured);
-    const Cells cells(from);
-    const std::vector<double> left = cells.without(lightChange(from, labsOf(after)));
-    const double whole = product(left, left);
-    constexpr double kSizes[] = {1, 2, 3, 5, 8};
-    struct Trial {
-        LocalContrast step;
-        double explained = 0;
-    };
-    std::array<Trial, std::size(kSizes)> trials;
-    inParallel(trials.size(), [&](std::size_t i) {
-        Trial& trial = trials[i];
-        trial.step.amount = 0.5, trial.step.size = kSizes[i];
-        const std::vector<double> detail = cells.without(lightChange(from, labsOf(under(trial.step, coloured).view())));
-        const double square = product(detail, detail), along = product(left, detail);
-        if (square <= 0)
-            return;
-        trial.explained = along * along / square;
-        trial.step.amount = std::clamp(trial.step.amount * along / square, -1.0, kMost);
-    });
-    const Trial& best = *std::max_element(trials.begin(), trials.end(),
-                                          [](const Trial& p, const Trial& q) { return p.explained < q.explained; });
-    if (best.explained <= kWorth * whole || std::abs(best.step.amount) < kLeast)
+    const BesidesColour besides(coloured, after);
+    std::vector<LocalContrast> steps;
+    for (const double size : {1, 2, 3, 5, 8}) {
+        steps.emplace_back();
+        steps.back().amount = 0.5, steps.back().size = size;
+    }
+    const auto best = besides.best(steps, -1, kMost);
+    if (best.explained <= kWorth * besides.whole() || std::abs(best.step.amount) < kLeast)
+        return std::nullopt;
+    return best.step;
+}
+
+std::optional<OutputSharpening> fittedSharpening(ImageView coloured, ImageView after)
+{
+    constexpr double kLeast = 0.15, kWorth = 1.0 / 30, kMost = 3;
+    const BesidesColour besides(coloured, after);
+    std::vector<OutputSharpening> steps;
+    for (const double radius : {0.4, 0.7, 1.0, 1.5, 2.2}) {
+        steps.emplace_back();
+        steps.back().amount = 0.7, steps.back().radius = radius;
+    }
+    auto best = besides.best(steps, 0, kMost);
+    if (best.step.amount < kLeast)
+        return std::nullopt;
+    best = besides.tried(best.step, 0, kMost);
+    if (best.explained <= kWorth * besides.whole() || best.step.amount < kLeast)
         return std::nullopt;
     return best.step;
 }

@@ -68,5 +68,32 @@ TEST(PlaceFit, LocalContrastAndGrainBecomeTheirStepsAndDoNotBendTheColours)
     });
 }
 
+TEST(PlaceFit, SharpeningForOutputIsSeenAtThePicturesOwnSize)
+{
+    const std::vector<Image> all = test::judgedPictures(1200);
+    inParallel(std::size_t{3}, [&](std::size_t family) {
+        const Image& picture = all[family % all.size()];
+        const Image plain = test::treated(picture, test::independentTreatment(family, 2));
+        Look look;
+        OutputSharpening crisp;
+        crisp.amount = 0.9, crisp.radius = 0.8;
+        look.steps.emplace_back();
+        look.steps.back().parameters = crisp;
+        const Image besides = test::treated(through(look, plain), [](const test::Codes& c) { return c; });
+        const auto with = fitPairs({{picture.view(), besides.view(), true}}),
+                   without = fitPairs({{picture.view(), plain.view(), true}}),
+                   reduced = fitPairs({{picture.view(), besides.view()}});
+        ASSERT_TRUE(with && without && reduced) << family;
+        const PlaceStep* sharpening = found(*with, "Output sharpening");
+        EXPECT_FALSE(found(*without, "Output sharpening")) << family;
+        EXPECT_FALSE(found(*reduced, "Output sharpening")) << family;
+        ASSERT_TRUE(sharpening) << family;
+        std::printf("  %-15s sharpening %.2f of %.1f pixels\n", test::kIndependentFamilies[family], sharpening->amount,
+                    sharpening->size);
+        EXPECT_NEAR(sharpening->amount, 0.9, 0.35) << family;
+        EXPECT_TRUE(std::holds_alternative<OutputSharpening>(with->fit.look.steps.back().parameters));
+    });
+}
+
 }  // namespace
 }  // namespace amber

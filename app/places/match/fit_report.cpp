@@ -76,7 +76,8 @@ void FitReport::paintHead(QPainter& painter, int y) const
     painter.setPen(theme::kQuietInk);
     painter.drawText(QRect(14, y, kNames, 20), Qt::AlignVCenter, tr("Step"));
     painter.drawText(QRectF(bars.left(), y, bars.width(), 20), Qt::AlignVCenter, tr("Mean ΔE00 as each step is added"));
-    painter.drawText(QRect(width() - kNumbers + 16, y, kNumbers - 30, 20), Qt::AlignVCenter, tr("Explains; unseen: colours kept from the fit"));
+    painter.drawText(QRect(width() - kNumbers + 16, y, kNumbers - 30, 20), Qt::AlignVCenter,
+                     tr("Explains; unseen: colours kept from the fit"));
 }
 
 namespace {

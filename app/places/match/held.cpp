@@ -21,11 +21,14 @@ namespace {
 
 using Tell = std::function<void(double)>;
 
-Result<std::shared_ptr<const Image>> heldPicture(const QString& path)
+/// `atOwnSize` becomes false when it was reduced.
+Result<std::shared_ptr<const Image>> heldPicture(const QString& path, bool* atOwnSize = nullptr)
 {
     auto picture = readReduced(path.toStdString(), kHeldEdge, false);
     if (!picture)
         return tl::make_unexpected(picture.error());
+    if (atOwnSize && !isAtOwnSize(*picture))
+        *atOwnSize = false;
     return std::make_shared<const Image>(std::move(picture->image));
 }
 
@@ -52,8 +55,9 @@ Status readPictures(Held& held, const Tell& tell, const CancelToken& cancel)
 Status readPairs(Held& held, const Tell& tell, const CancelToken& cancel)
 {
     std::vector<std::shared_ptr<const Image>> pictures;
+    bool atOwnSize = true;
     for (const QString& path : held.paths) {
-        auto picture = heldPicture(path);
+        auto picture = heldPicture(path, &atOwnSize);
         if (!picture)
             return tl::make_unexpected(picture.error());
         pictures.push_back(std::move(*picture));
@@ -62,7 +66,7 @@ Status readPairs(Held& held, const Tell& tell, const CancelToken& cancel)
     }
     std::vector<PicturePair> pairs;
     for (std::size_t i = 0; i + 1 < pictures.size(); i += 2)
-        pairs.push_back({pictures[i]->view(), pictures[i + 1]->view()});
+        pairs.push_back({pictures[i]->view(), pictures[i + 1]->view(), atOwnSize});
     if (pairs.empty())
         return fail("a pair is two pictures");
     auto fit = fitPairs(pairs, {held.withTable, true}, tell, cancel);
