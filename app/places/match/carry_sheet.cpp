@@ -70,6 +70,8 @@ CarrySheet::CarrySheet(const std::vector<CarriedLight>& lights, const std::vecto
 void CarrySheet::fill(const std::vector<CarriedLight>& lights, const std::vector<int>& frames)
 {
     m_table->setObjectName("carryTable");
+    m_table->setStyleSheet(QStringLiteral("QTableView::item { border: 0; padding: 0 10px; }"
+                                          "QHeaderView::section { padding: 4px 10px; }"));
     m_table->setAccessibleName(tr("Lights, and how far each lies from the match"));
     m_table->setColumnCount(ColumnCount);
     m_table->setHorizontalHeaderLabels(
@@ -96,7 +98,6 @@ void CarrySheet::fill(const std::vector<CarriedLight>& lights, const std::vector
     for (int c = 0; c < Rows; ++c)
         m_table->setColumnWidth(c, m_table->columnWidth(c) + 14);
     m_table->horizontalHeader()->setSectionResizeMode(Rows, QHeaderView::Stretch);
-    m_table->setStyleSheet(QStringLiteral("QTableWidget::item, QHeaderView::section { padding: 0 10px; }"));
 }
 
 }  // namespace amber

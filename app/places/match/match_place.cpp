@@ -273,7 +273,7 @@ void MatchPlace::took(Held held, bool isNew)
             kept.paths.push_back(m_document.keptPlace(path));
         m_document.changeDesk([&](Desk& desk) { desk.held = kept; });
     }
-    if (!m_table->currentIndex().isValid())
+    if (isNew || !m_table->currentIndex().isValid())
         m_table->selectRow(firstToTake());
     relate();
     refreshLadder();
@@ -329,7 +329,8 @@ PictureView& MatchPlace::ours() { return m_pictures->ours(); }
 bool MatchPlace::isAtRest() const
 {
     return !m_task->isRunning() && !m_related->isRunning() && !m_later->isActive() && m_related->isReady() &&
-           !m_ladderSlot->isBusy() && m_pictures->isAtRest() && m_coverage->model().isAtRest();
+           !m_related->isRenewing() && !m_ladderSlot->isBusy() && m_pictures->isAtRest() &&
+           m_coverage->model().isAtRest();
 }
 
 /// The reference's numbers where ours has its things, when both show the same.

@@ -33,6 +33,7 @@ public:
     /// The small picture is that of the frame in hand.
     bool isReady() const;
     bool isRunning() const { return m_task->isRunning(); }
+    bool isRenewing() const { return m_smallSlot->isBusy(); }
     Task& task() { return *m_task; }
     const OurPictures& small() const { return m_small; }  ///< ours; empty until it was made
     const std::shared_ptr<const Proxy>& picture() const { return m_proxy; }
