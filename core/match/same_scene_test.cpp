@@ -105,6 +105,37 @@ TEST(SameScene, WhatBothShowDecidesAlsoFromAnotherSide)
     EXPECT_LE(worst, 0.3);
 }
 
+TEST(SameScene, DarkenedCornersOfTheReferenceBecomeAStepAndDoNotBendTheColours)
+{
+    const std::vector<Case> all = views();
+    for (const std::size_t which : {std::size_t{2}, std::size_t{3}}) {
+        const Case& one = all[which];
+        const auto treatment = test::independentTreatment(which, 1);
+        Look corners;
+        EdgeDarkening edges;
+        edges.net = -1.3, edges.begin = 0.15, edges.protectDarks = 0;
+        corners.steps.emplace_back();
+        corners.steps.back().parameters = edges;
+        const Image reference = through(corners, test::treated(one.theirs, treatment)),
+                    wanted = test::treated(one.ours, treatment);
+        const auto lies = registered(one.ours, reference);
+        ASSERT_TRUE(lies);
+        const auto scene = taken({}, one, reference, *lies);
+        ASSERT_TRUE(scene) << scene.error().message();
+        Look colours = scene->taken.look;
+        double stops = 0;
+        std::erase_if(colours.steps, [&](const Step& step) {
+            const auto* found = std::get_if<EdgeDarkening>(&step.parameters);
+            stops += found ? found->net : 0;
+            return found != nullptr;
+        });
+        EXPECT_NEAR(stops, -1.3, 0.7);
+        const double before = apart(one.ours, wanted), after = apart(through(colours, one.ours), wanted);
+        std::printf("  corners %.2f stops; colours %.2f -> %.2f\n", stops, before, after);
+        EXPECT_LE(after, 0.45 * before);
+    }
+}
+
 TEST(SameScene, TheStepsOfTheMatchTakeTheirPlaceInALookAndAreReplacedWhenTakenAgain)
 {
     const Case one{frame("north-window-02"), frame("north-window-03"), false};
