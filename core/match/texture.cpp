@@ -82,7 +82,7 @@ double edgesOf(const Labs& labs)
         if (high - low > kStrong)
             steep.push_back(most / (high - low));
     };
-    constexpr int kEvery = 2;
+    constexpr int kEvery = 4;
     for (int y = kReach; y + kReach < labs.height; y += kEvery)
         for (int x = kReach; x + kReach < labs.width; x += kEvery)
             across(x, y, 1, 0), across(x, y, 0, 1);
