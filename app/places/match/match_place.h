@@ -91,7 +91,7 @@ private:
     void take(const std::set<std::size_t>& rows, HowFar howFar, const QString& action);
     void takeFraming(const QString& action);
     void carryToLights();
-    void carry(const std::vector<CarriedLight>& carried, const Look& before);
+    void carry(const std::vector<CarriedLight>& carried, const std::vector<std::size_t>& which, const Look& before);
     void showNearest();
     std::vector<Tile> tilesOf(const std::vector<NearLook>& near, const std::vector<Look>& looks) const;
     void takeFall(std::size_t row, const QString& action);

@@ -280,24 +280,25 @@ void MatchPlace::carryToLights()
             auto* sheet = new CarrySheet(**work->carried, frames, group(), this);
             sheet->setAttribute(Qt::WA_DeleteOnClose);
             connect(sheet, &QDialog::accepted, this,
-                    [this, carried = **work->carried, before] { carry(carried, before); });
+                    [this, carried = **work->carried, which = work->which, before] { carry(carried, which, before); });
             sheet->open();
         });
 }
 
-/// Each light's steps become the numbers of its frames, as one gesture.
-void MatchPlace::carry(const std::vector<CarriedLight>& carried, const Look& before)
+/// Each light's steps become the numbers of its frames, as one gesture; `which` of the job's lights they are.
+void MatchPlace::carry(const std::vector<CarriedLight>& carried, const std::vector<std::size_t>& which,
+                       const Look& before)
 {
     if (!(m_document.looks().look() == before)) {
         emit m_document.failed(tr("The look was changed meanwhile; nothing was carried. Ask for it again."));
         return;
     }
     Look look = before;
-    for (const CarriedLight& one : carried)
-        for (const Light& light : m_document.job().lights)
-            for (const FrameId frame : light.frames)
-                if (light.name == one.name && frame != m_document.selection().frameInHand())
-                    look = mergedGroup(look, one.look, group().toStdString(), LooksInHand::pictureName(frame));
+    const std::vector<Light>& lights = m_document.job().lights;
+    for (std::size_t i = 0; i < carried.size(); ++i)
+        for (const FrameId frame : which[i] < lights.size() ? lights[which[i]].frames : std::vector<FrameId>{})
+            if (frame != m_document.selection().frameInHand())
+                look = mergedGroup(look, carried[i].look, group().toStdString(), LooksInHand::pictureName(frame));
     m_document.looks().takeLook(look, tr("Match to %1 in all lights").arg(group()));
     refreshLadder(), showPictures();
 }
