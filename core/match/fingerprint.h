@@ -12,7 +12,7 @@
 
 namespace amber {
 
-inline constexpr std::size_t kCastZones = 3, kOtherWays = 2;
+inline constexpr std::size_t kCastZones = 3;
 /// Both a reference and our own picture are reduced to this before they are measured.
 inline constexpr int kMatchEdge = 128;
 
