@@ -80,13 +80,18 @@ Result<Look> takeFall(const Look& look, const OurPictures& ours, Rung rung, doub
     const Membership members = membershipBefore(with, ours, group);
     const auto fall = static_cast<std::size_t>(rung) - static_cast<std::size_t>(Rung::TopToBottom);
     double low = -kMost, high = kMost;
+    const auto liftedBy = [&](double lift) {
+        std::get<ToneCurve>(with.steps[step].parameters).all = {{0, 0}, {0.5, 0.5 + lift}, {1, 1}};
+        return fallOf(with, ours, members, fall);
+    };
+    constexpr double kReaches = 0.5;  // L*
+    if (liftedBy(high) - liftedBy(low) < kReaches)
+        return fail("where the role lies on this picture it does not change how light falls", role.name);
     for (int i = 0; i < kHalvings; ++i) {
         const double lift = (low + high) / 2;
-        std::get<ToneCurve>(with.steps[step].parameters).all = {{0, 0}, {0.5, 0.5 + lift}, {1, 1}};
-        (fallOf(with, ours, members, fall) < wanted ? low : high) = lift;
+        (liftedBy(lift) < wanted ? low : high) = lift;
     }
-    const double lift = std::round(1000 * (low + high) / 2) / 1000;
-    std::get<ToneCurve>(with.steps[step].parameters).all = {{0, 0}, {0.5, 0.5 + lift}, {1, 1}};
+    liftedBy(std::round(1000 * (low + high) / 2) / 1000);
     return with;
 }
 

@@ -17,7 +17,7 @@ Area fallArea(Rung rung, const Region& shown);
 
 /// Brings the fall of our pictures to `wanted` (L*): the height of the group's curve for the role, by halving. Step and
 /// role are made when they are missing, the step before the group's others. As near as lifting or lowering middle tones
-/// by 0.3 brings it. Fails when the look has no room.
+/// by 0.3 brings it. Fails when the look has no room, and where the role lies nowhere on our pictures.
 Result<Look> takeFall(const Look& look, const OurPictures& ours, Rung rung, double wanted, const std::string& group);
 
 }  // namespace amber

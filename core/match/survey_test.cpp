@@ -135,6 +135,10 @@ TEST(LightByPlace, AcrossTheFrameBecomesACurveForARole)
     for (int y = 0; y < 20; ++y)
         for (int x = 0; x < 30; ++x)
             ramp.row(y)[x] = static_cast<float>(1 - (y + 0.5) / 20);
+    auto nowhere = std::make_shared<RoleMasks>();
+    nowhere->set(fallRole(Rung::TopToBottom).name, Plane(30, 20));
+    rows.ours.masks = {nowhere};
+    EXPECT_FALSE(take(rows)) << "it lies nowhere on this picture";
     masks->set(fallRole(Rung::TopToBottom).name, ramp);
     rows.ours.masks = {masks};
     const auto taken = take(rows);

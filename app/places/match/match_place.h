@@ -90,6 +90,7 @@ private:
     RowsAsked rowsAsked(const std::set<std::size_t>& rows, HowFar howFar) const;
     void take(const std::set<std::size_t>& rows, HowFar howFar, const QString& action);
     void takeFraming(const QString& action);
+    bool isLeft(std::int64_t frame);
     void carryToLights();
     void carry(const std::vector<CarriedLight>& carried, const std::vector<std::size_t>& which, const Look& before);
     void showNearest();

@@ -247,6 +247,15 @@ std::vector<LightPictures> readLights(const std::vector<LightToRead>& lights, st
 
 }  // namespace
 
+/// What was worked out for a frame is of no use once another is in hand; that is said.
+bool MatchPlace::isLeft(std::int64_t frame)
+{
+    if (m_document.selection().frameInHand() == frame)
+        return false;
+    emit m_document.failed(tr("Another frame was taken in hand meanwhile. Ask for it again."));
+    return true;
+}
+
 void MatchPlace::carryToLights()
 {
     const std::set<std::size_t> rows =
@@ -266,8 +275,8 @@ void MatchPlace::carryToLights()
                 asked, pictures,
                 [&](std::size_t done) { progress(static_cast<int>(done), static_cast<int>(pictures.size())); }, cancel);
         },
-        [this, work, before = m_document.looks().look()](bool cancelled) {
-            if (cancelled || !work->carried)
+        [this, work, before = m_document.looks().look(), frame = m_document.selection().frameInHand()](bool cancelled) {
+            if (cancelled || !work->carried || isLeft(frame))
                 return;
             if (!*work->carried) {
                 emit m_document.failed(text(work->carried->error().message()));
@@ -339,8 +348,8 @@ void MatchPlace::showNearest()
          there = atOurPlaces()](const Task::Progress&, const CancelToken&) {
             *near = nearestLooks(looks, ours, there ? there(membershipOf(ours.small, false)) : print, same);
         },
-        [this, near, looks, ids, name = text(print->name)](bool cancelled) {
-            if (cancelled || near->empty())
+        [this, near, looks, ids, frame, name = text(print->name)](bool cancelled) {
+            if (cancelled || near->empty() || isLeft(frame))
                 return;
             auto* sheet = new NearestSheet(tilesOf(*near, looks), *near, name, m_proxies.queue(), this);
             sheet->setAttribute(Qt::WA_DeleteOnClose);
