@@ -42,6 +42,8 @@ void addApply(CLI::App& app, Session& session);
 void addBake(CLI::App& app, Session& session);
 void addTable(CLI::App& app, Session& session);
 void addLook(CLI::App& app, Session& session);
+void addLookSheet(CLI::App& look, Session& session);
+void addLibrary(CLI::App& app, Session& session);
 void addMeasure(CLI::App& app, Session& session);
 void addCompare(CLI::App& app, Session& session);
 void addDemo(CLI::App& app, Session& session);

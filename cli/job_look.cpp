@@ -2,6 +2,7 @@
 #include "cli/job.h"
 
 #include "core/image/read.h"
+#include "core/job/edits.h"
 #include "core/job/shoot_work.h"
 
 #include <algorithm>
@@ -142,8 +143,12 @@ void runLook(const LookOptions& o, Session& session)
         done = store->setDesk(desk);
     } else {
         Job after = store->job();
-        for (const FrameId frame : wanted)
-            after.frames[frame].look = *id;
+        // Of a light: of all its frames, also of those that come later.
+        const auto light =
+            std::find_if(after.lights.begin(), after.lights.end(), [&](const Light& l) { return l.name == o.light; });
+        after = o.frames.empty() && light != after.lights.end()
+                    ? withLightLook(after, static_cast<int>(light - after.lights.begin()), *id)
+                    : withLook(after, wanted, *id);
         done = store->commit(after, "Look given to " + std::to_string(wanted.size()) + " frames");
     }
     if (!done)

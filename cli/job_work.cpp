@@ -176,8 +176,8 @@ void runConsistency(const Options& o, Session& session)
             Error{"the job's lights are not told apart yet; see amber job light --propose", {}, {}, {}});
     if (job.keys.empty())
         return session.report(Error{"the job has no key colours; see amber job key", {}, {}, {}});
-    const auto readings =
-        readShoot(framesToRead(job, frames), job.keys, *look, progressOnTerminal("consistency"), interrupt());
+    const auto readings = readShoot(framesToRead(job, frames, [&](LookId id) { return store->currentLook(id); }),
+                                    job.keys, *look, progressOnTerminal("consistency"), interrupt());
     for (const FrameReading& r : readings)
         if (!r.fault.empty())
             session.report(Error{r.fault, nameOfId(frames, r.frame), {}, {}}, 1);

@@ -253,6 +253,7 @@ void addLook(CLI::App& app, Session& session)
     const auto o = std::make_shared<Options>();
     addFiles(command, o, session);
     addMeasures(command, o, session);
+    addLookSheet(*command, session);
 }
 
 }  // namespace amber::cli

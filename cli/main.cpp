@@ -15,6 +15,7 @@ int main(int argc, char** argv)
     amber::cli::addBake(app, session);
     amber::cli::addTable(app, session);
     amber::cli::addLook(app, session);
+    amber::cli::addLibrary(app, session);
     amber::cli::addMeasure(app, session);
     amber::cli::addCompare(app, session);
     amber::cli::addDemo(app, session);

@@ -9,6 +9,7 @@
 
 #include <OpenColorIO/OpenColorIO.h>
 #include <cmath>
+#include <fstream>
 #include <gtest/gtest.h>
 #include <sstream>
 
@@ -323,11 +324,49 @@ TEST_F(OnTheDemo, TheCommandsInTheReadmeRun)
     for (std::string line; std::getline(readme, line);)
         if (line.rfind("    amber ", 0) == 0) {
             const Ran ran =
-                run("sh -c \"cd " + quoted(m_folder.path()) + " && PATH=" AMBER_BIN_DIR ":$PATH && " + line + "\"");
+                run("sh -c \"cd " + quoted(m_folder.path()) + " && export XDG_DATA_HOME=" + quoted(m_folder / "data") +
+                    " && PATH=" AMBER_BIN_DIR ":$PATH && " + line + "\"");
             EXPECT_EQ(ran.status, 0) << line << "\n" << ran.err;
             ++commands;
         }
-    EXPECT_EQ(commands, 22);
+    EXPECT_EQ(commands, 24);
+}
+
+TEST_F(OnTheDemo, ALookIsPutIntoTheLibraryAndTakenOutAsItWas)
+{
+    const TemporaryFolder data;
+    const auto library = [&](const std::string& words) {
+        return run("sh -c \"export XDG_DATA_HOME=" + quoted(data.path()) + " && " AMBER_BIN_DIR "/amber " + words +
+                   "\"");
+    };
+    const std::string look = this->look("long-evening");
+    const Ran kept = library("library keep " + look);
+    ASSERT_EQ(kept.status, 0) << kept.err;
+    const std::string id = kept.out.substr(0, kept.out.find('\n'));
+    ASSERT_EQ(library("library keep " + this->look("chalk-morning") + " --as " + id).status, 0);
+    ASSERT_EQ(library("library keep " + look + " --steps 1,2").status, 0);
+    EXPECT_EQ(library("library keep " + look + " --steps 3,900").status, 2);
+    const Json listed = Json::parse(library("--json library list").out);
+    ASSERT_EQ(listed.size(), 2u);
+    const fs::path first = data / "first.json";
+    ASSERT_EQ(library("library take " + id + " --version 1 -o " + quoted(first)).status, 0);
+    EXPECT_EQ(readLook(first)->look, readLook(m_folder / "job/looks/long-evening.json")->look);
+    EXPECT_EQ(library("library take " + id + " --version 9 -o " + quoted(data / "no.json")).status, 2);
+    EXPECT_EQ(library("library take nothing -o " + quoted(data / "no.json")).status, 2);
+    std::ofstream(data / "jolly-amber/library" / id / "v0002.json", std::ios::trunc) << "{";
+    const Ran damaged = library("library list chalk");
+    EXPECT_EQ(damaged.status, 1);
+    EXPECT_NE(damaged.err.find("v0002.json"), std::string::npos);
+    EXPECT_EQ(library("library places --add " + quoted(data / "nowhere")).status, 2);
+    EXPECT_EQ(library("library places --add " + quoted(m_folder.path())).status, 0);
+    EXPECT_EQ(Json::parse(library("--json library places").out).size(), 2u);
+    // The recipe to read: as text, and as a file that replaces nobody's.
+    const Ran words = library("look sheet " + look);
+    EXPECT_NE(words.out.find("Long evening"), std::string::npos);
+    std::ofstream(data / "mine.pdf") << "mine";
+    EXPECT_EQ(library("look sheet " + look + " -o " + quoted(data / "mine.pdf")).status, 2);
+    EXPECT_EQ(readText(data / "mine.pdf"), "mine");
+    EXPECT_EQ(library("look sheet " + look + " -o " + quoted(data / "sheet.doc")).status, 2);
 }
 
 TEST_F(OnTheDemo, ShippedLooksSayWhyAndTearNothing)

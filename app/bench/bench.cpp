@@ -6,6 +6,9 @@
 #include "app/bench/guard_editor.h"
 #include "app/bench/hue_editor.h"
 #include "app/bench/parameter_editor.h"
+#include "app/bench/scope_editor.h"
+#include "app/bench/scope_model.h"
+#include "app/bench/scope_words.h"
 #include "app/bench/step_words.h"
 #include "app/bench/table_editor.h"
 #include "app/theme/number_box.h"
@@ -53,13 +56,10 @@ void Bench::dressButtons()
     m_mask->setCheckable(true);
     m_mask->setToolTip(tr("Lays over the picture, in a colour it does not contain, where this step works"));
     m_travels->setObjectName("stepTravels");
-    m_travels->setToolTip(tr("Which parameters travel with the look, and which each picture keeps for itself"));
+    m_travels->setToolTip(tr(
+        "Whose the values of this step are: what travels with the look, what belongs to a light, a set or this frame"));
     m_travels->setAccessibleName(tr("What travels with the look"));
-    m_travels->setPopupMode(QToolButton::InstantPopup);
-    auto* travels = new QMenu(m_travels);
-    travels->setObjectName("travelsMenu");
-    connect(travels, &QMenu::aboutToShow, this, [this, travels] { fillTravels(*travels); });
-    m_travels->setMenu(travels);
+    m_travels->setCheckable(true);
 }
 
 void Bench::layOutRow()
@@ -86,8 +86,8 @@ void Bench::layOutRow()
 
 void Bench::joinEditors()
 {
-    for (StepEditor* e :
-         std::initializer_list<StepEditor*>{m_curve, m_dyes, m_hues, m_parameters, m_tableEditor, m_guardEditor}) {
+    for (StepEditor* e : std::initializer_list<StepEditor*>{m_curve, m_dyes, m_hues, m_parameters, m_tableEditor,
+                                                            m_guardEditor, m_scopeEditor}) {
         m_pages->addWidget(e);
         e->explain = [this](const std::string& pointer, const QString& label, double low, double high) {
             if (!m_beforeExtreme)
@@ -105,12 +105,12 @@ void Bench::joinEditors()
 void Bench::connectStep()
 {
     const auto changeStep = [this](auto&& change, const QString& action, bool now) {
-        Look look = m_document.looks().look();
-        const auto index = static_cast<std::size_t>(m_document.looks().selectedStep());
-        if (index >= look.steps.size())
+        const Step* shown = m_document.looks().step();
+        if (!shown)
             return;
-        change(look.steps[index]);
-        m_document.looks().change(look);
+        Step changed = *shown;
+        change(changed);
+        m_document.looks().changeShown(m_document.looks().selectedStep(), changed);
         now ? m_document.looks().commit(action) : m_document.looks().commitSoon(action);
     };
     connect(m_enabled, &QCheckBox::clicked, this, [changeStep](bool on) {
@@ -129,13 +129,15 @@ void Bench::connectParts()
     connect(&m_document.selection(), &Selection::frameChosen, this,
             &Bench::refresh);  // its own values of what is kept per picture
     connectStep();
-    connect(m_guard, &QToolButton::clicked, this, &Bench::refresh);
+    connect(m_guard, &QToolButton::clicked, this, [this] { m_travels->setChecked(false), refresh(); });
+    connect(m_travels, &QToolButton::clicked, this, [this] { m_guard->setChecked(false), refresh(); });
+    connect(&m_document, &Document::setsChanged, this, &Bench::refresh);
     connect(m_mask, &QToolButton::clicked, this, [this](bool on) {
         emit overlayWanted({on ? RenderRequest::Overlay::What::Step : RenderRequest::Overlay::What::Nothing, 0},
                            on ? tr("where this step works, in a colour this picture does not have") : QString());
     });
     connect(&m_document.looks(), &LooksInHand::selectionChanged, this, [this] {
-        m_guard->setChecked(false);
+        m_guard->setChecked(false), m_travels->setChecked(false);
         m_effect->explain({}, {}, 0, 1);
         m_pointer.clear();
         refresh();
@@ -152,7 +154,8 @@ Bench::Bench(Document& document, QWidget* parent)
       m_pages(new QStackedWidget(this)), m_curve(new CurveEditor(document, this)),
       m_dyes(new DyesEditor(document, this)), m_hues(new HueEditor(document, this)),
       m_parameters(new ParameterEditor(document, this)), m_tableEditor(new TableEditor(document, this)),
-      m_guardEditor(new GuardEditor(document, this)), m_effect(new EffectPlot(this))
+      m_guardEditor(new GuardEditor(document, this)), m_scopeEditor(new ScopeEditor(document, this)),
+      m_effect(new EffectPlot(this))
 {
     setObjectName("bench");
     setAcceptDrops(true);
@@ -245,18 +248,24 @@ void Bench::holdExtreme(int way)
         return;
     Look look = *m_beforeExtreme;
     Step& shared = look.steps[static_cast<std::size_t>(m_document.looks().selectedStep())];
-    shared = edited(shared, LooksInHand::pictureName(m_document.selection().frameInHand()), turned->parameters);
-    shared.strength = turned->strength;
-    shared.enabled = true;
+    Step extreme = *turned;
+    extreme.enabled = true;
+    shared = edited(shared, m_document.looks().pictureInHand(), extreme);
     m_document.looks().change(look);
     emit extremeHeld(tr("%1 at its end, %2").arg(known ? m_pointerLabel : tr("strength")).arg(value, 0, 'g', 3));
 }
 
 void Bench::setPictureSource(const std::function<Image()>& source)
 {
-    for (StepEditor* e :
-         std::initializer_list<StepEditor*>{m_curve, m_dyes, m_hues, m_parameters, m_tableEditor, m_guardEditor})
+    for (StepEditor* e : std::initializer_list<StepEditor*>{m_curve, m_dyes, m_hues, m_parameters, m_tableEditor,
+                                                            m_guardEditor, m_scopeEditor})
         e->picture = source;
+}
+
+void Bench::setQueue(RenderQueue& queue)
+{
+    for (StepEditor* e : m_pages->findChildren<StepEditor*>(Qt::FindDirectChildrenOnly))
+        e->queue = &queue;
 }
 
 void Bench::setLevel(const std::function<void(const std::string& role, AreaMeasure measure)>& level)
@@ -272,6 +281,12 @@ void Bench::showGuard(bool on)
         m_guard->click();
 }
 
+void Bench::showScope(bool on)
+{
+    if (m_travels->isChecked() != on)
+        m_travels->click();
+}
+
 void Bench::showMask(bool on)
 {
     if (m_mask->isChecked() != on)
@@ -280,6 +295,8 @@ void Bench::showMask(bool on)
 
 StepEditor* Bench::editorOf(const Step& step) const
 {
+    if (m_travels->isChecked())
+        return m_scopeEditor;
     if (m_guard->isChecked())
         return m_guardEditor;
     if (std::holds_alternative<ToneCurve>(step.parameters))
@@ -291,31 +308,6 @@ StepEditor* Bench::editorOf(const Step& step) const
     if (std::holds_alternative<LookupTable>(step.parameters))
         return m_tableEditor;
     return m_parameters;
-}
-
-void Bench::fillTravels(QMenu& menu)
-{
-    menu.clear();
-    const Step* step = m_document.looks().step();
-    if (!step)
-        return;
-    menu.addSection(tr("Each picture keeps its own"));
-    const Json parameters = parametersOf(*step);
-    for (const auto& [name, value] : parameters.items()) {
-        const std::string field = name;
-        if (field == "name" || field == "hash")
-            continue;
-        QAction* action = menu.addAction(parameterTitle(typeOf(*step), field));
-        action->setCheckable(true);
-        action->setChecked(step->perPicture.count(field) > 0);
-        connect(action, &QAction::triggered, this, [this, field](bool own) {
-            Look look = m_document.looks().look();
-            Step& changed = look.steps[static_cast<std::size_t>(m_document.looks().selectedStep())];
-            own ? void(changed.perPicture.insert(field)) : void(changed.perPicture.erase(field));
-            m_document.looks().change(look);
-            m_document.looks().commit(own ? tr("Kept per picture") : tr("Travels with the look"));
-        });
-    }
 }
 
 StepEditor* Bench::editor() const
@@ -334,6 +326,25 @@ void Bench::showValues(const Step& step)
         m_note->setCursorPosition(0);
         m_note->setToolTip(text(step.note));
     }
+}
+
+/// Whose the values in hand are, in a word.
+void Bench::sayScope(const Step& shown)
+{
+    const auto index = static_cast<std::size_t>(m_document.looks().selectedStep());
+    const Step& step = m_document.looks().look().steps.at(index);
+    std::vector<std::pair<std::string, std::string>> own;  // parts and their holders
+    for (const std::string& part : step.held.empty() ? std::vector<std::string>{} : partsOf(shown))
+        if (const std::string holder = holderFor(step, m_document.looks().pictureInHand(), part); !holder.empty())
+            own.emplace_back(part, holder);
+    const bool isOne = !own.empty() && std::all_of(own.begin(), own.end(),
+                                                   [&](const auto& o) { return o.second == own.front().second; });
+    const QString whose = own.empty() ? QString() : holderWords(m_document.job(), own.front().second);
+    m_travels->setText(own.empty()       ? step.perPicture.empty() ? tr("All travels")
+                                                                   : tr("%1 per picture").arg(step.perPicture.size())
+                             : own.size() == 1 ? tr("%1: %2").arg(partTitle(shown, own.front().first), whose)
+                       : isOne           ? tr("%1 values: %2").arg(own.size()).arg(whose)
+                                         : tr("%1 values do not travel").arg(own.size()));
 }
 
 void Bench::refresh()
@@ -360,8 +371,7 @@ void Bench::refresh()
     m_guard->setText(where.isBound()        ? (where.isOutside ? tr("Not %1") : tr("On %1")).arg(text(where.role))
                      : step->guard.isOpen() ? tr("Guard")
                                             : tr("Guard: on"));
-    m_travels->setText(step->perPicture.empty() ? tr("All travels")
-                                                : tr("%1 per picture").arg(step->perPicture.size()));
+    sayScope(*step);
     m_effect->show(*step);
     StepEditor* page = editorOf(*step);
     if (m_pages->currentWidget() != page) {
@@ -405,6 +415,14 @@ void Bench::setProbe(const std::optional<Probe>& probe)
 }
 
 bool Bench::beginPictureDrag(const Probe& probe) { return editor() && editor()->beginPictureDrag(probe); }
+
+bool Bench::isPicking() const { return editor() && editor()->isPicking(); }
+
+void Bench::pick(const Probe& probe)
+{
+    if (StepEditor* e = editor())
+        e->picked(probe);
+}
 
 void Bench::dragPicture(QPointF delta)
 {

@@ -10,12 +10,12 @@ class QLabel;
 class QLineEdit;
 class QStackedWidget;
 class QToolButton;
-class QMenu;
 
 namespace amber {
 
 class EffectPlot;
 class GuardEditor;
+class ScopeEditor;
 class TableEditor;
 
 class Bench : public QWidget {
@@ -27,6 +27,9 @@ public:
     void setEntering(const FrameMeasures& measures);
     void setProbe(const std::optional<Probe>& probe);
     bool beginPictureDrag(const Probe& probe);
+    /// The next click on the picture is for an editor: its colour.
+    bool isPicking() const;
+    void pick(const Probe& probe);
     void dragPicture(QPointF delta);
     void endPictureDrag();
     TableEditor& tableEditor() { return *m_tableEditor; }
@@ -35,12 +38,16 @@ public:
     void setPictureSource(const std::function<Image()>& source);
     /// Some colours of the frame in hand as it came in: by them a just noticeable difference is measured.
     void setColourSource(const std::function<std::vector<LinearRgb>()>& source) { m_colours = source; }
+    /// Where editors read pictures.
+    void setQueue(RenderQueue& queue);
     void setLevel(const std::function<void(const std::string& role, AreaMeasure measure)>& level);
     /// The number in hand, or the strength when none is, at its upper (1) or lower (-1) end until let go (0).
     void holdExtreme(int way);
     bool isGuardShown() const;
     void showGuard(bool on);
     void showMask(bool on);
+    /// Whose the values are.
+    void showScope(bool on);
 
 signals:
     /// The picture is to show where the chosen step works, or itself again.
@@ -66,7 +73,7 @@ private:
     void reset(QDoubleSpinBox* box, const std::string& pointer);
     void refresh();
     StepEditor* editorOf(const Step& step) const;
-    void fillTravels(QMenu& menu);
+    void sayScope(const Step& shown);
     StepEditor* editor() const;
 
     Document& m_document;
@@ -80,6 +87,7 @@ private:
     StepEditor *m_curve, *m_dyes, *m_hues, *m_parameters;
     TableEditor* m_tableEditor;
     GuardEditor* m_guardEditor;
+    ScopeEditor* m_scopeEditor;
     EffectPlot* m_effect;
     std::function<std::vector<LinearRgb>()> m_colours;
     std::string m_pointer;  ///< the number in hand

@@ -1,5 +1,6 @@
 #include "app/bench/dyes_editor.h"
 
+#include "app/bench/colour_actions.h"
 #include "app/display/screen_view.h"
 #include "app/theme/theme.h"
 #include "core/analysis/tint.h"
@@ -353,6 +354,19 @@ QCheckBox* DyesEditor::addCheck(QHBoxLayout* row, const char* name, const QStrin
 void DyesEditor::fillProposals(QMenu& menu)
 {
     menu.clear();
+    menu.addSection(tr("Hue and chroma of this dye"));
+    addColourActions(menu, *this, [this](const LinearRgb& colour) {
+        auto step = parameters<SplitToning>();
+        const auto index = static_cast<std::size_t>(m_tone->dyeOf(m_tone->selected()));
+        const OkLch c = toOkLch(toOkLab(colour));
+        if (index >= step.dyes.size())
+            return;
+        step.dyes[index].hueDegrees = std::round(c.hueDegrees * 10) / 10;
+        step.dyes[index].chroma = std::round(std::min(c.chroma, 0.3) * 1000) / 1000;
+        applyLock(step, index);
+        put(step);
+        m_document.looks().commit(tr("Dye of a picked colour"));
+    });
     const QString names[] = {tr("opposite"), tr("neighbour before"), tr("neighbour after"), tr("triad, second"),
                              tr("triad, third")};
     bool any = false;

@@ -1,5 +1,7 @@
 #include "app/bench/guard_editor.h"
 
+#include "app/bench/colour_actions.h"
+#include "app/bench/shelter_row.h"
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "app/words/words.h"
@@ -150,13 +152,77 @@ void GuardEditor::addButtons(QHBoxLayout* row)
         m_document.looks().commit(tr("Guard opened"));
     });
     row->addWidget(open);
+    auto* pick = new QToolButton(this);
+    pick->setObjectName("guardPick");
+    pick->setText(tr("Colour"));
+    pick->setToolTip(tr("The ranges round a colour, by a click on a picture or typed"));
+    pick->setPopupMode(QToolButton::InstantPopup);
+    auto* menu = new QMenu(pick);
+    pick->setMenu(menu);
+    addColourActions(*menu, *this, [this](const LinearRgb& colour) { takeColour(colour); });
+    row->addWidget(pick);
+    m_share->setObjectName("guardShare");
+    m_share->setProperty("quiet", true);
+    m_share->setToolTip(tr("How much of the frame in hand, as it enters the step, the guard lets through"));
+    row->addSpacing(6);
+    row->addWidget(m_share);
     row->addStretch(1);
+}
+
+void GuardEditor::takeColour(const LinearRgb& colour)
+{
+    const OkLch c = toOkLch(toOkLab(colour));
+    const auto rounded = [](double v, double unit) { return std::round(v / unit) * unit; };
+    Guard changed = guard();
+    changed.toneLow = rounded(std::clamp(c.L - 0.15, 0.0, 1.0), 0.01);
+    changed.toneHigh = rounded(std::clamp(c.L + 0.15, 0.0, 1.0), 0.01);
+    changed.chromaLow = rounded(std::clamp(c.chroma - 0.05, 0.0, 0.4), 0.005);
+    changed.chromaHigh = rounded(std::clamp(c.chroma + 0.06, 0.0, 0.4), 0.005);
+    constexpr double kHasHue = 0.02;
+    changed.hueCentre = rounded(c.hueDegrees, 1), changed.hueWidth = c.chroma < kHasHue ? 360 : 50;
+    set(changed);
+    m_document.looks().commit(tr("Guard round a colour"));
+}
+
+bool GuardEditor::beginPictureDrag(const Probe& probe)
+{
+    m_draggedTone = std::clamp(toOkLab(probe.entering).L, 0.0, 1.0);
+    return true;
+}
+
+void GuardEditor::dragPicture(QPointF delta)
+{
+    constexpr double kLeast = 0.02, kGain = 1.0 / 400;
+    const double half = std::max(kLeast, 0.1 - kGain * delta.y());
+    const auto rounded = [](double v) { return std::round(std::clamp(v, 0.0, 1.0) * 100) / 100; };
+    Guard changed = guard();
+    changed.toneLow = rounded(m_draggedTone - half), changed.toneHigh = rounded(m_draggedTone + half);
+    set(changed);
+}
+
+void GuardEditor::endPictureDrag() { m_document.looks().commit(tr("Guard round a tone of the picture")); }
+
+void GuardEditor::showShare()
+{
+    const Image entering = picture ? picture() : Image();
+    const ImageView view = entering.view();
+    const Guard shown = guard();
+    double sum = 0;
+    for (int y = 0; y < view.height; ++y)
+        for (int x = 0; x < view.width; ++x) {
+            const float* p = view.row(y) + 3 * x;
+            sum += weightAt(shown, toOkLab(LinearRgb{p[0], p[1], p[2]}));
+        }
+    m_share->setText(entering.isEmpty()
+                         ? QString()
+                         : tr("lets %1 % through").arg(theme::number(100 * sum / (view.width * view.height), 0)));
 }
 
 GuardEditor::GuardEditor(Document& document, QWidget* parent)
     : StepEditor(document, parent), m_tone(new GuardPlot(AxisPlot::Axis::Tone, this)),
       m_hue(new GuardPlot(AxisPlot::Axis::Hue, this)), m_inverted(new QCheckBox(tr("everything but these"), this)),
-      m_role(new QComboBox(this)), m_side(new QComboBox(this)), m_level(new QToolButton(this))
+      m_role(new QComboBox(this)), m_side(new QComboBox(this)), m_level(new QToolButton(this)),
+      m_shelters(new ShelterRow(this)), m_share(new QLabel(this))
 {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -201,12 +267,12 @@ Guard GuardEditor::guard() const
 
 void GuardEditor::set(const Guard& guard)
 {
-    Look look = m_document.looks().look();
-    const auto index = static_cast<std::size_t>(m_document.looks().selectedStep());
-    if (index >= look.steps.size())
+    const Step* shown = m_document.looks().step();
+    if (!shown)
         return;
-    look.steps[index].guard = guard;
-    m_document.looks().change(look);
+    Step changed = *shown;
+    changed.guard = guard;
+    m_document.looks().changeShown(m_document.looks().selectedStep(), changed);
 }
 
 void GuardEditor::addWhere(QVBoxLayout* to)
@@ -244,6 +310,35 @@ void GuardEditor::addWhere(QVBoxLayout* to)
     makeLevel();
     row->addWidget(m_level);
     row->addStretch(1);
+    m_shelters->keys = [this] { return keysEntering(); };
+    m_shelters->changed = [this](const std::vector<Shelter>& shelters, const QString& action) {
+        Guard changed = guard();
+        changed.shelters = shelters;
+        set(changed);
+        m_document.looks().commit(action);
+    };
+    row->addWidget(m_shelters);
+}
+
+/// Key colours as they enter the chosen step: read on the frame in hand where they lie there, else what the steps
+/// before make of them as they were marked.
+std::vector<std::pair<KeyColour, LinearRgb>> GuardEditor::keysEntering() const
+{
+    const Image here = picture ? picture() : Image();
+    const FrameId inHand = m_document.selection().frameInHand();
+    const auto before = static_cast<std::size_t>(m_document.looks().selectedStep());
+    std::vector<std::pair<KeyColour, LinearRgb>> all;
+    for (const KeyColour& key : m_document.job().keys) {
+        const KeyPlace* place = m_document.job().confirmedPlace(inHand, key.name);
+        const FrameBalance& balance = m_document.balances().of(key.frame);
+        const bool isHere = !here.isEmpty() && (key.frame == inHand || place);
+        all.emplace_back(
+            key,
+            isHere ? meanOf(here.view(), place ? place->place : key.place)
+                   : evaluate(m_document.looks().shown(),
+                              balancedColour(key.marked, balance, m_document.balances().responseOf(balance)), before));
+    }
+    return all;
 }
 
 void GuardEditor::makeLevel()
@@ -339,6 +434,9 @@ void GuardEditor::refresh()
     m_tone->show(shown);
     m_hue->show(shown);
     m_inverted->setChecked(shown.inverted);
+    m_shelters->show(shown.shelters);
+    if (isVisible())
+        showShare();
     for (const auto& [box, member] : m_numbers)
         showNumber(box, shown.*member);
 }
@@ -347,6 +445,7 @@ void GuardEditor::setEntering(const FrameMeasures& measures)
 {
     m_tone->setDistribution({measures.tone.tone.begin(), measures.tone.tone.end()});
     m_hue->setDistribution({measures.hue.share.begin(), measures.hue.share.end()});
+    showShare();
 }
 
 QString GuardEditor::setProbe(const Probe* probe)

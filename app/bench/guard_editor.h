@@ -13,6 +13,8 @@ class QVBoxLayout;
 
 namespace amber {
 
+class ShelterRow;
+
 /// The range on one axis. Handles: its two ends (tone), or its middle and its right end (hue).
 class GuardPlot final : public AxisPlot {
 public:
@@ -47,8 +49,14 @@ public:
     void refresh() override;
     void setEntering(const FrameMeasures& measures) override;
     QString setProbe(const Probe* probe) override;
+    /// A drag on the picture takes the tone under it as the range; up and down make it wider and narrower.
+    bool beginPictureDrag(const Probe& probe) override;
+    void dragPicture(QPointF delta) override;
+    void endPictureDrag() override;
 
 private:
+    void showShare();
+    void takeColour(const LinearRgb& colour);
     void addButtons(QHBoxLayout* row);
     void addWhere(QVBoxLayout* to);
     void bindTo(const std::string& role);
@@ -64,6 +72,10 @@ private:
     void fillLevel(QMenu& menu);
     QComboBox *m_role, *m_side;
     QToolButton* m_level;
+    ShelterRow* m_shelters;
+    QLabel* m_share;
+    double m_draggedTone = 0.5;
+    std::vector<std::pair<KeyColour, LinearRgb>> keysEntering() const;
     QDoubleSpinBox *m_density, *m_elsewhere;
 };
 

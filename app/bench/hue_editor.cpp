@@ -63,6 +63,7 @@ void HueEditor::explainNumbers()
     explains(m_lightness, ofFamily("lightness"), tr("lightness"), -0.3, 0.3);
     explains(m_centre, ofFamily("centre"), tr("centre"), 0, 360);
     explains(m_width, ofFamily("width"), tr("width"), 15, 180);
+    explains(m_ceiling, ofFamily("ceiling"), tr("ceiling"), 0.02, HueFamily::kNoCeiling);
 }
 
 void HueEditor::addNumbers(QHBoxLayout* row)
@@ -82,6 +83,15 @@ void HueEditor::addNumbers(QHBoxLayout* row)
                          3, 0.02, 2, setMove(FamilyPlot::Quantity::Chroma));
     m_lightness = addNumber(row, "hueLightness", tr("light ±"), tr("Added to the family's lightness on the tone axis"),
                             -0.3, 0.3, 0.005, 3, setMove(FamilyPlot::Quantity::Lightness));
+    m_ceiling =
+        addNumber(row, "hueCeiling", tr("ceiling"), tr("Chroma that the family's colours do not pass; 0.4 none"), 0.02,
+                  HueFamily::kNoCeiling, 0.01, 2, [this](double value) {
+                      auto step = parameters<HueShifts>();
+                      if (const auto index = static_cast<std::size_t>(inHand()); index < step.families.size()) {
+                          step.families[index].ceiling = value;
+                          put(step);
+                      }
+                  });
     const auto setShape = [this](double HueFamily::*member) {
         return [this, member](double value) {
             auto step = parameters<HueShifts>();
@@ -124,12 +134,37 @@ HueEditor::HueEditor(Document& document, QWidget* parent)
     layout->setSpacing(4);
     layout->addLayout(row);
     layout->addWidget(m_plot, 1);
+    addTaper();
     m_plot->changed = [this](const HueShifts& step) { put(step); };
     follow(*m_plot);
     connect(m_plot, &AxisPlot::selectionMoved, this, [this](int handle) {
         m_family->setCurrentIndex(m_plot->familyOf(handle));
         showMove();
     });
+}
+
+void HueEditor::addTaper()
+{
+    m_taper = new QToolButton(m_plot);
+    m_taper->setObjectName("hueTaper");
+    m_taper->setText(tr("Taper"));
+    m_taper->setToolTip(tr("Takes neighbouring families along until hues no longer fold"));
+    auto* corner = new QHBoxLayout(m_plot);
+    corner->setContentsMargins(0, 4, 6, 0);
+    corner->addWidget(m_taper, 0, Qt::AlignTop | Qt::AlignRight);
+    connect(m_taper, &QToolButton::clicked, this, [this] {
+        put(tapered(parameters<HueShifts>()));
+        m_document.looks().commit(tr("Neighbouring families tapered"));
+    });
+}
+
+/// The number and its label.
+void HueEditor::setNumberVisible(QDoubleSpinBox* box, bool on)
+{
+    box->setVisible(on);
+    for (auto* words : findChildren<QLabel*>())
+        if (words->buddy() == box)
+            words->setVisible(on);
 }
 
 FamilyPlot::Quantity HueEditor::quantity() const
@@ -159,6 +194,10 @@ void HueEditor::refresh()
 {
     const auto step = parameters<HueShifts>();
     m_plot->show(step, quantity());
+    m_taper->setVisible(tearMeter(step).smallestHueSlope < kSafeHueSlope);
+    // A ceiling is looked for where chroma is.
+    setNumberVisible(m_ceiling, quantity() == FamilyPlot::Quantity::Chroma);
+    setNumberVisible(m_lightness, quantity() != FamilyPlot::Quantity::Chroma);
     QStringList names;
     for (const HueFamily& f : step.families)
         names << text(f.name);
@@ -209,9 +248,10 @@ void HueEditor::showMove()
     showNumber(m_lightness, move->lightness);
     const auto index = static_cast<std::size_t>(inHand());
     const bool family = index < step.families.size();
-    m_centre->setEnabled(family);
-    m_width->setEnabled(family);
+    for (QDoubleSpinBox* box : {m_centre, m_width, m_ceiling})
+        box->setEnabled(family);
     if (family) {
+        showNumber(m_ceiling, step.families[index].ceiling);
         showNumber(m_centre, step.families[index].centreDegrees);
         showNumber(m_width, step.families[index].widthDegrees);
     }

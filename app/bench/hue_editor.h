@@ -31,6 +31,8 @@ protected:
     void hideEvent(QHideEvent*) override;
 
 private:
+    void addTaper();
+    void setNumberVisible(QDoubleSpinBox* box, bool on);
     void explainNumbers();
     void addNumbers(QHBoxLayout* row);
     void dressFamily();
@@ -46,8 +48,9 @@ private:
     QToolButton* m_show;
     QButtonGroup* m_quantities;
     QComboBox* m_family;
-    QDoubleSpinBox *m_turn, *m_chroma, *m_lightness, *m_centre, *m_width;
-    int m_shown = -1;  ///< the family in hand when the numbers were last shown
+    QDoubleSpinBox *m_turn, *m_chroma, *m_lightness, *m_ceiling, *m_centre, *m_width;
+    QToolButton* m_taper;  ///< while hues nearly fold
+    int m_shown = -1;      ///< the family in hand when the numbers were last shown
     double m_draggedFrom = 0;
 };
 

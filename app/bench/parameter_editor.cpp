@@ -1,7 +1,9 @@
 #include "app/bench/parameter_editor.h"
 
+#include "app/bench/colour_actions.h"
 #include "app/bench/step_words.h"
 #include "app/theme/theme.h"
+#include "core/analysis/leak.h"
 #include "core/colour/oklab.h"
 #include "core/optics/falloff.h"
 
@@ -200,6 +202,8 @@ void ParameterEditor::build(Page& page, const Step& step)
         }
         addField(page, i, step, row);
     }
+    if (kind == EvenTowards::kType || kind == Wash::kType)
+        addColour(row, kind);
     const bool solves = kind == Ends::kType, measures = kind == EdgeDarkening::kType;
     if (solves || measures) {
         auto* button = new QPushButton(solves ? tr("Solve") : tr("Measure"), page.widget);
@@ -212,6 +216,62 @@ void ParameterEditor::build(Page& page, const Step& step)
     row->addStretch(1);
     rows->addWidget(page.plot, 1);
     m_pages->addWidget(page.widget);
+}
+
+/// The colour of a wash in hand, or the one that others are drawn to.
+void ParameterEditor::addColour(QHBoxLayout* row, const std::string& kind)
+{
+    auto* colour = new QToolButton(this);
+    colour->setObjectName(QString::fromStdString(kind + ".colour"));
+    colour->setText(tr("Colour"));
+    colour->setToolTip(tr("A colour by a click on a picture, or typed"));
+    colour->setPopupMode(QToolButton::InstantPopup);
+    auto* menu = new QMenu(colour);
+    colour->setMenu(menu);
+    addColourActions(*menu, *this, [this](const LinearRgb& picked) { takeColour(picked); });
+    row->addWidget(colour);
+    if (kind != EvenTowards::kType)
+        return;
+    m_leak = new QLabel(this);
+    m_leak->setObjectName("evenLeak");
+    m_leak->setProperty("quiet", true);
+    m_leak->setToolTip(tr("The largest patch that hangs together is taken for what is meant; the rest is leak"));
+    row->addSpacing(6);
+    row->addWidget(m_leak);
+}
+
+void ParameterEditor::takeColour(const LinearRgb& colour)
+{
+    const Step* step = m_document.looks().step();
+    if (!step)
+        return;
+    const OkLch lch = toOkLch(toOkLab(colour));
+    const auto rounded = [](double v, double unit) { return std::round(v / unit) * unit; };
+    const bool isWash = std::holds_alternative<Wash>(step->parameters);
+    const auto chosen = static_cast<std::size_t>(std::max(0, page().plot->selected()));
+    edit(
+        [&](Json& p) {
+            if (isWash && chosen >= p["stops"].size())
+                return;
+            Json& to = isWash ? p["stops"][chosen] : p;
+            to["lightness"] = std::clamp(rounded(lch.L, 0.001), 0.0, 1.0);
+            to["chroma"] = std::clamp(rounded(lch.chroma, 0.0005), 0.0, isWash ? 0.3 : 0.4);
+            to["hue"] = rounded(lch.hueDegrees, 0.1);
+        },
+        tr("Colour picked"), true);
+}
+
+void ParameterEditor::showLeak()
+{
+    const Step* step = m_document.looks().step();
+    if (!step || !m_leak || !picture || !std::holds_alternative<EvenTowards>(step->parameters))
+        return;
+    const Image entering = picture();
+    const Leak leak = leakOf(*step, entering.view());
+    m_leak->setText(leak.touched == 0
+                        ? tr("touches nothing")
+                        : tr("touches %1 % of the picture, %2 % of it apart")
+                              .arg(theme::number(100 * leak.touched, 1), theme::number(100 * leak.apart, 0)));
 }
 
 void ParameterEditor::write(const StepParameters& parameters)
@@ -306,6 +366,7 @@ void ParameterEditor::setEntering(const FrameMeasures& measures)
                        (static_cast<double>(i) + 0.5) / static_cast<double>(shares.size()));
     if (!m_document.looks().step())
         return;
+    showLeak();
     Page& p = page();
     if (plotModelOf(*m_document.looks().step()).axis == AxisPlot::Axis::Tone)
         p.plot->setDistribution({shares.begin(), shares.end()});

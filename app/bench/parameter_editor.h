@@ -9,6 +9,7 @@ class QCheckBox;
 class QComboBox;
 class QGridLayout;
 class QHBoxLayout;
+class QLabel;
 class QPushButton;
 class QStackedWidget;
 
@@ -39,12 +40,16 @@ private:
     void edit(const std::function<void(Json&)>& change, const QString& action, bool now);
     void write(const StepParameters& parameters);
     void solve();
+    void addColour(QHBoxLayout* row, const std::string& kind);
+    void takeColour(const LinearRgb& colour);
+    void showLeak();
 
     QStackedWidget* m_pages;
     std::map<std::string, std::unique_ptr<Page>> m_byKind;
     std::vector<double> m_tones;  ///< of the frame as it enters the step
     Json m_dragged;
     int m_draggedHandle = -1;
+    QLabel* m_leak = nullptr;
 
 public:
     ~ParameterEditor() override;

@@ -4,6 +4,7 @@
 #include "app/document/document.h"
 #include "app/theme/theme.h"
 #include "core/colour/oklab.h"
+#include "core/look/steps/smoothstep.h"
 
 namespace amber {
 namespace {
@@ -172,6 +173,34 @@ PlotModel modelOf(const Warmth& s)
     return m;
 }
 
+/// How strongly colours of each hue are drawn, at the lightness and chroma of the sampled one.
+PlotModel modelOf(const EvenTowards& s)
+{
+    PlotModel m;
+    m.axis = AxisPlot::Axis::Hue;
+    m.low = 0, m.high = 1;
+    m.unit = QCoreApplication::translate("Plot", "drawn");
+    m.levels = {0.5};
+    const auto drawn = [s](double pull) {
+        return [s, pull](double hue) {
+            return pull * weightAt(s.range, toOkLab(OkLch{s.range.lightness, s.range.chroma, hue}));
+        };
+    };
+    m.lines.push_back({drawn(s.towardsHue), false, QCoreApplication::translate("Plot", "hue")});
+    m.lines.push_back({drawn(s.towardsChroma), true, QCoreApplication::translate("Plot", "chroma")});
+    m.lines.push_back({drawn(s.towardsLightness), true, QCoreApplication::translate("Plot", "lightness")});
+    m.handles.push_back(
+        {s.range.hue, s.towardsHue,
+         [](Json& p, double at, double up) { put(p, "hue", wrapDegrees(at), 0, 360), put(p, "towardsHue", up, 0, 1); },
+         QCoreApplication::translate("Plot", "sampled")});
+    m.handles.push_back({wrapDegrees(s.range.hue + s.range.hueReach), 0,
+                         [hue = s.range.hue](Json& p, double at, double) {
+                             put(p, "hueReach", std::abs(hueDifference(hue, at)), 8, 180);
+                         },
+                         QCoreApplication::translate("Plot", "reach")});
+    return m;
+}
+
 PlotModel modelOf(const Wash& s)
 {
     PlotModel m;
@@ -222,6 +251,17 @@ PlotModel modelOf(const LocalContrast& s) { return spatialModel("amount", s.amou
 PlotModel modelOf(const FineDetail& s) { return spatialModel("amount", s.amount, -1, 3, kEverywhere); }
 PlotModel modelOf(const Haze& s) { return spatialModel("amount", s.amount, -1, 1, kEverywhere); }
 PlotModel modelOf(const OutputSharpening& s) { return spatialModel("amount", s.amount, 0, 3, kEverywhere); }
+PlotModel modelOf(const Glow& s)
+{
+    PlotModel m = spatialModel("amount", s.amount, 0, 2, [from = s.from](double at) {
+        return smoothstep(from, from + kGlowRise, std::clamp(at, 0.0, 1.5));
+    });
+    m.handles[0] = {
+        std::min(0.98, s.from + kGlowRise), s.amount,
+        [](Json& p, double at, double up) { put(p, "from", at - kGlowRise, 0.2, 1.2), put(p, "amount", up, 0, 2); },
+        QCoreApplication::translate("Plot", "amount")};
+    return m;
+}
 PlotModel modelOf(const Grain& s)
 {
     return spatialModel("amount", s.amount, 0, 0.12, [midtones = s.midtones](double at) {

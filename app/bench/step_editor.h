@@ -49,6 +49,20 @@ public:
     std::function<void(QDoubleSpinBox* box, const std::string& pointer)> reset;
     /// Called when the step's role is to measure as another one does.
     std::function<void(const std::string& role, AreaMeasure measure)> level;
+    /// Where pictures are read.
+    RenderQueue* queue = nullptr;
+    /// The next click on the picture gives its colour as it enters the step, and no drag.
+    void pickNext(std::function<void(const LinearRgb&)> take) { m_pick = std::move(take); }
+    bool isPicking() const { return m_pick != nullptr; }
+    /// True when the click was waited for.
+    bool picked(const Probe& probe)
+    {
+        if (!m_pick)
+            return false;
+        std::exchange(m_pick, nullptr)(probe.entering);
+        return true;
+    }
+    void say(const QString& words) { emit m_document.failed(words); }
     /// Called when something is to be laid over the picture.
     std::function<void(const RenderRequest::Overlay& overlay, const QString& words)> overlay;
 
@@ -79,6 +93,7 @@ protected:
     Document& m_document;
 
 private:
+    std::function<void(const LinearRgb&)> m_pick;
     struct Explained {
         std::function<std::string()> pointer;
         QString label;

@@ -311,7 +311,7 @@ std::shared_ptr<const FrameAreas> Document::areasFor(const Look& look, FrameId i
                                                      double sourceRatio) const
 {
     auto areas = std::make_shared<FrameAreas>(FrameAreas{{}, balance, sourceRatio});
-    for (const std::string& role : rolesInUse(look))
+    for (const std::string& role : rolesInUse(lookFor(look, job().pictureName(id))))
         if (const Area* area = job().areaOf(id, role))
             areas->byRole[role] = *area;
     return areas->byRole.empty() ? nullptr : areas;
@@ -333,10 +333,8 @@ Framing Document::countedFraming(FrameId id) const
 
 JobBatch Document::batchOf(const std::vector<FrameId>& frames, const CardRule& cards) const
 {
-    const auto look = [this](LookId id) -> Result<Look> {
-        return m_store ? m_store->currentLook(id) : fail("no job is open");
-    };
-    return amber::batchOf(job(), m_frames, frames, look, cards);
+    return amber::batchOf(
+        job(), m_frames, frames, [this](LookId id) { return m_looks->read(id); }, cards);
 }
 
 const Job& Document::job() const
@@ -411,6 +409,24 @@ void Document::setLights(const std::vector<Light>& lights, const QString& action
     commit(after, action);
 }
 
+void Document::chooseLook(const std::vector<FrameId>& frames, LookId look)
+{
+    const auto chosen = job().looks.find(look);
+    commit(withLook(job(), frames, look),
+           chosen == job().looks.end()
+               ? tr("No look of their own for %n frame(s)", nullptr, static_cast<int>(frames.size()))
+               : tr("%1 for %n frame(s)", nullptr, static_cast<int>(frames.size())).arg(text(chosen->second.name)));
+}
+
+void Document::chooseLookOfLight(int light, LookId look)
+{
+    const auto chosen = job().looks.find(look);
+    const QString name = text(job().lights.at(static_cast<std::size_t>(light)).name);
+    commit(withLightLook(job(), light, look), chosen == job().looks.end()
+                                                  ? tr("No look of its own for light %1").arg(name)
+                                                  : tr("%1 for light %2").arg(text(chosen->second.name), name));
+}
+
 QString Document::undoAction() const { return m_store ? text(m_store->undoAction().value_or("")) : QString(); }
 QString Document::redoAction() const { return m_store ? text(m_store->redoAction().value_or("")) : QString(); }
 void Document::undo() { walk(true); }
@@ -454,12 +470,14 @@ void Document::announce(const Job& before)
     for (const Job* job : {&before, &now})
         for (const auto& [id, state] : job->frames)
             ids.insert(id);
-    bool ratings = false, done = false, used = false, balances = before.responses != now.responses;
+    bool ratings = false, done = false, used = false, looks = before.lights != now.lights,
+         balances = before.responses != now.responses;
     for (const FrameId id : ids) {
         const FrameState &was = before.frame(id), &is = now.frame(id);
         ratings = ratings || was.rating != is.rating;
         done = done || was.isDone != is.isDone;
         used = used || was.isUnused != is.isUnused;
+        looks = looks || was.look != is.look;
         if (!(was.framing == is.framing))
             emit framingChanged(id);
         if (!(was.balance == is.balance) || was.balanceFault != is.balanceFault)
@@ -471,12 +489,19 @@ void Document::announce(const Job& before)
         {used, &Document::usedChanged},
         {balances, &Document::balancesChanged},
         {before.lights != now.lights, &Document::lightsChanged},
+        {before.lights != now.lights || before.sets != now.sets, &Document::setsChanged},
+        {looks, &Document::chosenLooksChanged},
         {before.keys != now.keys, &Document::keyColoursChanged},
         {before.keyPlaces != now.keyPlaces, &Document::keyPlacesChanged},
         {before.areas != now.areas, &Document::areasChanged}};
     for (const auto& [isChanged, signal] : kParts)
         if (isChanged)
             emit(this->*signal)();
+    const FrameId inHand = m_selection->frameInHand();
+    if (before.lookOf(inHand) != now.lookOf(inHand))
+        m_looks->followFrame();
+    else if (before.sets != now.sets || before.lights != now.lights)
+        emit m_looks->lookChanged();  // other values may be whose they are
     emit historyChanged();
 }
 

@@ -100,6 +100,10 @@ public:
     void setFraming(FrameId frame, const Framing& framing);
     void setKeyColours(const std::vector<KeyColour>& keys, const QString& action);
     void setLights(const std::vector<Light>& lights, const QString& action);
+    /// A look for these frames, or with 0 none of their own: then they have that of their light, else the one for all.
+    void chooseLook(const std::vector<FrameId>& frames, LookId look);
+    /// A look for all frames of a light, or with 0 none of its own.
+    void chooseLookOfLight(int light, LookId look);
     QString undoAction() const;
     QString redoAction() const;
     /// Takes the last gesture back, whatever it was made on, and takes in hand what it was made on.
@@ -126,6 +130,8 @@ signals:
     void keyPlacesChanged();
     void areasChanged();  ///< of one frame or several
     void lightsChanged();
+    void setsChanged();         ///< which frames belong to which sets
+    void chosenLooksChanged();  ///< which look is meant for which frames
     void ratingsChanged();
     void doneChanged();
     void usedChanged();  ///< which exposures of brackets count

@@ -1,6 +1,8 @@
 #include "app/document/frame_model.h"
 
 #include "app/display/screen_view.h"
+#include "core/colour/difference.h"
+#include "core/job/edits.h"
 
 namespace amber {
 
@@ -28,17 +30,92 @@ void FrameModel::followPictures()
 
 QPixmap FrameModel::thumbnail(std::int64_t frame) const
 {
-    const auto kept = m_onScreen.constFind(frame);
-    if (kept != m_onScreen.constEnd())
-        return *kept;
-    const auto read = m_thumbnails.constFind(frame);
-    return read == m_thumbnails.constEnd() ? QPixmap() : *m_onScreen.insert(frame, QPixmap::fromImage(onScreen(*read)));
+    return onScreenOf(m_onScreen, frame, m_thumbnails.value(frame));
+}
+
+QPixmap FrameModel::onScreenOf(QCache<std::int64_t, QPixmap>& kept, FrameId frame, const QImage& srgb)
+{
+    if (const QPixmap* known = kept.object(frame))
+        return *known;
+    if (srgb.isNull())
+        return {};
+    const QPixmap made = QPixmap::fromImage(onScreen(srgb));
+    kept.insert(frame, new QPixmap(made));
+    return made;
+}
+
+/// As the sheet shows it; as it came until it was made.
+QPixmap FrameModel::shown(FrameId frame) const
+{
+    if (m_pictures->state() == SheetPictures::State::AsItCame)
+        return thumbnail(frame);
+    const QPixmap made = onScreenOf(m_madeOnScreen, frame, m_pictures->picture(frame));
+    return made.isNull() ? thumbnail(frame) : made;
+}
+
+void FrameModel::showAs(SheetPictures::State state)
+{
+    m_madeOnScreen.clear();
+    m_pictures->setState(state);
+    touchAll();
+}
+
+std::optional<SheetPictures::Made> FrameModel::madeOf(FrameId frame) const
+{
+    if (!m_document.isOpen() || !m_document.frame(frame))
+        return std::nullopt;
+    const FrameBalance& balance = m_document.balances().of(frame);
+    const Job& job = m_document.job();
+    SheetPictures::Made made{{balance, m_document.balances().responseOf(balance)},
+                             m_document.looks().onFrame(frame),
+                             job.pictureName(frame),
+                             job.areasOf(frame),
+                             {}};
+    for (const KeyColour& key : job.keys)
+        if (key.frame == frame)
+            made.keys[key.name] = key.place;
+        else if (const auto found = job.keyPlaces.find({frame, key.name}); found != job.keyPlaces.end())
+            made.keys[key.name] = found->second.place;
+    return made;
+}
+
+/// Pictures follow what they are made of.
+void FrameModel::followLooks()
+{
+    const auto all = [this] { m_pictures->renew(); };
+    connect(&m_document.looks(), &LooksInHand::lookChanged, this, all);
+    for (const auto changed : {&Document::chosenLooksChanged, &Document::setsChanged, &Document::areasChanged,
+                               &Document::keyColoursChanged, &Document::keyPlacesChanged})
+        connect(&m_document, changed, this, all);
+    connect(&m_document.balances(), &Balances::changed, this, [this](std::int64_t frame) { m_pictures->renew(frame); });
+    connect(m_pictures, &SheetPictures::ready, this, [this](std::int64_t frame) {
+        m_madeOnScreen.remove(frame);
+        touch(frame);
+        emit progressed();
+    });
+    connect(m_pictures, &SheetPictures::rested, this, &FrameModel::progressed);
+}
+
+void FrameModel::setFarKey(const std::string& key)
+{
+    m_farKey = key;
+    touchAll();
+}
+
+double FrameModel::farOf(FrameId frame) const
+{
+    if (m_farKey.empty())
+        return -1;
+    const FrameId lead = m_document.job().leadOf(frame);
+    const auto here = m_pictures->keysOf(frame), there = m_pictures->keysOf(lead);
+    const auto a = here.find(m_farKey), b = there.find(m_farKey);
+    return a == here.end() || b == there.end() ? -1 : ciede2000(a->second, b->second);
 }
 
 void FrameModel::followFrames()
 {
     connect(&ScreenView::instance(), &ScreenView::changed, this, [this] {
-        m_onScreen.clear();
+        m_onScreen.clear(), m_madeOnScreen.clear();
         touchAll();
     });
     connect(&m_document, &Document::leaving, this, [this] {
@@ -46,7 +123,8 @@ void FrameModel::followFrames()
         m_rows.clear();
         endResetModel();
         m_proxies.clear();
-        m_thumbnails.clear(), m_onScreen.clear();
+        m_pictures->clear();
+        m_thumbnails.clear(), m_onScreen.clear(), m_madeOnScreen.clear();
         m_facts.clear();
         m_bracketList.clear();
         m_duplicates.clear();
@@ -74,7 +152,9 @@ void FrameModel::followFrames()
 }
 
 FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
-    : QAbstractListModel(parent), m_document(document), m_proxies(proxies)
+    : QAbstractListModel(parent), m_document(document), m_proxies(proxies),
+      m_pictures(new SheetPictures(
+          proxies, [this](std::int64_t frame) { return madeOf(frame); }, this))
 {
     followFrames();
     connect(&document.selection(), &Selection::frameChosen, this, [this] {
@@ -84,13 +164,15 @@ FrameModel::FrameModel(Document& document, ProxyStore& proxies, QObject* parent)
             [this] { emit dataChanged(index(0), index(rowCount() - 1), {CompanionRole}); });
     connect(&document, &Document::contentsChanged, this, &FrameModel::touchAll);
     connect(&document, &Document::balancesChanged, this, &FrameModel::touchAll);
-    for (const auto changed :
-         {&Document::lightsChanged, &Document::ratingsChanged, &Document::doneChanged, &Document::usedChanged})
+    for (const auto changed : {&Document::lightsChanged, &Document::ratingsChanged, &Document::doneChanged,
+                               &Document::usedChanged, &Document::setsChanged, &Document::chosenLooksChanged})
         connect(&document, changed, this, [this] {
             if (rowCount() > 0)
-                emit dataChanged(index(0), index(rowCount() - 1), {GroupRole, RatingRole, DoneRole, BracketRole});
+                emit dataChanged(index(0), index(rowCount() - 1),
+                                 {GroupRole, RatingRole, DoneRole, BracketRole, LookRole, SetsRole});
         });
     followPictures();
+    followLooks();
 }
 
 void FrameModel::rebuild()
@@ -100,6 +182,10 @@ void FrameModel::rebuild()
     int row = 0;
     for (const Frame& frame : m_document.frames())
         m_rows.insert(frame.id, row++);
+    std::vector<FrameId> all;
+    for (const Frame& frame : m_document.frames())
+        all.push_back(frame.id);
+    m_pictures->setFrames(std::move(all));
     endResetModel();
 }
 
@@ -129,7 +215,10 @@ void FrameModel::seeWhetherAllAreRead()
     touchAll();
 }
 
-void FrameModel::proposeLights() { m_document.setLights(proposedLights(readFrames()), tr("Lights told apart anew")); }
+void FrameModel::proposeLights()
+{
+    m_document.setLights(withLooksOf(proposedLights(readFrames()), m_document.job()), tr("Lights told apart anew"));
+}
 
 double FrameModel::weightOf(FrameId frame) const
 {
@@ -202,6 +291,10 @@ QString FrameModel::tipOf(const Frame& frame) const
         const Light& light = m_document.job().lights[static_cast<std::size_t>(at)];
         words << text(light.name) + (light.lead == frame.id ? tr(", stands for its group") : QString());
     }
+    if (const QString look = standingOf(frame, LookRole).toString(); !look.isEmpty())
+        words << tr("look: %1").arg(look);
+    if (const QStringList sets = standingOf(frame, SetsRole).toStringList(); !sets.isEmpty())
+        words << tr("in the sets: %1").arg(sets.join(QStringLiteral(", ")));
     if (const QString bracket = bracketWords(frame.id); !bracket.isEmpty())
         words << bracket;
     if (const QString same = duplicateOf(frame.id); !same.isEmpty())
@@ -225,6 +318,10 @@ QString FrameModel::spokenWords(const Frame& frame) const
         words += ", " + bracket;
     if (const QString same = duplicateOf(frame.id); !same.isEmpty())
         words += tr(", the same picture as %1").arg(same);
+    if (const QString look = standingOf(frame, LookRole).toString(); !look.isEmpty())
+        words += tr(", look %1").arg(look);
+    for (const QString& set : standingOf(frame, SetsRole).toStringList())
+        words += tr(", in %1").arg(set);
     if (state.isDone)
         words += tr(", done");
     return frame.fault.empty() ? words : words + ", " + text(frame.fault);
@@ -249,6 +346,20 @@ QVariant FrameModel::standingOf(const Frame& frame, int role) const
         return frame.isLost;
     case ChangedRole:
         return m_document.changedContents().count(frame.id) > 0;
+    case FarRole:
+        return farOf(frame.id);
+    case LookRole: {
+        const auto& looks = m_document.job().looks;
+        const auto found = looks.find(m_document.job().lookOf(frame.id));
+        return found == looks.end() ? QString() : text(found->second.name);
+    }
+    case SetsRole: {
+        QStringList sets;
+        for (const FrameSet& set : m_document.job().sets)
+            if (std::find(set.frames.begin(), set.frames.end(), frame.id) != set.frames.end())
+                sets << text(set.name);
+        return sets;
+    }
     case BracketRole:
         return bracketWords(frame.id);
     case TimeRole:
@@ -275,7 +386,7 @@ QVariant FrameModel::data(const QModelIndex& index, int role) const
     case Qt::DisplayRole:
         return titleOf(frame);
     case Qt::DecorationRole:
-        return thumbnail(frame.id);
+        return shown(frame.id);
     case Qt::ToolTipRole:
         return tipOf(frame);
     case Qt::AccessibleTextRole:

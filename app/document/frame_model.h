@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/document/document.h"
-#include "app/render/proxy_store.h"
+#include "app/render/sheet_pictures.h"
 #include "core/job/overview.h"
 
 #include <QAbstractListModel>
@@ -31,7 +31,10 @@ public:
         DoneRole,
         TroubleRole,
         LostRole,
-        ChangedRole
+        ChangedRole,
+        LookRole,
+        SetsRole,
+        FarRole  ///< how far the chosen key colour is from that of the frame that leads its light; -1: not known
     };
 
     FrameModel(Document& document, ProxyStore& proxies, QObject* parent = nullptr);
@@ -55,6 +58,12 @@ public:
     double weightOf(std::int64_t frame) const;
     void touchAll();
     int rowOf(std::int64_t frame) const { return m_rows.value(frame, -1); }
+    /// What the frames are shown as: as they came, balanced, or finished.
+    SheetPictures& pictures() { return *m_pictures; }
+    const SheetPictures& pictures() const { return *m_pictures; }
+    void showAs(SheetPictures::State state);
+    /// The key colour by which FarRole tells frames apart; empty: none.
+    void setFarKey(const std::string& key);
     /// Asks for a thumbnail before the others.
     void want(const QModelIndex& index) const;
 
@@ -64,6 +73,11 @@ signals:
 private:
     void followFrames();
     void followPictures();
+    void followLooks();
+    std::optional<SheetPictures::Made> madeOf(FrameId frame) const;
+    double farOf(FrameId frame) const;
+    QPixmap shown(FrameId frame) const;
+    static QPixmap onScreenOf(QCache<std::int64_t, QPixmap>& kept, FrameId frame, const QImage& srgb);
     QVariant standingOf(const Frame& frame, int role) const;
     void rebuild();
     void seeWhetherAllAreRead();
@@ -77,9 +91,12 @@ private:
 
     Document& m_document;
     ProxyStore& m_proxies;
-    std::map<FrameId, FrameId> m_duplicates;          ///< of which frame
-    QHash<std::int64_t, QImage> m_thumbnails;         ///< in sRGB
-    mutable QHash<std::int64_t, QPixmap> m_onScreen;  ///< as the screen shows them, once asked for
+    SheetPictures* m_pictures;
+    std::string m_farKey;
+    std::map<FrameId, FrameId> m_duplicates;   ///< of which frame
+    QHash<std::int64_t, QImage> m_thumbnails;  ///< in sRGB
+    mutable QCache<std::int64_t, QPixmap> m_onScreen{400},
+        m_madeOnScreen{400};  ///< as the screen shows them, of those seen lately
     QHash<std::int64_t, int> m_rows;
     QHash<std::int64_t, FrameFacts> m_facts;
     std::vector<FrameBracket> m_bracketList;

@@ -1,7 +1,9 @@
 #include "app/document/looks_in_hand.h"
 
 #include "app/document/document.h"
+#include "core/job/edits.h"
 #include "core/look/look_json.h"
+#include "core/look/part.h"
 
 #include <QCoreApplication>
 #include <QTimer>
@@ -13,16 +15,25 @@ namespace amber {
 QString stepTitle(const Step& step)
 {
     // The names of core, listed here so that translators find them.
-    [[maybe_unused]] static const char* const kNames[] = {
-        QT_TRANSLATE_NOOP("Step", "Contrast"),       QT_TRANSLATE_NOOP("Step", "Tone bands"),
-        QT_TRANSLATE_NOOP("Step", "Ends"),           QT_TRANSLATE_NOOP("Step", "Chroma"),
-        QT_TRANSLATE_NOOP("Step", "Primaries"),      QT_TRANSLATE_NOOP("Step", "Wash"),
-        QT_TRANSLATE_NOOP("Step", "Local contrast"), QT_TRANSLATE_NOOP("Step", "Fine detail"),
-        QT_TRANSLATE_NOOP("Step", "Haze"),           QT_TRANSLATE_NOOP("Step", "Edge darkening"),
-        QT_TRANSLATE_NOOP("Step", "Grain"),          QT_TRANSLATE_NOOP("Step", "Output sharpening"),
-        QT_TRANSLATE_NOOP("Step", "Tone curve"),     QT_TRANSLATE_NOOP("Step", "Split toning"),
-        QT_TRANSLATE_NOOP("Step", "Hue shifts"),     QT_TRANSLATE_NOOP("Step", "Lookup table"),
-        QT_TRANSLATE_NOOP("Step", "Warmth")};
+    [[maybe_unused]] static const char* const kNames[] = {QT_TRANSLATE_NOOP("Step", "Contrast"),
+                                                          QT_TRANSLATE_NOOP("Step", "Tone bands"),
+                                                          QT_TRANSLATE_NOOP("Step", "Ends"),
+                                                          QT_TRANSLATE_NOOP("Step", "Chroma"),
+                                                          QT_TRANSLATE_NOOP("Step", "Primaries"),
+                                                          QT_TRANSLATE_NOOP("Step", "Wash"),
+                                                          QT_TRANSLATE_NOOP("Step", "Local contrast"),
+                                                          QT_TRANSLATE_NOOP("Step", "Fine detail"),
+                                                          QT_TRANSLATE_NOOP("Step", "Haze"),
+                                                          QT_TRANSLATE_NOOP("Step", "Edge darkening"),
+                                                          QT_TRANSLATE_NOOP("Step", "Grain"),
+                                                          QT_TRANSLATE_NOOP("Step", "Output sharpening"),
+                                                          QT_TRANSLATE_NOOP("Step", "Tone curve"),
+                                                          QT_TRANSLATE_NOOP("Step", "Split toning"),
+                                                          QT_TRANSLATE_NOOP("Step", "Hue shifts"),
+                                                          QT_TRANSLATE_NOOP("Step", "Lookup table"),
+                                                          QT_TRANSLATE_NOOP("Step", "Warmth"),
+                                                          QT_TRANSLATE_NOOP("Step", "Even towards"),
+                                                          QT_TRANSLATE_NOOP("Step", "Glow")};
     return QCoreApplication::translate("Step", titleOf(step).c_str());
 }
 
@@ -37,8 +48,12 @@ LooksInHand::LooksInHand(Document& document)
 void LooksInHand::restore()
 {
     const auto& looks = m_document.job().looks;
-    m_lookId = looks.count(m_document.desk().look) > 0 ? m_document.desk().look : looks.begin()->first;
+    m_lookId = looks.begin()->first;
+    for (const LookId id : {m_document.desk().look, m_document.job().lookOf(m_document.selection().frameInHand())})
+        if (looks.count(id) > 0)
+            m_lookId = id;
     m_selected = std::max(0, m_document.desk().step);
+    m_others.clear();
     reload();
 }
 
@@ -53,9 +68,63 @@ void LooksInHand::follow(const Job& before)
     if (changed == 0 && !isGone)
         return;
     m_lookId = changed != 0 ? changed : looks.begin()->first;
-    m_document.changeDesk([&](Desk& desk) { desk.look = m_lookId; });
+    // What frames without a look of their own have is not changed by a gesture on another one.
+    if (!areSomeChosen() || looks.count(m_document.desk().look) == 0)
+        m_document.changeDesk([&](Desk& desk) { desk.look = m_lookId; });
     reload();
 }
+
+bool LooksInHand::areSomeChosen() const
+{
+    const Job& job = m_document.job();
+    return std::any_of(job.lights.begin(), job.lights.end(), [](const Light& l) { return l.look != 0; }) ||
+           std::any_of(job.frames.begin(), job.frames.end(), [](const auto& entry) { return entry.second.look != 0; });
+}
+
+LookId LooksInHand::lookForAll() const
+{
+    const LookId id = m_document.desk().look;
+    return m_document.job().looks.count(id) > 0 ? id : m_lookId;
+}
+
+void LooksInHand::setLookForAll(LookId id)
+{
+    if (!m_document.isOpen() || m_document.job().looks.count(id) == 0)
+        return;
+    commitPending();
+    m_document.changeDesk([&](Desk& desk) { desk.look = id; });
+    followFrame();
+    emit m_document.chosenLooksChanged();
+}
+
+Result<Look> LooksInHand::read(LookId id) const
+{
+    if (!m_document.isOpen())
+        return fail("no job is open");
+    return id == m_lookId && m_fault.isEmpty() ? Result<Look>(m_look) : m_document.store().currentLook(id);
+}
+
+std::shared_ptr<const Look> LooksInHand::onFrame(FrameId frame) const
+{
+    const LookId chosen = m_document.job().lookOf(frame), id = chosen != 0 ? chosen : lookForAll();
+    if (frame == m_document.selection().frameInHand() || id == m_lookId)
+        return std::make_shared<const Look>(m_look);
+    auto& known = m_others[id];
+    if (const RevisionId now = m_document.store().currentRevision(id); !known.second || known.first != now)
+        known = {now, std::make_shared<const Look>(m_document.store().currentLook(id).value_or(Look{}))};
+    return known.second;
+}
+
+void LooksInHand::followFrame()
+{
+    if (!m_document.isOpen())
+        return;
+    const LookId chosen = m_document.job().lookOf(m_document.selection().frameInHand());
+    take(chosen != 0 ? chosen : lookForAll());
+}
+
+PictureName LooksInHand::pictureName(FrameId frame) const { return m_document.job().pictureName(frame); }
+PictureName LooksInHand::pictureInHand() const { return pictureName(m_document.selection().frameInHand()); }
 
 void LooksInHand::announceSteps()
 {
@@ -119,12 +188,22 @@ std::vector<LookEntry> LooksInHand::entries() const
 
 void LooksInHand::choose(LookId id)
 {
-    if (id == m_lookId || !m_document.isOpen() || m_document.job().looks.count(id) == 0)
+    if (!m_document.isOpen() || m_document.job().looks.count(id) == 0)
         return;
-    commitPending();
+    const bool isOther = id != lookForAll();
+    m_document.changeDesk([&](Desk& desk) { desk.look = id; });
+    take(id);
+    if (isOther)
+        emit m_document.chosenLooksChanged();
+}
+
+void LooksInHand::take(LookId id)
+{
+    if (id == m_lookId || m_document.job().looks.count(id) == 0)
+        return;
+    commitAll();
     m_lookId = id;
     m_selected = 0;
-    m_document.changeDesk([&](Desk& desk) { desk.look = id; });
     reload();
 }
 
@@ -221,9 +300,9 @@ const Step* LooksInHand::step() const
     if (m_selected >= static_cast<int>(m_look.steps.size()))
         return nullptr;
     const Step& shared = m_look.steps[static_cast<std::size_t>(m_selected)];
-    if (shared.own.empty())
+    if (shared.held.empty())
         return &shared;
-    m_ownStep = stepFor(shared, pictureName(m_document.selection().frameInHand()));
+    m_ownStep = stepFor(shared, pictureInHand());
     return &m_ownStep;
 }
 
@@ -252,10 +331,29 @@ void LooksInHand::changeStep(int index, const StepParameters& parameters)
 {
     Look look = m_look;
     Step& step = look.steps[static_cast<std::size_t>(index)];
-    step = edited(step, pictureName(m_document.selection().frameInHand()), parameters);
+    step = edited(step, pictureInHand(), parameters);
     if (const Status good = validate(look); !good)
         return;
     change(look);
+}
+
+void LooksInHand::changeShown(int index, const Step& shown)
+{
+    if (const Look look = withShown(index, shown); validate(look))
+        change(look);
+}
+
+Look LooksInHand::withShown(int index, const Step& shown) const
+{
+    Look look = m_look;
+    Step& step = look.steps.at(static_cast<std::size_t>(index));
+    step = edited(step, pictureInHand(), shown);
+    return look;
+}
+
+std::vector<FrameId> LooksInHand::framesOfLook() const
+{
+    return framesWithLook(m_document.job(), m_document.frames(), m_lookId, lookForAll());
 }
 
 void LooksInHand::commit(const QString& action)
@@ -264,14 +362,54 @@ void LooksInHand::commit(const QString& action)
     m_pendingAction.clear();
     if (!m_document.isOpen() || m_look == m_committed)
         return;
-    if (const Status saved = m_document.store().commitLook(m_lookId, m_look, action.toStdString()))
+    settle(m_document.store().commitLook(m_lookId, m_look, action.toStdString()));
+    emit m_document.historyChanged();
+}
+
+void LooksInHand::settle(const Status& saved)
+{
+    if (saved)
         m_committed = m_look;
     else
         emit m_document.failed(
             tr("Not saved: %1. The change is still on screen and is saved with the next one, once there is room.")
                 .arg(text(saved.error().message())));
     emit revisionsChanged();
-    emit m_document.historyChanged();
+}
+
+void LooksInHand::commitWith(const Job& after, const QString& action)
+{
+    if (!m_document.isOpen() || after == m_document.job())
+        return commit(action);
+    m_pendingTimer->stop();
+    m_pendingAction.clear();
+    const Job before = m_document.job();
+    const std::map<LookId, Look> looks =
+        m_look == m_committed ? std::map<LookId, Look>{} : std::map{std::pair(m_lookId, m_look)};
+    settle(m_document.store().commit(after, looks, action.toStdString()));
+    m_document.announce(before);
+}
+
+void LooksInHand::renameSet(const std::string& from, const std::string& to)
+{
+    commitAll();
+    Job after = m_document.job();
+    for (FrameSet& set : after.sets)
+        if (set.name == from)
+            set.name = to;
+    std::map<LookId, Look> changed;
+    for (const LookEntry& entry : entries())
+        if (const auto look = read(entry.id))
+            if (Look renamed = withSetRenamed(*look, from, to); !(renamed == *look))
+                changed[entry.id] = std::move(renamed);
+    const Job before = m_document.job();
+    if (!m_document.check(
+            m_document.store().commit(after, changed, tr("Set %1 named %2").arg(text(from), text(to)).toStdString())))
+        return;
+    if (changed.count(m_lookId) > 0)
+        m_look = m_committed = changed.at(m_lookId);
+    m_document.announce(before);
+    emit revisionsChanged();
 }
 
 void LooksInHand::commitSoon(const QString& action)
@@ -343,6 +481,65 @@ void LooksInHand::moveStep(int from, int to)
     m_look.steps.insert(m_look.steps.begin() + to, step);
     m_selected = to;
     commit(tr("%1 moved").arg(stepTitle(step)));
+    announceSteps();
+}
+
+QString LooksInHand::copySteps(int first, int last) const
+{
+    const int count = static_cast<int>(m_look.steps.size());
+    if (first < 0 || last >= count || first > last)
+        return {};
+    return text(lookToText(partOf(m_look, static_cast<std::size_t>(first), static_cast<std::size_t>(last)), true));
+}
+
+void LooksInHand::pasteSteps(const QString& part, LookId into, int at)
+{
+    const auto loaded = lookFromText(part.toStdString(), tr("what was copied").toStdString());
+    if (!loaded || loaded->look.steps.empty()) {
+        emit m_document.failed(tr("What was copied are no steps of a look."));
+        return;
+    }
+    if (!mayEdit())
+        return;
+    commitPending();
+    std::vector<std::string> sets;
+    for (const FrameSet& set : m_document.job().sets)
+        sets.push_back(set.name);
+    const auto look = read(into);
+    const auto arrived = look ? withPart(*look, loaded->look, static_cast<std::size_t>(std::max(0, at)), sets)
+                              : Result<ArrivedPart>(tl::make_unexpected(look.error()));
+    if (!arrived) {
+        emit m_document.failed(text(arrived.error().message()));
+        return;
+    }
+    const QString name = text(loaded->look.name), action = tr("%1 put into %2").arg(name, text(arrived->look.name));
+    if (into == m_lookId) {
+        m_look = arrived->look;
+        m_selected = static_cast<int>(arrived->first + arrived->count) - 1;
+        commit(action);
+        announceSteps();
+    } else if (m_document.check(m_document.store().commitLook(into, arrived->look, action.toStdString()))) {
+        emit revisionsChanged();
+        emit m_document.chosenLooksChanged();
+        emit m_document.historyChanged();
+    }
+    QStringList misfits;
+    for (const std::string& role : arrived->newRoles)
+        misfits << tr("the role %1 came along: say on each frame where it lies").arg(text(role));
+    for (const std::string& set : arrived->unknownSets)
+        misfits << tr("values for the set %1, which this job does not have, count for nothing").arg(text(set));
+    if (!misfits.isEmpty())
+        emit m_document.failed(tr("%1: %2.").arg(action, misfits.join(QStringLiteral("; "))));
+}
+
+void LooksInHand::groupSteps(int first, int last, const QString& name)
+{
+    if (first < 0 || last >= static_cast<int>(m_look.steps.size()) || !mayEdit())
+        return;
+    commitPending();
+    m_look =
+        grouped(m_look, static_cast<std::size_t>(first), static_cast<std::size_t>(last), name.trimmed().toStdString());
+    commit(name.trimmed().isEmpty() ? tr("Group parted") : tr("Steps grouped as %1").arg(name.trimmed()));
     announceSteps();
 }
 

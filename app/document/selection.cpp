@@ -41,6 +41,7 @@ void Selection::setFrameInHand(FrameId id)
         return;
     m_frameInHand = id;
     m_document.changeDesk([&](Desk& desk) { desk.frame = id; });
+    m_document.looks().followFrame();
     emit frameChosen();
 }
 
@@ -95,8 +96,8 @@ std::optional<Aside> Selection::takeSecondLook()
     m_document.changeDesk([&](Desk& desk) {
         std::erase_if(desk.asides, [&](const Aside& a) { return a == first || !m_document.frame(a.frame); });
     });
-    m_document.looks().choose(first.look);
     setFrameInHand(first.frame);
+    m_document.looks().choose(first.look);
     emit asideChanged();
     return first;
 }

@@ -1,15 +1,20 @@
 #include "app/findings/findings_panel.h"
 
+#include "app/bench/scope_words.h"
+#include "app/task/task.h"
 #include "app/theme/theme.h"
 #include "core/analysis/sayings.h"
 #include "core/analysis/tint.h"
+#include "core/colour/oklab.h"
+#include "core/look/afterwards.h"
 
 namespace amber {
 namespace {
 constexpr int kColours = 240;
 }
 
-FindingsPanel::FindingsPanel(Document& document, QWidget* parent) : QWidget(parent), m_document(document)
+FindingsPanel::FindingsPanel(Document& document, QWidget* parent)
+    : QWidget(parent), m_document(document), m_repairing(new Task(this))
 {
     setObjectName("findingsPanel");
     auto* layout = new QHBoxLayout(this);
@@ -38,6 +43,7 @@ FindingsPanel::FindingsPanel(Document& document, QWidget* parent) : QWidget(pare
     };
     m_undoing = column(tr("Steps that undo one another"), "findingsUndoing", 4);
     m_levels = column(tr("Moved later, and tints"), "findingsLevels", 3);
+    m_afterwards = column(tr("Changed afterwards"), "findingsAfterwards", 3);
     m_sayings = column(tr("Is it so? Measured on this frame"), "findingsSayings", 4);
     connect(&document.looks(), &LooksInHand::lookChanged, this, [this] { m_trace.reset(); });
 }
@@ -143,6 +149,80 @@ void FindingsPanel::showRetrim(const Look& look)
     }
 }
 
+/// Key colours that leave the look outside their tolerance, and the step that moved each most.
+void FindingsPanel::showHurt(const std::vector<LinearRgb>& colours)
+{
+    for (std::size_t k = 0; k < m_trace->keys.size(); ++k) {
+        const KeyColour& key = m_trace->keys[k];
+        if (key.kind != KeyColour::Kind::Marked)
+            continue;
+        const KeyState &in = m_trace->states.front().keys[k], &out = m_trace->states.back().keys[k];
+        const Lab target = key.target.value_or(in.lab);
+        const double far = ciede2000(out.lab, target);
+        int worst = 0;
+        for (int s = 1; s < m_trace->steps(); ++s)
+            if (m_trace->move(s, static_cast<int>(k)).deltaE > m_trace->move(worst, static_cast<int>(k)).deltaE)
+                worst = s;
+        if (far <= key.tolerance || m_trace->steps() == 0)
+            continue;
+        const Hurt hurt{static_cast<std::size_t>(worst), toLinearRgb(toOkLab(in.okLch)), target, key.tolerance,
+                        key.name};
+        addWords(m_levels,
+                 tr("%1 leaves ΔE %2 from its target (%3 allowed), moved most by %4.")
+                     .arg(text(key.name), theme::number(far, 1), theme::decimal(key.tolerance, 1), step(worst)),
+                 tr("Repair…"), "repairKey", [this, hurt, colours] { repair(hurt, colours); });
+    }
+}
+
+void FindingsPanel::repair(const Hurt& hurt, const std::vector<LinearRgb>& colours)
+{
+    if (m_repairing->isRunning())
+        return;
+    auto found = std::make_shared<Result<Repair>>(fail("nothing was found"));
+    m_repairing->start([found, hurt, colours, look = m_document.looks().shown()](
+                           const Task::Progress&, const CancelToken&) { *found = repairOf(look, hurt, colours); },
+                       [this, found, hurt, before = m_document.looks().look()](bool cancelled) {
+                           if (cancelled || !(before == m_document.looks().look()))
+                               return;
+                           if (!*found)
+                               emit m_document.failed(text(found->error().message()));
+                           else
+                               offerRepair(**found, hurt);
+                       });
+}
+
+/// Shown on the wall while it is asked whether it is to stay.
+void FindingsPanel::offerRepair(const Repair& repair, const Hurt& hurt)
+{
+    const Look before = m_document.looks().look();
+    // It was found for the look as this frame has it; the step that is new or changed goes into the look itself.
+    Look after = before;
+    const Step& made = repair.look.steps[repair.step];
+    if (repair.isNew)
+        after.steps.insert(after.steps.begin() + static_cast<std::ptrdiff_t>(repair.step), made);
+    else
+        after = m_document.looks().withShown(static_cast<int>(repair.step), made);
+    m_document.looks().change(after);
+    const QString where = repair.isNew ? tr("A step of hue shifts after %1").arg(step(static_cast<int>(hurt.step)))
+                                       : tr("One more family in %1").arg(step(static_cast<int>(repair.step)));
+    const QString words =
+        tr("%1 brings %2 from ΔE %3 to %4. Other colours of this frame move by ΔE %5 in the mean, %6 at "
+           "most. The wall shows it.")
+            .arg(where, text(hurt.name), theme::decimal(repair.before, 1), theme::decimal(repair.after, 1),
+                 theme::decimal(repair.meanElsewhere, 2), theme::decimal(repair.largestElsewhere, 1));
+    QMessageBox box(QMessageBox::NoIcon, tr("Repair"), words, QMessageBox::NoButton, this);
+    box.setObjectName("repairDialog");
+    auto* yes = box.addButton(tr("Take"), QMessageBox::AcceptRole);
+    box.addButton(tr("Leave it"), QMessageBox::RejectRole);
+    box.exec();
+    if (box.clickedButton() == yes) {
+        m_document.looks().change(before);
+        m_document.looks().takeLook(after, tr("%1 brought back").arg(text(hurt.name)));
+    } else {
+        m_document.looks().change(before);
+    }
+}
+
 void FindingsPanel::showSayings(const Look& look, const std::vector<LinearRgb>& colours, const Image& frame)
 {
     const EqualCurves curves = measureEqualCurves(colours);
@@ -174,9 +254,36 @@ void FindingsPanel::showSayings(const Look& look, const std::vector<LinearRgb>& 
             .arg(theme::number(even.muted, 1), theme::number(even.strong, 1)));
 }
 
+/// What had to be changed on the frames of this look after it was made: many alike are a fault of the look.
+void FindingsPanel::showAfterwards()
+{
+    const Look& look = m_document.looks().look();
+    std::vector<PictureName> pictures;
+    for (const FrameId frame : m_document.looks().framesOfLook())
+        pictures.push_back(m_document.looks().pictureName(frame));
+    constexpr std::size_t kShown = 8;
+    const auto changes = changedAfterwards(look, pictures);
+    if (changes.empty())
+        addWords(m_afterwards, tr("Nothing: every frame has the look as it travels."));
+    for (std::size_t i = 0; i < std::min(kShown, changes.size()); ++i) {
+        const ChangedAfterwards& change = changes[i];
+        const QString what = changedTitle(look.steps[change.step], change.part, change.pointer);
+        const QString usual = valueWords(change.usual), travels = valueWords(change.travels);
+        const QString words = tr("%1 %2: %3 of %4 frames, mostly %5; %6 travels.")
+                                  .arg(step(static_cast<int>(change.step)), what)
+                                  .arg(change.pictures)
+                                  .arg(pictures.size())
+                                  .arg(usual, travels);
+        addWords(m_afterwards, words, tr("Take"), "takeAfterwards", [this, change, what] {
+            m_document.looks().takeLook(improved(m_document.looks().look(), change),
+                                        tr("%1 as most frames have it").arg(what));
+        });
+    }
+}
+
 void FindingsPanel::renew()
 {
-    for (QVBoxLayout* column : {m_undoing, m_levels, m_sayings})
+    for (QVBoxLayout* column : {m_undoing, m_levels, m_afterwards, m_sayings})
         clear(*column);
     const Image frame = picture ? picture() : Image();
     if (frame.isEmpty() || !m_document.isOpen()) {
@@ -187,9 +294,10 @@ void FindingsPanel::renew()
     const auto colours = someColours(frame.view(), kColours);
     showUndoing(look, colours);
     if (m_trace && m_trace->steps() == static_cast<int>(look.steps.size()))
-        showLevels(), showRetrim(look);
+        showLevels(), showRetrim(look), showHurt(colours);
     showSayings(look, colours, frame);
-    for (QVBoxLayout* column : {m_undoing, m_levels, m_sayings})
+    showAfterwards();
+    for (QVBoxLayout* column : {m_undoing, m_levels, m_afterwards, m_sayings})
         column->addStretch(1);
 }
 

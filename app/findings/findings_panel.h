@@ -4,6 +4,7 @@
 
 #include "app/document/document.h"
 #include "core/analysis/net_effect.h"
+#include "core/analysis/repair.h"
 
 #include <QWidget>
 #include <functional>
@@ -11,6 +12,8 @@
 class QVBoxLayout;
 
 namespace amber {
+
+class Task;
 
 class FindingsPanel : public QWidget {
     Q_OBJECT
@@ -27,9 +30,13 @@ protected:
     void showEvent(QShowEvent*) override { renew(); }
 
 private:
+    void showAfterwards();
     void showUndoing(const Look& look, const std::vector<LinearRgb>& colours);
     void showLevels();
     void showRetrim(const Look& look);
+    void showHurt(const std::vector<LinearRgb>& colours);
+    void repair(const Hurt& hurt, const std::vector<LinearRgb>& colours);
+    void offerRepair(const Repair& repair, const Hurt& hurt);
     void showSayings(const Look& look, const std::vector<LinearRgb>& colours, const Image& frame);
     void renew();
     void join(int first, int second);
@@ -38,8 +45,9 @@ private:
                   const std::function<void()>& act = {});
 
     Document& m_document;
-    QVBoxLayout *m_undoing, *m_levels, *m_sayings;
+    QVBoxLayout *m_undoing, *m_levels, *m_afterwards, *m_sayings;
     std::optional<LookTrace> m_trace;
+    Task* m_repairing;
 };
 
 }  // namespace amber

@@ -4,6 +4,7 @@
 #include "app/theme/theme.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
+#include "core/colour/typed_colour.h"
 
 namespace amber {
 namespace {
@@ -201,6 +202,18 @@ void KeyList::showMenu(int row, QPoint at)
     }
     menu.addAction(tr("Target: as it is now"), this, [&] { change(row, [&](KeyColour& k) { k.target = now; }); });
     menu.addAction(tr("Target: as it came in"), this, [&] { change(row, [](KeyColour& k) { k.target.reset(); }); });
+    menu.addAction(tr("Target: typed…"), this, [&] {
+        const auto typed =
+            askLine(this, {"targetDialog", tr("Target of %1").arg(text(key.name)),
+                           tr("#RRGGBB, lab L a b, lch L C h, oklch L C h, or stops from mid-grey: +0.5 stops")});
+        if (!typed || typed->isEmpty())
+            return;
+        const auto target = targetFromText(typed->toStdString(), now);
+        if (!target)
+            emit m_document.failed(text(target.error().message()));
+        else
+            change(row, [&](KeyColour& k) { k.target = *target; });
+    });
     QMenu* tolerance = menu.addMenu(tr("Tolerance, ΔE %1").arg(key.tolerance, 0, 'g', 3));
     for (const double value : {1.0, 2.0, 3.0, 5.0, 8.0})
         tolerance->addAction(QString::number(value), this,

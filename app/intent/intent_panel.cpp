@@ -75,7 +75,7 @@ QHBoxLayout* IntentPanel::makeReferences()
 void IntentPanel::toggleReference()
 {
     IntentCard card = m_document.looks().look().card;
-    const std::string name = LooksInHand::pictureName(m_document.selection().frameInHand());
+    const std::string name = std::to_string(m_document.selection().frameInHand());
     if (const auto found = std::find(card.references.begin(), card.references.end(), name);
         found != card.references.end())
         card.references.erase(found);

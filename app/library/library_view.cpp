@@ -1,5 +1,6 @@
 #include "app/library/library_view.h"
 
+#include "app/stepline/step_line.h"
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "core/job/area_finder.h"
@@ -33,6 +34,20 @@ void LibraryView::addButtons(QBoxLayout* row)
         row->addWidget(makeButton(this, name, words, tip, std::move(act)));
     };
     add("libraryOpen", tr("Work on it"), tr("Take the chosen look in hand (Enter)"), [this] { open(); });
+    add("libraryUse", tr("Use in this job"),
+        tr("A look becomes a look of this job; steps are put after the chosen step (Enter)"), [this] { open(); });
+    m_versions = new QToolButton(this);
+    m_versions->setObjectName("libraryVersions");
+    m_versions->setToolTip(tr("Which version is shown and used; all of them stay"));
+    m_versions->setPopupMode(QToolButton::InstantPopup);
+    m_versions->setMenu(new QMenu(m_versions));
+    connect(m_versions->menu(), &QMenu::aboutToShow, this, [this] { fillVersions(*m_versions->menu()); });
+    row->addWidget(m_versions);
+    add("libraryKeep", tr("Keep"), tr("Put the chosen look into the library across jobs, with a picture"), [this] {
+        if (const auto look = chosen() ? m_document.looks().lookOfEntry(chosen()) : std::nullopt)
+            m_shared->askToKeep(PartKind::Look, *look, m_wall.proxyInHand() ? m_wall.proxyInHand()->image : Image(),
+                                this);
+    });
     add("libraryDuplicate", tr("Duplicate"), tr("A copy of the chosen look, to go on from"), [this] {
         if (chosen())
             m_document.looks().duplicate(chosen());
@@ -41,6 +56,8 @@ void LibraryView::addButtons(QBoxLayout* row)
     add("lookImport", tr("Import…"), tr("Bring in a look from a file"), [this] {
         const QString path =
             QFileDialog::getOpenFileName(this, tr("Import a look"), m_document.folder(), tr("Looks (*.json)"));
+        if (isShared())
+            return importPart(path);
         if (const Status done = path.isEmpty() ? Status{} : m_document.looks().importLook(path); !done)
             emit m_document.failed(text(done.error().message()));
         refresh();
@@ -48,31 +65,59 @@ void LibraryView::addButtons(QBoxLayout* row)
     add("lookExport", tr("Export…"),
         tr("Write the chosen look to a file, complete with its tables, or as a lookup table with a report of how "
            "well it travels"),
-        [this] { emit exportRequested(chosen()); });
+        [this] { isShared() ? exportPart() : emit exportRequested(chosen()); });
+    m_places = new QToolButton(this);
+    m_places->setObjectName("libraryPlaces");
+    m_places->setText(tr("Places"));
+    m_places->setToolTip(tr("The folders of the library; one that a team shares can be added"));
+    m_places->setPopupMode(QToolButton::InstantPopup);
+    m_places->setMenu(new QMenu(m_places));
+    connect(m_places->menu(), &QMenu::aboutToShow, this, [this] { fillPlaces(*m_places->menu()); });
+    row->addWidget(m_places);
     row->addStretch(1);
     add("libraryClose", tr("Back"), tr("Back to the wall"), [this] { emit closed(); });
 }
 
 void LibraryView::open()
 {
+    if (isShared()) {
+        if (const LibraryPart* part = chosenPart()) {
+            m_shared->use(*part, versionOf(*part));
+            emit closed();
+        }
+        return;
+    }
     if (!chosen())
         return;
     m_document.looks().choose(chosen());
     emit closed();
 }
 
+bool LibraryView::isShared() const { return m_source->currentIndex() == 1; }
+
 LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
-    : QWidget(parent), m_document(document), m_wall(wall), m_search(new QLineEdit(this)),
-      m_sheet(new TileSheet(wall.queue(), this)), m_words(new QLabel(this))
+    : QWidget(parent), m_document(document), m_wall(wall), m_shared(new SharedLibrary(document, wall.queue(), this)),
+      m_source(new QComboBox(this)), m_search(new QLineEdit(this)), m_sheet(new TileSheet(wall.queue(), this)),
+      m_words(new QLabel(this))
 {
     setObjectName("libraryView");
     m_search->setObjectName("librarySearch");
     m_search->setAccessibleName(tr("Search looks"));
     m_search->setPlaceholderText(tr("Search names, moods, steps"));
-    m_search->setMinimumWidth(220);
+    m_search->setMinimumWidth(150);
+    m_source->setObjectName("librarySource");
+    m_source->setAccessibleName(tr("Which looks"));
+    m_source->addItems({tr("This job"), tr("Library")});
+    m_source->setToolTip(tr("The looks of this job, or those kept across jobs"));
+    connect(m_source, &QComboBox::activated, this, [this](int index) { showShared(index == 1); });
+    connect(m_shared, &SharedLibrary::changed, this, [this] {
+        if (isShared())
+            refresh();
+    });
     connect(m_search, &QLineEdit::textChanged, this, [this] { refresh(); });
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
+    row->addWidget(m_source);
     row->addWidget(m_search);
     addButtons(row);
     m_words->setObjectName("libraryWords");
@@ -88,8 +133,34 @@ LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
     connect(&document.looks(), &LooksInHand::lookChanged, this, renew);
     connect(&document.selection(), &Selection::frameChosen, this, renew);
     m_sheet->setAccessibleName(tr("Looks of this job"));
+    m_sheet->viewport()->setAcceptDrops(true);
+    m_sheet->viewport()->installEventFilter(this);
     connect(m_sheet, &QListWidget::itemActivated, this, &LibraryView::open);
     connect(m_sheet, &QListWidget::currentRowChanged, this, [this] { describe(); });
+    showShared(false);
+}
+
+/// Steps dragged onto a look are put at its end.
+bool LibraryView::eventFilter(QObject* watched, QEvent* event)
+{
+    if (watched != m_sheet->viewport() ||
+        (event->type() != QEvent::DragEnter && event->type() != QEvent::DragMove && event->type() != QEvent::Drop))
+        return QWidget::eventFilter(watched, event);
+    auto* drop = static_cast<QDropEvent*>(event);
+    if (!drop->mimeData()->hasFormat(StepLine::kPartType))
+        return false;
+    const int row = m_sheet->row(m_sheet->itemAt(drop->position().toPoint()));
+    const bool isOnLook = row >= 0 && row < static_cast<int>(m_shown.size());
+    if (event->type() == QEvent::Drop && isOnLook) {
+        const LookId into = m_shown[static_cast<std::size_t>(row)];
+        const auto look = m_document.looks().lookOfEntry(into);
+        m_document.looks().pasteSteps(QString::fromUtf8(drop->mimeData()->data(StepLine::kPartType)), into,
+                                      look ? static_cast<int>(look->steps.size()) : 0);
+        refresh();
+    }
+    drop->setDropAction(Qt::CopyAction);
+    event->type() == QEvent::DragEnter || isOnLook ? drop->accept() : drop->ignore();
+    return true;
 }
 
 void LibraryView::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme::kWall); }
@@ -104,8 +175,11 @@ void LibraryView::refresh()
 {
     const QString wanted = m_search->text().trimmed();
     std::vector<Tile> tiles;
-    m_shown.clear();
-    for (const LookEntry& entry : m_document.looks().entries()) {
+    const std::string before = chosenPart() ? chosenPart()->id : std::string();
+    m_shown.clear(), m_shownParts.clear();
+    if (isShared())
+        addSharedTiles(tiles);
+    for (const LookEntry& entry : isShared() ? std::vector<LookEntry>{} : m_document.looks().entries()) {
         auto look = m_document.looks().lookOfEntry(entry.id);
         if (!look)
             continue;
@@ -115,12 +189,8 @@ void LibraryView::refresh()
             all += QStringLiteral(" ") + stepTitle(step);
         if (!wanted.isEmpty() && !all.contains(wanted, Qt::CaseInsensitive))
             continue;
-        tiles.push_back({std::move(*look),
-                         m_wall.proxyInHand(),
-                         QString::fromStdString(LooksInHand::pictureName(m_document.selection().frameInHand())),
-                         text(entry.name),
-                         {},
-                         {}});
+        tiles.push_back(
+            {std::move(*look), m_wall.proxyInHand(), m_document.looks().pictureInHand(), text(entry.name), {}, {}});
         m_shown.push_back(entry.id);
     }
     if (const auto proxy = m_wall.proxyInHand())
@@ -130,11 +200,17 @@ void LibraryView::refresh()
     for (std::size_t i = 0; i < m_shown.size(); ++i)
         if (m_shown[i] == m_document.looks().lookId())
             m_sheet->setCurrentRow(static_cast<int>(i));
+    if (const auto again = std::find(m_shownParts.begin(), m_shownParts.end(), before); again != m_shownParts.end())
+        m_sheet->setCurrentRow(static_cast<int>(again - m_shownParts.begin()));
+    else if (!m_shownParts.empty())
+        m_sheet->setCurrentRow(0);
     describe();
 }
 
 void LibraryView::describe()
 {
+    if (isShared())
+        return describeShared();
     const auto look = chosen() ? m_document.looks().lookOfEntry(chosen()) : std::nullopt;
     if (!look)
         return m_words->setText(

@@ -84,6 +84,7 @@ struct Thumbnail {
     QString hash, fault;
     qint64 bytes = 0;
     FrameFacts facts;
+    std::shared_ptr<const SmallSource> small;
 };
 
 Thumbnail thumbnailOf(const std::filesystem::path& path, MemoryGate& gate)
@@ -99,6 +100,11 @@ Thumbnail thumbnailOf(const std::filesystem::path& path, MemoryGate& gate)
         std::error_code error;
         made.bytes = static_cast<qint64>(std::filesystem::file_size(path, error));
         made.facts = frameFacts(picture->image.view(), captureFacts(path));
+        const Size small = fitted({picture->image.width(), picture->image.height()}, ProxyStore::kSmallEdge);
+        made.small = std::make_shared<const SmallSource>(
+            SmallSource{HalfImage(reduceByArea(picture->image.view(), small.width, small.height).view()),
+                        std::max(picture->info.width, picture->info.height),
+                        static_cast<double>(picture->info.width) / std::max(1, picture->info.height)});
         return QString();
     });
     return made;
@@ -146,6 +152,7 @@ void ProxyStore::clear()
     m_cancel = CancelToken();
     m_proxies.clear();
     m_untouched.clear();
+    m_small.clear();
     m_refooting.clear();
     dropWholePicture();
     m_recent.clear();
@@ -159,6 +166,7 @@ void ProxyStore::forget(std::int64_t frame)
 {
     m_proxies.remove(frame);
     m_untouched.remove(frame);
+    m_small.remove(frame);
     m_recent.removeOne(frame);
     m_unreadable.remove(frame);
     m_urgent.remove(frame);
@@ -339,6 +347,7 @@ void ProxyStore::requestThumbnail(std::int64_t frame, const std::filesystem::pat
                 emit failed(frame, made.fault);
                 return;
             }
+            m_small.insert(frame, made.small);
             emit thumbnailReady(frame, made.image, made.hash, made.bytes, made.facts);
         });
     };

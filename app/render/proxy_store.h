@@ -4,6 +4,7 @@
 #include "app/render/render_queue.h"
 #include "core/balance/light_groups.h"
 #include "core/frame/frame_balance.h"
+#include "core/image/half_image.h"
 #include "core/image/read.h"
 
 #include <QHash>
@@ -25,11 +26,19 @@ struct Proxy {
     double sourceRatio = 1;  ///< width / height of the source
 };
 
+/// What was read of a picture for its thumbnail, as light.
+struct SmallSource {
+    HalfImage picture;
+    int longEdge = 0;        ///< of the source, pixels
+    double sourceRatio = 1;  ///< width / height of the source
+};
+
 class ProxyStore : public QObject {
     Q_OBJECT
 
 public:
     static constexpr int kProxyEdge = 1600, kLargestProxyEdge = 2880, kSampleEdge = 208, kThumbnailEdge = kFactsEdge;
+    static constexpr int kSmallEdge = 256;
     /// Of all pictures kept for the screen together, by the machine's memory: an eighth of it, from 256 MiB to 1 GiB.
     /// What is on the wall is always kept.
     static std::size_t usualLimitBytes();
@@ -59,6 +68,8 @@ public:
     /// Reads a thumbnail and the content hash in the background, once. Asking again with `urgent` moves a waiting one
     /// forward.
     void requestThumbnail(std::int64_t frame, const std::filesystem::path& path, bool urgent);
+    /// The light of a frame whose thumbnail was read; null before.
+    std::shared_ptr<const SmallSource> small(std::int64_t frame) const { return m_small.value(frame); }
     /// Drops what is kept of one frame, also that it could not be read: its file is another one now.
     void forget(std::int64_t frame);
     /// Bytes of all pictures kept.
@@ -82,6 +93,7 @@ private:
     int m_proxyEdge = kProxyEdge;  ///< more on a large screen, whose wall shows more
     RenderQueue& m_queue;
     QHash<std::int64_t, std::shared_ptr<const Proxy>> m_untouched, m_proxies;
+    QHash<std::int64_t, std::shared_ptr<const SmallSource>> m_small;
     QHash<std::int64_t, std::shared_ptr<std::atomic<int>>> m_refooting;  ///< the newest of several changes
     std::shared_ptr<const Image> m_whole;
     std::int64_t m_wholeFrame = 0;  ///< whose it is, or will be

@@ -322,7 +322,7 @@ void RenderService::showPart(const RenderRequest& request, const RenderPlan& pla
 void RenderService::trace(const RenderRequest& request, Reduced& source)
 {
     const auto& picture = request.pictures[0];
-    const Look look = lookFor(request.look, picture.name);
+    const Look look = lookOf(request, picture);
     const bool spatial =
         std::any_of(look.steps.begin(), look.steps.end(), [](const Step& s) { return isSpatial(s) && !isIdentity(s); });
     const Image& read = spatial ? source.image : source.proxy->samples;
@@ -373,6 +373,11 @@ bool isOnRole(const Look& look, std::size_t step)
 
 }  // namespace
 
+Look RenderService::lookOf(const RenderRequest& request, const RenderRequest::Picture& picture)
+{
+    return lookFor(picture.look ? *picture.look : request.look, picture.name);
+}
+
 void RenderService::showReduced(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look,
                                 std::size_t index)
 {
@@ -386,7 +391,7 @@ void RenderService::showReduced(const RenderRequest& request, const RenderPlan& 
         Image out(source.image.width(), source.image.height());
         render(plan, source.image.view(), out.mutableView(), {}, options);
         if (request.overlay.what != RenderRequest::Overlay::What::Nothing &&
-            (index == 0 || isOnRole(look, request.entering)))
+            (index == 0 || (!picture.look && isOnRole(look, request.entering))))
             layOver(source, look, request, options, source.image.view(), out.mutableView());
         after = pictureOf(request, out.view(), index == 0 ? &source : nullptr);
     }
@@ -402,11 +407,13 @@ void RenderService::run(const RenderRequest& request)
     m_due.reset();
     m_view = ScreenView::instance().view();
     const bool alike =
-        std::all_of(request.look.steps.begin(), request.look.steps.end(), [](const Step& s) { return s.own.empty(); });
+        std::all_of(request.look.steps.begin(), request.look.steps.end(),
+                    [](const Step& s) { return s.held.empty(); }) &&
+        std::none_of(request.pictures.begin(), request.pictures.end(), [](const auto& p) { return p.look != nullptr; });
     std::optional<RenderPlan> plan, first, firstEntering;
     for (std::size_t i = 0; i < request.pictures.size(); ++i) {
         const auto& picture = request.pictures[i];
-        const Look look = alike ? request.look : lookFor(request.look, picture.name);
+        const Look look = lookOf(request, picture);
         if (!plan || !alike) {
             auto compiled = RenderPlan::compile(look, stepsOf(request));
             if (!compiled)

@@ -7,6 +7,7 @@
 #include "core/analysis/step_trace.h"
 #include "core/engine/render_plan.h"
 #include "core/frame/frame_masks.h"
+#include "core/look/scope.h"
 #include "core/measure/clip_map.h"
 #include "core/measure/frame_measures.h"
 #include "core/measure/main_colours.h"
@@ -31,11 +32,12 @@ struct RenderRequest {
         std::int64_t frame;
         std::shared_ptr<const Proxy> proxy;       ///< balanced; none: it is made from `base`
         QSize size;                               ///< device pixels to fit into
-        std::string name = {};                    ///< by which the look knows it
+        PictureName name = {};                    ///< by which the look knows it
         std::shared_ptr<const Image> whole = {};  ///< shown pixel for pixel, a part of `size` round `centre`
         QPointF centre = {0.5, 0.5};
         std::optional<Base> base = {};
         std::shared_ptr<const FrameAreas> areas = {};  ///< where the look's roles lie
+        std::shared_ptr<const Look> look = {};         ///< in the place of the request's
     };
     /// What a picture is shown as: as it came (the camera's own file, only turned upright; beside another state with
     /// the frame's lens, turn and crop, so that both lie alike), balanced, up to before the chosen step, or all of it.
@@ -89,6 +91,7 @@ private:
     void showReduced(const RenderRequest& request, const RenderPlan& plan, Reduced& source, const Look& look,
                      std::size_t index);
     static std::size_t stepsOf(const RenderRequest& request);
+    static Look lookOf(const RenderRequest& request, const RenderRequest::Picture& picture);
     void measureFirst(const RenderRequest& request, const RenderPlan& plan, const RenderPlan& entering);
     /// A picture at its size on screen. What depends on less is kept longer: a drag of light leaves what stands.
     struct Reduced {

@@ -22,7 +22,11 @@
 #include "core/engine/render_plan.h"
 #include "core/image/read.h"
 #include "core/image/write.h"
+#include "core/job/edits.h"
+#include "core/library/library.h"
 #include "core/look/look_json.h"
+#include "core/look/part.h"
+#include "core/look/scope.h"
 #include "demo/demo_job.h"
 
 #include <cstdio>
@@ -122,7 +126,7 @@ public:
 
     void go()
     {
-        shoot(), bracket(), balance(), base(), areas();
+        shoot(), finishedSheet(), bracket(), balance(), base(), areas();
         steps(), tableAndGuard(), roleStep(), versions(), sheets(), intent(), longLook();
         const LookId before = m_document.looks().lookId();
         ladder(), poorReference();
@@ -167,6 +171,25 @@ private:
             "the contact sheet");
         m_camera.take(m_window, "shoot");
         m_first = m_document.selection().frameInHand();
+    }
+    /// The whole set at once, with a look of its own for one of the lights.
+    void finishedSheet()
+    {
+        FrameModel& model = m_window.shoot().model();
+        auto* shownAs = m_window.findChild<QComboBox*>("sheetState");
+        const auto showAs = [&](int state) {
+            shownAs->setCurrentIndex(state);
+            emit shownAs->activated(state);
+        };
+        m_document.chooseLookOfLight(m_document.job().lightOf(frameNamed("dusk-terrace-02")),
+                                     lookNamed(m_document, "Chalk morning"));
+        showAs(2);
+        m_camera.waitFor(
+            [&] { return model.pictures().rightCount() == model.readCount() && model.pictures().isAtRest(); },
+            "the finished sheet");
+        m_camera.take(m_window, "shoot-finished");
+        showAs(0);
+        m_document.undo();
     }
     void bracket()
     {
@@ -330,6 +353,31 @@ private:
         showStep(2);
         m_look.probeAt(QPointF(0.62, 0.55));
         m_camera.take(m_window, "look-hues");
+        scope();
+    }
+    /// One family is the light's, the strength this frame's.
+    void scope()
+    {
+        const Look before = m_document.looks().look();
+        Look own = before;
+        const int light = m_document.job().lightOf(m_document.selection().frameInHand());
+        m_document.adopt(withSetOfLight(m_document.job(), light));
+        const PictureName here = m_document.looks().pictureInHand();
+        own.steps[2] = keptFor(own.steps[2], here, "families/Leaf", holderOfSet(here.sets.back()));
+        Step shown = stepFor(own.steps[2], here);
+        std::get<HueShifts>(shown.parameters).families[3].move.turnDegrees -= 4;
+        own.steps[2] = withHeld(edited(own.steps[2], here, shown), here.own, step_part::kStrength, 0.8);
+        m_document.looks().change(own);
+        m_look.bench().showScope(true);
+        waitForWall();
+        m_look.probeAt(std::nullopt);
+        m_camera.take(m_window, "look-scope");
+        m_look.bench().showScope(false);
+        m_document.looks().change(before);
+        Job without = m_document.job();
+        without.sets.clear();
+        m_document.adopt(without);
+        waitForWall();
     }
     void tableAndGuard()
     {
@@ -375,6 +423,30 @@ private:
         takeSheet(LookPlace::View::Sweep, m_look.sweep().sheet(), "look-sweep");
         takeSheet(LookPlace::View::Tray, m_look.tray().sheet(), "look-tray");
         takeSheet(LookPlace::View::Library, m_look.library().sheet(), "look-library");
+        library();
+    }
+    /// Looks and a step that were kept in other jobs; in a folder that goes again.
+    void library()
+    {
+        const QTemporaryDir data;
+        const QByteArray usual = qgetenv("XDG_DATA_HOME");
+        qputenv("XDG_DATA_HOME", data.path().toUtf8());
+        Library kept = Library::ofUser();
+        for (const LookEntry& entry : m_document.looks().entries())
+            if (const auto look = m_document.looks().lookOfEntry(entry.id))
+                (void)kept.keep({PartKind::Look, *look, "orchard"});
+        const Look& look = m_document.looks().look();
+        (void)kept.keep({PartKind::Step, partOf(look, 2, 2), "orchard"});
+        (void)kept.keep({PartKind::Group, partOf(look, 0, 1), "orchard"});
+        LibraryView& view = m_look.library();
+        m_look.showView(LookPlace::View::Library);
+        view.showShared(true);
+        m_camera.waitFor([&] { return view.shared().isRead() && view.sheet().count() > 2 && view.sheet().isDone(); },
+                         "the library");
+        m_camera.take(m_window, "library");
+        view.showShared(false);
+        m_look.showView(LookPlace::View::Wall);
+        usual.isNull() ? qunsetenv("XDG_DATA_HOME") : qputenv("XDG_DATA_HOME", usual);
     }
     void intent()
     {

@@ -2,6 +2,7 @@
 
 #include "app/display/screen_view.h"
 #include "app/theme/theme.h"
+#include "core/look/afterwards.h"
 
 namespace amber {
 namespace {
@@ -22,8 +23,10 @@ StepLine::StepLine(Document& document, QWidget* parent) : QWidget(parent), m_doc
     setFixedHeight(kTiles + 2 * kPlainTop);
     connect(&document.looks(), &LooksInHand::lookChanged, this, [this] { recompute(); });
     connect(&document.looks(), &LooksInHand::stepsChanged, this, [this] { recompute(); });
+    connect(&document.selection(), &Selection::frameChosen, this, [this] { recompute(); });
+    connect(&document, &Document::chosenLooksChanged, this, [this] { recompute(); });
     connect(&document.looks(), &LooksInHand::selectionChanged, this, [this] {
-        m_mark = -1;
+        m_mark = -1, m_rangeTo = -1;
         describe();
         update();
     });
@@ -185,11 +188,27 @@ QRect StepLine::groupRectOf(int step) const
 void StepLine::toggleGroup(const Group& group)
 {
     Look look = m_document.looks().look();
-    const auto first = look.steps.begin() + group.first, end = look.steps.begin() + group.last + 1;
+    const Look shown = m_document.looks().shown();
+    const auto first = shown.steps.begin() + group.first, end = shown.steps.begin() + group.last + 1;
     const bool isOn = std::any_of(first, end, [](const Step& s) { return s.enabled; });
-    std::for_each(first, end, [&](Step& s) { s.enabled = !isOn; });
+    for (auto i = static_cast<std::size_t>(group.first); i <= static_cast<std::size_t>(group.last); ++i) {
+        Step changed = shown.steps[i];
+        changed.enabled = !isOn;
+        look.steps[i] = edited(look.steps[i], m_document.looks().pictureInHand(), changed);
+    }
     m_document.looks().change(look);
     m_document.looks().commit((isOn ? tr("%1 switched off") : tr("%1 switched on")).arg(group.name));
+}
+
+void StepLine::countDiffering()
+{
+    std::vector<PictureName> pictures;
+    if (std::any_of(m_shown.steps.begin(), m_shown.steps.end(), [](const Step& s) { return !s.held.empty(); }))
+        for (const FrameId frame : m_document.looks().framesOfLook())
+            pictures.push_back(m_document.looks().pictureName(frame));
+    m_differ.clear();
+    for (const Step& step : m_document.looks().look().steps)
+        m_differ.push_back(picturesThatDiffer(step, pictures));
 }
 
 void StepLine::recompute()
@@ -216,7 +235,9 @@ void StepLine::recompute()
     };
     m_swatches.clear();
     keep();
-    for (const Step& step : m_document.looks().look().steps) {
+    m_shown = m_document.isOpen() ? m_document.looks().shown() : Look{};
+    countDiffering();
+    for (const Step& step : m_shown.steps) {
         for (auto* list : {&ramp, &colours})
             for (LinearRgb& c : *list)
                 c = evaluate(step, c);
@@ -262,10 +283,9 @@ void StepLine::toggle(int index)
 {
     if (index < 0 || index >= stepCount())
         return;
-    Look look = m_document.looks().look();
-    Step& step = look.steps[static_cast<std::size_t>(index)];
+    Step step = m_document.looks().shown().steps[static_cast<std::size_t>(index)];
     step.enabled = !step.enabled;
-    m_document.looks().change(look);
+    m_document.looks().changeShown(index, step);
     m_document.looks().commit((step.enabled ? tr("%1 switched on") : tr("%1 switched off")).arg(stepTitle(step)));
 }
 
@@ -301,6 +321,14 @@ void StepLine::mousePressEvent(QMouseEvent* event)
         return;
     if (switchRect(index).contains(at))
         return toggle(index);
+    if (event->modifiers() & Qt::ShiftModifier)
+        return chooseTo(index);
+    if (event->button() == Qt::RightButton) {
+        if (const auto [first, last] = range(); index < first || index > last)
+            m_document.looks().selectStep(index);
+        return;
+    }
+    m_rangeTo = -1;
     m_document.looks().selectStep(index);
     for (int mark = 0; mark < markCount(); ++mark)
         if (markRect(index, mark).contains(at)) {
@@ -316,6 +344,8 @@ void StepLine::mouseMoveEvent(QMouseEvent* event)
     if (m_dragFrom < 0)
         return;
     const QPoint at = event->position().toPoint();
+    if (constexpr int kOut = 30; at.y() < -kOut || at.y() > height() + kOut)
+        return dragOut();
     if (std::abs(at.x() - m_pressed.x()) < QApplication::startDragDistance()) {
         m_dragTo = -1;
     } else {
@@ -346,6 +376,8 @@ void StepLine::toggleGroupOf(int step)
 void StepLine::keyPressEvent(QKeyEvent* event)
 {
     m_focusSeen = true;
+    if (takePartKey(*event))
+        return;
     const int chosen = m_document.looks().selectedStep(), way = event->key() == Qt::Key_Left ? -1 : 1;
     switch (event->key()) {
     case Qt::Key_Left:

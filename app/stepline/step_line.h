@@ -27,6 +27,14 @@ public:
     /// bound to a role is chosen, also how the role stands out from its surroundings by lightness, chroma and hue.
     void setTrace(const LookTrace& trace);
     const std::optional<LookTrace>& trace() const { return m_trace; }
+    /// The chosen steps: the one in hand, or as far as Shift and a click reached.
+    std::pair<int, int> range() const;
+    void chooseTo(int step);
+    void copy() const;
+    void paste();
+    /// Asks for a name for the chosen steps.
+    void askGroup();
+    static constexpr const char* kPartType = "application/x-jolly-amber-part";
     static constexpr int kMeasureMarks = 3;
     int markCount() const;
     bool isOfKey(int mark) const;
@@ -37,6 +45,8 @@ public:
 signals:
     /// The mark was clicked, or chosen by Down and Enter.
     void markChosen(int step, int mark);
+    /// These steps are to be kept in the library.
+    void keepWanted(int first, int last);
 
 protected:
     bool event(QEvent* event) override;
@@ -45,12 +55,14 @@ protected:
     void mouseMoveEvent(QMouseEvent*) override;
     void mouseReleaseEvent(QMouseEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
+    void contextMenuEvent(QContextMenuEvent*) override;
     void focusInEvent(QFocusEvent* event) override;
     void focusOutEvent(QFocusEvent*) override { update(); }
     QSize sizeHint() const override { return {400, height()}; }
 
 private:
     void recompute();
+    void countDiffering();
     int stepCount() const;
     int tileAt(QPoint position) const;
     QRect switchRect(int index) const;
@@ -78,17 +90,22 @@ private:
     void paintGroups(QPainter& painter) const;
     void toggleGroup(const Group& group);
     void toggleGroupOf(int step);
+    void dragOut();
+    bool takePartKey(const QKeyEvent& event);
 
     struct Swatches {
         std::vector<QColor> ramp, colours;
     };
     Document& m_document;
+    Look m_shown;                       ///< as the frame in hand has it
+    std::vector<std::size_t> m_differ;  ///< on how many frames each step is not as it travels
     std::vector<MainColour> m_colours;
     std::vector<Swatches> m_swatches;  ///< picture in, then after each step
     std::optional<LookTrace> m_trace;
     int m_mark = -1;  ///< the mark of the chosen step that the keyboard points at
     int m_top = 6;    ///< above the tiles: more when groups are named there
     int m_dragFrom = -1, m_dragTo = -1;
+    int m_rangeTo = -1;        ///< where the chosen steps end; -1: only the one in hand
     bool m_focusSeen = false;  ///< the focus came by the keyboard
     QPoint m_pressed;
 };

@@ -71,7 +71,7 @@ void StepLine::paintMark(QPainter& painter, int step, int mark) const
                isChosen = mark == m_mark && step == m_document.looks().selectedStep();
     const int half = (area.height() - (labelled ? 14 : 2)) / 2, middle = area.top() + half;
     const double length = shareOf(step, mark) * half;
-    const bool off = isIdentity(m_document.looks().look().steps[static_cast<std::size_t>(step)]);
+    const bool off = isIdentity(m_shown.steps[static_cast<std::size_t>(step)]);
     if (!off && std::abs(length) >= 0.5) {
         const QRectF bar(area.left() + 1, length > 0 ? middle - length : middle, std::max(2, area.width() - 4),
                          std::abs(length));
@@ -97,7 +97,7 @@ void StepLine::paintGroups(QPainter& painter) const
     painter.setFont(theme::font(13));
     for (const Group& group : groups()) {
         const QRect area = groupRect(group);
-        const auto& steps = m_document.looks().look().steps;
+        const auto& steps = m_shown.steps;
         const bool isOn = std::any_of(steps.begin() + group.first, steps.begin() + group.last + 1,
                                       [](const Step& s) { return s.enabled; });
         const QString words = painter.fontMetrics().elidedText(isOn ? group.name : tr("%1, off").arg(group.name),
@@ -122,7 +122,7 @@ void StepLine::paintTitle(QPainter& painter, const QRect& tile, int index) const
     QString title = index < 0 ? tr("Picture in") : tr("Picture out");
     painter.setPen(theme::kQuietInk);
     if (isStep) {
-        const Step& step = m_document.looks().look().steps[static_cast<std::size_t>(index)];
+        const Step& step = m_shown.steps[static_cast<std::size_t>(index)];
         title = isNarrow ? QString::number(index + 1) : QStringLiteral("%1 %2").arg(index + 1).arg(stepTitle(step));
         if (const RoleBinding& where = step.guard.where; where.isBound() && !isNarrow)
             title += (where.isOutside ? tr(" · not %1") : tr(" · %1")).arg(text(where.role));
@@ -134,8 +134,18 @@ void StepLine::paintTitle(QPainter& painter, const QRect& tile, int index) const
         if (!step.enabled && !isNarrow)
             title = tr("%1, off").arg(title);
     }
+    int right = tile.right();
+    if (const std::size_t differ = isStep && !isNarrow ? m_differ.at(static_cast<std::size_t>(index)) : 0; differ > 0) {
+        // On how many frames it is not as it travels.
+        const QString words = QStringLiteral("≠ %1").arg(differ);
+        painter.setFont(theme::font(13));
+        painter.setPen(theme::kQuietInk);
+        painter.drawText(QRect(left, tile.top(), right - left - 3, 22), Qt::AlignVCenter | Qt::AlignRight, words);
+        right -= painter.fontMetrics().horizontalAdvance(words) + 8;
+        painter.setPen(m_shown.steps[static_cast<std::size_t>(index)].enabled ? theme::kInk : theme::kQuietInk);
+    }
     painter.setFont(theme::font(13, isStep && index == m_document.looks().selectedStep()));
-    const int room = tile.right() - left;
+    const int room = right - left;
     painter.drawText(QRect(left, tile.top(), room, 22), Qt::AlignVCenter | Qt::AlignLeft,
                      tile.width() < 40 ? title : painter.fontMetrics().elidedText(title, Qt::ElideRight, room));
 }
@@ -144,7 +154,8 @@ void StepLine::paintTile(QPainter& painter, int index) const
 {
     const QRect tile = tileRect(index);
     const bool isStep = index >= 0 && index < stepCount();
-    const bool chosen = isStep && index == m_document.looks().selectedStep();
+    const auto [first, last] = range();
+    const bool chosen = isStep && index >= first && index <= last;
     const auto& swatches =
         m_swatches[static_cast<std::size_t>(std::clamp(index + 1, 0, static_cast<int>(m_swatches.size()) - 1))];
     painter.setPen(Qt::NoPen);

@@ -184,13 +184,13 @@ void SweepView::fill()
     m_change->hide();
     for (QWidget* w : std::initializer_list<QWidget*>{m_what, m_low, m_high, m_count, m_finer})
         w->show();
+    const int index = m_document.looks().selectedStep();
     if (m_document.looks().step() && proxy)
         for (double value : sweepValues(way(), m_low->value(), m_high->value(), m_count->currentData().toInt()))
-            if (auto look = swept(m_document.looks().look(),
-                                  static_cast<std::size_t>(m_document.looks().selectedStep()), way(), value)) {
-                tiles.push_back({std::move(*look),
+            if (const auto look = swept(m_document.looks().shown(), static_cast<std::size_t>(index), way(), value)) {
+                tiles.push_back({m_document.looks().withShown(index, look->steps.at(static_cast<std::size_t>(index))),
                                  proxy,
-                                 QString::fromStdString(LooksInHand::pictureName(m_document.selection().frameInHand())),
+                                 m_document.looks().pictureInHand(),
                                  valueWords(value),
                                  m_document.looks().look(),
                                  {}});
@@ -222,7 +222,7 @@ Tile SweepView::tileOf(Table table, const QFileInfo& file, const std::shared_ptr
     m_values.push_back(step.strength);
     return {std::move(look),
             proxy,
-            QString::fromStdString(LooksInHand::pictureName(m_document.selection().frameInHand())),
+            m_document.looks().pictureInHand(),
             tr("%1 at %2").arg(file.completeBaseName(), theme::number(step.strength, 2)),
             m_document.looks().look(),
             {}};

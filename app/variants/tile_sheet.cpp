@@ -25,7 +25,7 @@ Rendered renderTile(const Tile& tile, QSize space)
     const RenderOptions options{RenderOptions::Stage::All, std::max(tile.proxy->info.width, tile.proxy->info.height)};
     const auto through = [&](const Look& look) {
         Image out(small.width(), small.height());
-        if (const auto plan = RenderPlan::compile(lookFor(look, tile.picture.toStdString()))) {
+        if (const auto plan = RenderPlan::compile(lookFor(look, tile.picture))) {
             RenderOptions masked = options;
             masked.masks = masksOf(tile.areas, *plan, small.view());
             amber::render(*plan, small.view(), out.mutableView(), {}, masked);

@@ -5,6 +5,7 @@
 #include "app/render/proxy_store.h"
 #include "core/engine/render_plan.h"
 #include "core/frame/frame_masks.h"
+#include "core/look/scope.h"
 #include "core/measure/difference_map.h"
 
 #include <QListWidget>
@@ -18,7 +19,7 @@ namespace amber {
 struct Tile {
     Look look;
     std::shared_ptr<const Proxy> proxy;
-    QString picture;  ///< by which looks know the frame
+    PictureName picture;  ///< by which looks know the frame
     QString title;
     std::optional<Look> against = {};              ///< the difference from this look's result is measured
     std::optional<MapAspect> map = {};             ///< and shown in the place of the picture

@@ -127,7 +127,7 @@ void TrayView::refresh()
                 for (std::size_t v = 0; v < m_versions.size(); ++v) {
                     Tile tile{m_versions[v].look,
                               proxy,
-                              QString::fromStdString(LooksInHand::pictureName(id)),
+                              m_document.looks().pictureName(id),
                               frames.size() > 1 ? tr("%1 · %2").arg(titleOf(*frame), m_versions[v].title)
                                                 : m_versions[v].title,
                               {},

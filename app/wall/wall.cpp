@@ -24,6 +24,7 @@ Wall::Wall(Document& document, ProxyStore& proxies, RenderService& renders, QWid
     connect(&document.selection(), &Selection::frameChosen, this, [this] { rebuild(); });
     connect(&document.selection(), &Selection::companionsChanged, this, [this] { rebuild(); });
     connect(&document.looks(), &LooksInHand::lookChanged, this, [this] { requestRender(); });
+    connect(&document, &Document::chosenLooksChanged, this, [this] { requestRender(); });
     connect(&document.looks(), &LooksInHand::selectionChanged, this, [this] { requestRender(); });
     connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
         if (frame == m_document.selection().frameInHand())
@@ -271,7 +272,8 @@ RenderRequest::Base Wall::baseOf(const Frame& frame)
 QString Wall::unmarkedWords(FrameId id) const
 {
     QStringList names;
-    for (const std::string& role : rolesInUse(m_document.looks().look()))
+    for (const std::string& role :
+         rolesInUse(lookFor(*m_document.looks().onFrame(id), m_document.looks().pictureName(id))))
         if (const Area* area = m_document.job().areaOf(id, role); !area || !area->counts())
             names << text(role);
     return names.isEmpty() ? QString() : tr(" · not marked: %1").arg(names.join(", "));
@@ -287,9 +289,12 @@ void Wall::addPicture(RenderRequest& request, FrameId id, PictureView& view)
         view.setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()) +
                         (seen.isEmpty() || &view != m_inHand ? QString() : QStringLiteral(" · ") + seen) +
                         unmarkedWords(id));
-        request.pictures.push_back({id, proxy, view.pictureSpace(), LooksInHand::pictureName(id)});
+        request.pictures.push_back({id, proxy, view.pictureSpace(), m_document.looks().pictureName(id)});
+        const std::shared_ptr<const Look> look = m_document.looks().onFrame(id);
+        if (!(*look == request.look))
+            request.pictures.back().look = look;
         request.pictures.back().areas =
-            m_document.areasFor(request.look, id, m_document.balances().of(id), proxy->sourceRatio);
+            m_document.areasFor(*look, id, m_document.balances().of(id), proxy->sourceRatio);
         if (request.state == State::AsItCame || (request.beside == State::AsItCame && &view == m_inHand))
             request.pictures.back().base = baseOf(*frame);
         if (m_clipping && &view == m_inHand && !m_actual)

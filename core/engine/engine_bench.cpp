@@ -238,6 +238,12 @@ std::vector<std::pair<const char*, Look>> timedLooks()
     detail.amount = 0.7;
     Haze haze;
     haze.amount = 0.4;
+    Glow glow;
+    glow.amount = 0.5;
+    EvenTowards even;
+    even.towardsHue = even.towardsChroma = 0.6;
+    Look sheltered = lookOf({someHues()});
+    sheltered.steps[0].guard.shelters = {{"skin", 1, {}, {}}, {"glaze", 1, {0.6, 0.08, 160, 0.4, 0.1, 30}, {}}};
     EdgeDarkening edges;
     edges.net = -1;
     Grain grain;
@@ -254,12 +260,15 @@ std::vector<std::pair<const char*, Look>> timedLooks()
             {"tone_bands", lookOf({bands})},
             {"primaries", lookOf({primaries})},
             {"warmth", lookOf({Warmth{40, -3, {}}})},
+            {"even_towards", lookOf({even})},
+            {"hue_shifts_sheltered", sheltered},
             {"wash", lookOf({wash})},
             {"table_33", lookOf({aTable(true)})},
             {"table_33_encoding", lookOf({aTable(false)})},
             {"local_contrast", lookOf({local})},
             {"fine_detail", lookOf({detail})},
             {"haze", lookOf({haze})},
+            {"glow", lookOf({glow})},
             {"edge_darkening", lookOf({edges})},
             {"grain", lookOf({grain})},
             {"output_sharpening", lookOf({sharpening})}};

@@ -172,6 +172,10 @@ HWY_INLINE void Blend(Tile& tile, const Tile& before, float share)
         }
 }
 
+}  // namespace HWY_NAMESPACE
+#include "core/look/near_colours-inl.h"
+namespace HWY_NAMESPACE {
+
 /// The weight of a guard for colours in OKLab.
 HWY_INLINE hn::Vec<D> WeightOf(const GuardKernel& g, const Pixels& lab)
 {
@@ -197,7 +201,11 @@ HWY_INLINE hn::Vec<D> WeightOf(const GuardKernel& g, const Pixels& lab)
             weight = hn::Mul(weight, hn::Mul(step(cosine, g.hueRise), coloured));
         }
     }
-    return g.inverted ? hn::Sub(one, weight) : weight;
+    if (g.inverted)
+        weight = hn::Sub(one, weight);
+    for (const auto& shelter : g.shelters)
+        weight = hn::Mul(weight, hn::NegMulAdd(hn::Set(d, shelter.amount), NearWeight(shelter.colours, lab), one));
+    return weight;
 }
 
 /// tile = before + share weight (tile - before), both in OKLab, the guard's weight being that of `before`; times
@@ -221,6 +229,8 @@ namespace amber {
 #include "core/look/steps/contrast/contrast-inl.h"
 #include "core/look/steps/edge_darkening/edge_darkening-inl.h"
 #include "core/look/steps/ends/ends-inl.h"
+#include "core/look/steps/even_towards/even_towards-inl.h"
+#include "core/look/steps/glow/glow-inl.h"
 #include "core/look/steps/grain/grain-inl.h"
 #include "core/look/steps/haze/haze-inl.h"
 #include "core/look/steps/hue_shifts/hue_shifts-inl.h"

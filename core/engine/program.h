@@ -7,7 +7,9 @@
 #include "core/look/steps/contrast/contrast_kernel.h"
 #include "core/look/steps/edge_darkening/edge_darkening_kernel.h"
 #include "core/look/steps/ends/ends_kernel.h"
+#include "core/look/steps/even_towards/even_towards_kernel.h"
 #include "core/look/steps/fine_detail/fine_detail_kernel.h"
+#include "core/look/steps/glow/glow_kernel.h"
 #include "core/look/steps/grain/grain_kernel.h"
 #include "core/look/steps/haze/haze_kernel.h"
 #include "core/look/steps/hue_shifts/hue_shifts_kernel.h"
@@ -40,6 +42,11 @@ using StepKernel = KernelVariant<StepParameters>::Type;
 struct GuardKernel {
     bool isOpen, tone, chroma, hue, inverted;
     float toneRise[2], toneFall[2], chromaRise[2], chromaFall[2], cosine, sine, hueRise[2];
+    struct ShelterKernel {
+        float amount;
+        NearColoursKernel colours;
+    };
+    std::vector<ShelterKernel> shelters;
     explicit GuardKernel(const Guard& guard);
 };
 

@@ -24,6 +24,8 @@ GuardKernel::GuardKernel(const Guard& g)
     cosine = static_cast<float>(std::cos(centre)), sine = static_cast<float>(std::sin(centre));
     const HueFall h = hueFall(g);
     range(hueRise, false, h.outside, h.inside);
+    for (const Shelter& shelter : g.shelters)
+        shelters.push_back({static_cast<float>(shelter.amount), NearColoursKernel(shelter.colours)});
 }
 
 Result<RenderPlan> RenderPlan::compile(const Look& look, std::size_t count)

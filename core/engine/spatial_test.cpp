@@ -188,6 +188,62 @@ TEST(Haze, LiftingAVeilBringsBackWhatWasBehindIt)
     EXPECT_LT(meanDifference(rendered(lookOf(step), hazy), clear), 0.5 * meanDifference(hazy, clear));
 }
 
+/// A lamp on a dark wall: a round light of this colour and radius (share of the width) in the middle.
+Image lamp(int width, int height, const LinearRgb& light, double radius)
+{
+    Image image(width, height);
+    for (int y = 0; y < height; ++y)
+        for (int x = 0; x < width; ++x) {
+            const double d = std::hypot(x + 0.5 - width / 2.0, y + 0.5 - height / 2.0) / width;
+            const double t = std::clamp((radius - d) * 60 + 0.5, 0.0, 1.0);
+            float* p = image.mutableView().row(y) + 3 * x;
+            p[0] = static_cast<float>(0.02 + t * light.r), p[1] = static_cast<float>(0.02 + t * light.g);
+            p[2] = static_cast<float>(0.02 + t * light.b);
+        }
+    return image;
+}
+
+TEST(Glow, SpreadsALightInItsOwnColourAndLeavesTheLightItself)
+{
+    Glow step;
+    step.amount = 1;
+    const LinearRgb amber{1.2, 0.7, 0.2};
+    const Image in = lamp(900, 600, amber, 0.08), out = rendered(lookOf(step), in);
+    const auto at = [](const Image& image, int x, int y) {
+        const float* p = image.view().row(y) + 3 * x;
+        return LinearRgb{p[0], p[1], p[2]};
+    };
+    EXPECT_LT(ciede2000(at(in, 450, 300), at(out, 450, 300)), 0.1) << "the lamp keeps its brightness";
+    double last = 9;
+    for (const int x : {560, 600, 660, 750}) {
+        const LinearRgb was = at(in, x, 300), is = at(out, x, 300);
+        const double r = is.r - was.r, g = is.g - was.g, b = is.b - was.b;
+        EXPECT_GT(r, 0) << x;
+        EXPECT_LT(r, last) << "less farther out";
+        EXPECT_NEAR(g / r, amber.g / amber.r, 0.03) << x;
+        EXPECT_NEAR(b / r, amber.b / amber.r, 0.03) << x;
+        last = r;
+    }
+    // An even area, however bright, stays as it is.
+    const Image even = lamp(300, 200, {0.9, 0.9, 0.9}, 5);
+    EXPECT_LT(meanDifference(rendered(lookOf(step), even), even), 1e-3);
+}
+
+TEST(Glow, AProxyAndTheFullSizeAgree)
+{
+    constexpr double kAgree = 0.5;  // CIEDE2000, mean: what is asked of the step
+    for (const double reach : {1.0, 6.0, 15.0})
+        for (const double radius : {0.01, 0.05, 0.2}) {
+            Glow step;
+            step.amount = 1, step.reach = reach;
+            const Image full = lamp(2400, 1600, {1.5, 1.0, 0.6}, radius);
+            const Image small = reduceByArea(full.view(), 900, 600);
+            const Image shown = rendered(lookOf(step), small),
+                        reduced = reduceByArea(rendered(lookOf(step), full).view(), 900, 600);
+            EXPECT_LT(meanDifference(shown, reduced), kAgree) << reach << " " << radius;
+        }
+}
+
 TEST(Spatial, PixelsDoNotDependOnThreads)
 {
     test::Random random(73);

@@ -398,7 +398,7 @@ Status deliverWithOwnLook(const Look& look, const Order& order)
 {
     if (!order.own.fault.empty())
         return fail(order.own.fault, order.source.string());
-    if (order.own.name.empty() && !order.own.look)
+    if (order.own.name.own.empty() && !order.own.look)
         return deliver(order);
     const auto mine = RenderPlan::compile(lookFor(order.own.look ? *order.own.look : look, order.own.name));
     if (!mine)

@@ -6,7 +6,7 @@
 #include "core/base/written_files.h"
 #include "core/frame/frame_masks.h"
 #include "core/image/write.h"
-#include "core/look/look.h"
+#include "core/look/scope.h"
 
 #include <functional>
 #include <memory>
@@ -37,7 +37,7 @@ struct ExportReport {
 
 /// What belongs to one picture and not to the look.
 struct PictureOwn {
-    std::string name;        ///< by which the look knows it, for looks in which pictures hold values of their own
+    PictureName name;        ///< by which the look knows it, for looks in which pictures hold values of their own
     FrameBalance balance;    ///< landed before the look
     Response response;       ///< of the camera, for the balance
     std::string fault = {};  ///< why what belongs to it cannot be read: then it is not rendered, and fails with this

@@ -1,5 +1,6 @@
 #include "core/handover/job_batch.h"
 
+#include "core/job/chosen_looks.h"
 #include "core/job/edits.h"
 
 #include <algorithm>
@@ -11,16 +12,7 @@ JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::ve
                  const std::function<Result<Look>(LookId)>& looks, const CardRule& cards)
 {
     const std::set<FrameId> chosen(wanted.begin(), wanted.end());
-    std::map<LookId, Result<std::shared_ptr<const Look>>> known;
-    const auto lookOf = [&](LookId id) -> const Result<std::shared_ptr<const Look>>& {
-        if (const auto found = known.find(id); found != known.end())
-            return found->second;
-        auto look = looks(id);
-        return known
-            .emplace(id, look ? Result<std::shared_ptr<const Look>>(std::make_shared<const Look>(std::move(*look)))
-                              : tl::make_unexpected(look.error()))
-            .first->second;
-    };
+    ChosenLooks chosenLooks(looks);
     JobBatch batch;
     for (const Frame& frame : frames) {
         if (chosen.count(frame.id) == 0)
@@ -30,14 +22,12 @@ JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::ve
             batch.withCard.push_back(frame.id);
             continue;
         }
-        PictureOwn own{std::to_string(frame.id),   state.balance, job.responseOf(state.balance),
+        PictureOwn own{job.pictureName(frame.id),  state.balance, job.responseOf(state.balance),
                        job.balanceFault(frame.id), nullptr,       job.areasOf(frame.id)};
-        if (state.look != 0) {
-            if (const auto& look = lookOf(state.look); look)
-                own.look = *look;
-            else
-                own.fault = look.error().message();
-        }
+        if (const auto look = chosenLooks.of(job, frame.id))
+            own.look = *look;
+        else
+            own.fault = look.error().message();
         batch.frames.push_back(frame.id);
         batch.sources.push_back(frame.path);
         batch.own.push_back(std::move(own));

@@ -19,7 +19,7 @@ struct CardRule {
     bool isAsked = false;
     double ratio = 0;  ///< of the delivery, 0: as it is
 };
-/// Frames that have a look of their own are given it; `looks` gives the job's looks.
+/// Frames that have a look of their own, or whose light has one, are given it; `looks` gives the job's looks.
 JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
                  const std::function<Result<Look>(LookId)>& looks, const CardRule& cards = {});
 

@@ -42,6 +42,23 @@ TEST(JobBatch, GoesInTheOrderOfTheJobAndCarriesWhatBelongsToEachFrame)
     EXPECT_EQ(batch.own[2].look->name, "look 4");
 }
 
+TEST(JobBatch, LooksOfLightsAndSetsGoWithTheirFrames)
+{
+    Job job;
+    job.lights = {{"Yard", 1, {1, 2}, 7}, {"Lamp", 3, {3, 4}}};
+    job.frames[2].look = 4;
+    job = withSet(withSetOfLight(job, 1), "blue dish", {2, 3});
+    const std::vector<Frame> frames{frame(1), frame(2), frame(3), frame(4)};
+    const JobBatch batch = batchOf(job, frames, {1, 2, 3, 4}, looksOf);
+    ASSERT_EQ(batch.own.size(), 4u);
+    EXPECT_EQ(batch.own[0].look->name, "look 7") << "of its light";
+    EXPECT_EQ(batch.own[1].look->name, "look 4") << "its own before that of its light";
+    EXPECT_FALSE(batch.own[2].look) << "the one for all";
+    EXPECT_EQ(batch.own[1].name, PictureName("2", {"blue dish"}));
+    EXPECT_EQ(batch.own[2].name, PictureName("3", {"blue dish", "Lamp"})) << "chosen sets before lights";
+    EXPECT_EQ(batch.own[3].name, PictureName("4", {"Lamp"}));
+}
+
 TEST(JobBatch, WhatCannotBeReadOfAFrameFailsThatFrameAlone)
 {
     Job job;

@@ -77,6 +77,14 @@ Job withChosenExposure(Job job, const std::vector<FrameId>& bracket, FrameId cho
 Job withFramesInLight(Job job, const std::vector<FrameId>& frames, int light, const std::string& newName)
 {
     const auto isMoved = [&](FrameId f) { return std::find(frames.begin(), frames.end(), f) != frames.end(); };
+    // A set of a light goes on with the frames that stay in it.
+    for (FrameSet& set : job.sets)
+        if (isMoved(set.ofLight) && job.lightOf(set.ofLight) != light)
+            for (const FrameId stays : job.framesOf(set))
+                if (!isMoved(stays)) {
+                    set.ofLight = stays;
+                    break;
+                }
     for (std::size_t i = 0; i < job.lights.size(); ++i) {
         Light& from = job.lights[i];
         if (static_cast<int>(i) == light)
@@ -93,6 +101,80 @@ Job withFramesInLight(Job job, const std::vector<FrameId>& frames, int light, co
                      [&](FrameId f) { return std::find(to.begin(), to.end(), f) == to.end(); });
     }
     std::erase_if(job.lights, [](const Light& l) { return l.frames.empty(); });
+    return job;
+}
+
+std::vector<Light> withLooksOf(std::vector<Light> lights, const Job& before)
+{
+    for (Light& light : lights) {
+        std::map<LookId, std::size_t> votes;
+        for (const FrameId frame : light.frames)
+            if (const int was = before.lightOf(frame); was >= 0)
+                ++votes[before.lights[static_cast<std::size_t>(was)].look];
+        const auto fewer = [](const auto& a, const auto& b) { return a.second < b.second; };
+        if (const auto most = std::max_element(votes.begin(), votes.end(), fewer); most != votes.end())
+            light.look = most->first;
+    }
+    return lights;
+}
+
+Job withLook(Job job, const std::vector<FrameId>& frames, LookId look)
+{
+    for (const FrameId frame : frames)
+        job.frames[frame].look = look;
+    return job;
+}
+
+Job withLightLook(Job job, int light, LookId look)
+{
+    Light& to = job.lights.at(static_cast<std::size_t>(light));
+    to.look = look;
+    return withLook(std::move(job), std::vector<FrameId>(to.frames), 0);
+}
+
+std::vector<FrameId> framesWithLook(const Job& job, const std::vector<Frame>& frames, LookId look, LookId forAll)
+{
+    std::vector<FrameId> all;
+    for (const Frame& frame : frames)
+        if (const LookId chosen = job.lookOf(frame.id); (chosen != 0 ? chosen : forAll) == look)
+            all.push_back(frame.id);
+    return all;
+}
+
+Job withSet(Job job, const std::string& name, const std::vector<FrameId>& frames)
+{
+    for (FrameSet& set : job.sets)
+        if (set.name == name) {
+            set = {name, frames, 0};
+            return job;
+        }
+    job.sets.push_back({name, frames, 0});
+    return job;
+}
+
+const FrameSet* setOfLight(const Job& job, int light)
+{
+    const auto found = std::find_if(job.sets.begin(), job.sets.end(), [&](const FrameSet& s) {
+        return s.ofLight != 0 && light >= 0 && job.lightOf(s.ofLight) == light;
+    });
+    return found == job.sets.end() ? nullptr : &*found;
+}
+
+Job withSetOfLight(Job job, int light)
+{
+    if (setOfLight(job, light))
+        return job;
+    const Light& of = job.lights.at(static_cast<std::size_t>(light));
+    std::string name = of.name;
+    for (int i = 2; job.setOf(name); ++i)
+        name = of.name + " " + std::to_string(i);
+    job.sets.push_back({name, {}, of.lead});
+    return job;
+}
+
+Job withoutSet(Job job, const std::string& name)
+{
+    std::erase_if(job.sets, [&](const FrameSet& s) { return s.name == name; });
     return job;
 }
 

@@ -29,6 +29,26 @@ Job withChosenExposure(Job job, const std::vector<FrameId>& bracket, FrameId cho
 /// loses its lead is stood for by its first frame.
 Job withFramesInLight(Job job, const std::vector<FrameId>& frames, int light, const std::string& newName = {});
 
+/// Lights told apart anew keep the look of the light that most of their frames were of.
+std::vector<Light> withLooksOf(std::vector<Light> lights, const Job& before);
+
+/// A look for frames (0: the one for all, or that of their light), or for all frames of a light: these then have none
+/// of their own.
+Job withLook(Job job, const std::vector<FrameId>& frames, LookId look);
+Job withLightLook(Job job, int light, LookId look);
+
+/// The frames on which a look lands, in their order: those for which it was chosen, and when it is the one for all,
+/// those for which none was.
+std::vector<FrameId> framesWithLook(const Job& job, const std::vector<Frame>& frames, LookId look, LookId forAll);
+
+/// These frames as a set of this name; a set that had it is these frames now. Of a light: whichever are its frames; the
+/// set's name is then the light's, or one like it that no set has.
+Job withSet(Job job, const std::string& name, const std::vector<FrameId>& frames);
+Job withSetOfLight(Job job, int light);
+/// The set of a light, or none.
+const FrameSet* setOfLight(const Job& job, int light);
+Job withoutSet(Job job, const std::string& name);
+
 /// What the areas of a role are to the balance, on these frames; and what they are wherever the role lies (Counts: they
 /// do not agree).
 Job withInBalance(Job job, const std::vector<FrameId>& frames, const std::string& role, Area::InBalance inBalance);

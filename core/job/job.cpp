@@ -32,6 +32,42 @@ FrameId Job::leadOf(FrameId frame) const
     return light < 0 ? 0 : lights[static_cast<std::size_t>(light)].lead;
 }
 
+LookId Job::lookOf(FrameId id) const
+{
+    if (const LookId own = frame(id).look; own != 0)
+        return own;
+    const int light = lightOf(id);
+    return light < 0 ? 0 : lights[static_cast<std::size_t>(light)].look;
+}
+
+const FrameSet* Job::setOf(const std::string& name) const
+{
+    const auto found = std::find_if(sets.begin(), sets.end(), [&](const FrameSet& s) { return s.name == name; });
+    return found == sets.end() ? nullptr : &*found;
+}
+
+std::vector<FrameId> Job::framesOf(const FrameSet& set) const
+{
+    if (set.ofLight == 0)
+        return set.frames;
+    const int light = lightOf(set.ofLight);
+    return light < 0 ? std::vector<FrameId>{} : lights[static_cast<std::size_t>(light)].frames;
+}
+
+PictureName Job::pictureName(FrameId frame) const
+{
+    PictureName name(std::to_string(frame));
+    for (const bool ofLights : {false, true})
+        for (const FrameSet& set : sets)
+            if ((set.ofLight != 0) == ofLights) {
+                const bool isIn = ofLights ? lightOf(frame) >= 0 && lightOf(frame) == lightOf(set.ofLight)
+                                           : std::find(set.frames.begin(), set.frames.end(), frame) != set.frames.end();
+                if (isIn)
+                    name.sets.push_back(set.name);
+            }
+    return name;
+}
+
 Response Job::responseOf(const FrameBalance& balance) const
 {
     static const Response raw = baseRendering();

@@ -7,6 +7,7 @@
 #include "core/balance/colour_card.h"
 #include "core/frame/frame_balance.h"
 #include "core/job/time_plan.h"
+#include "core/look/picture_name.h"
 #include "core/measure/key_colour.h"
 
 #include <cstdint>
@@ -45,7 +46,7 @@ struct FrameState {
     Framing framing;           ///< planned crop and regions left out
     int rating = 0;            ///< 0 (not rated) to 5
     bool isDone = false;       ///< ticked off
-    LookId look = 0;           ///< the look it is handed over with; 0: the one in hand
+    LookId look = 0;           ///< its own; 0: that of its light, else the one for all (Desk::look)
     bool isUnused = false;     ///< of its bracket another exposure was chosen
     std::vector<FrameId> mergedFrom;  ///< the exposures it was merged of
     bool operator==(const FrameState&) const = default;
@@ -56,7 +57,17 @@ struct Light {
     std::string name;
     FrameId lead = 0;
     std::vector<FrameId> frames;
+    LookId look = 0;  ///< of its frames; 0: the one for all
     bool operator==(const Light&) const = default;
+};
+
+/// Frames by a name, for which looks hold values of their own (core/look/scope.h): chosen ones, or those of a light,
+/// whichever these are at the time.
+struct FrameSet {
+    std::string name;
+    std::vector<FrameId> frames;  ///< chosen; empty for those of a light
+    FrameId ofLight = 0;          ///< a frame by which the light is known
+    bool operator==(const FrameSet&) const = default;
 };
 
 /// Where a key colour lies on a frame other than the one it was marked on.
@@ -81,6 +92,7 @@ struct LookState {
 struct Job {
     std::map<FrameId, FrameState> frames;  ///< those of which something was decided
     std::vector<Light> lights;
+    std::vector<FrameSet> sets;   ///< their names are unlike
     std::vector<KeyColour> keys;  ///< in the order they were marked
     std::map<KeyPlaceId, KeyPlace> keyPlaces;
     std::map<AreaId, Area> areas;               ///< where the roles of looks lie
@@ -94,6 +106,13 @@ struct Job {
     int lightOf(FrameId frame) const;
     /// The frame that stands for its light, or 0.
     FrameId leadOf(FrameId frame) const;
+    /// The look that was chosen for a frame, or for its light; 0 when none was.
+    LookId lookOf(FrameId frame) const;
+    const FrameSet* setOf(const std::string& name) const;
+    /// The frames of a set as they are now.
+    std::vector<FrameId> framesOf(const FrameSet& set) const;
+    /// By what looks know a frame: its own number, and the sets it belongs to, chosen ones before those of lights.
+    PictureName pictureName(FrameId frame) const;
     /// The curve by which a frame's picture came to be; the identity where it is not known.
     Response responseOf(const FrameBalance& balance) const;
     /// By which response a frame's picture came to be: the balance's own, else what is known of raw files, and of
@@ -149,7 +168,7 @@ struct HeldReference {
 /// What lies at hand: kept, so that work goes on where it was left, but no gesture and not in the journal.
 struct Desk {
     FrameId frame = 0;
-    LookId look = 0;
+    LookId look = 0;  ///< the one for all frames for which no other was chosen
     int step = 0;
     int surround = 0;                                ///< L* of the wall; 0: the usual one
     std::optional<std::vector<FrameId>> companions;  ///< nothing: none were ever chosen

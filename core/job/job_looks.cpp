@@ -127,6 +127,17 @@ Status JobStore::commitLook(LookId look, const Look& value, const std::string& w
     });
 }
 
+Status JobStore::commit(const Job& after, const std::map<LookId, Look>& looks, const std::string& what)
+{
+    return guarded(file(), [&] {
+        m_state->gesture(what, {}, [&](Job& job) {
+            job = after;
+            for (const auto& [id, look] : looks)
+                job.looks.at(id) = {look.name, m_state->addRevision(id, currentRevision(id), look, what)};
+        });
+    });
+}
+
 Status JobStore::pin(LookId look, const std::string& note, int surround)
 {
     return guarded(file(), [&] {

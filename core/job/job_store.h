@@ -88,6 +88,9 @@ public:
     /// see addLook() and commitLook().
     Status commit(const Job& after, const std::string& what, const std::string& reason = {});
 
+    /// The same with new current revisions of looks, all as one gesture.
+    Status commit(const Job& after, const std::map<LookId, Look>& looks, const std::string& what);
+
     /// What follows from the pictures and is nobody's decision: it is kept, but it is no gesture, and undo passes it
     /// over.
     Status adopt(const Job& after);

@@ -93,6 +93,13 @@ CREATE TABLE area (frame INTEGER NOT NULL REFERENCES frame(id), role TEXT NOT NU
 CREATE TABLE area_mask (hash TEXT PRIMARY KEY, packed BLOB NOT NULL);
 )";
 
+constexpr const char* kFormat6 = R"(
+ALTER TABLE light ADD COLUMN look INTEGER NOT NULL DEFAULT 0;
+CREATE TABLE frame_set (position INTEGER PRIMARY KEY, name TEXT NOT NULL, of_light INTEGER NOT NULL);
+CREATE TABLE frame_set_frame (frame_set INTEGER NOT NULL, position INTEGER NOT NULL, frame INTEGER NOT NULL,
+    PRIMARY KEY (frame_set, position));
+)";
+
 constexpr const char* kBalanceTables[] = {"frame_balance", "frame_optics", "lens_term", "ratio_crop"};
 
 /// The rows of a table as text: what is kept of it when it cannot be read.
@@ -209,14 +216,27 @@ void readFramings(const JobFile& file, Job& job)
 
 void readLights(const JobFile& file, Job& job)
 {
-    forRows(file, "SELECT name, lead FROM light ORDER BY position", [&](Row& row) {
+    forRows(file, "SELECT name, lead, look FROM light ORDER BY position", [&](Row& row) {
         Light light;
-        light.name = row.text(), light.lead = row.whole();
+        light.name = row.text(), light.lead = row.whole(), light.look = row.whole();
         job.lights.push_back(std::move(light));
     });
     forRows(file, "SELECT light, frame FROM light_frame ORDER BY light, position", [&](Row& row) {
         const auto light = static_cast<std::size_t>(row.whole());
         job.lights.at(light).frames.push_back(row.whole());
+    });
+}
+
+void readSets(const JobFile& file, Job& job)
+{
+    forRows(file, "SELECT name, of_light FROM frame_set ORDER BY position", [&](Row& row) {
+        FrameSet set;
+        set.name = row.text(), set.ofLight = row.whole();
+        job.sets.push_back(std::move(set));
+    });
+    forRows(file, "SELECT frame_set, frame FROM frame_set_frame ORDER BY frame_set, position", [&](Row& row) {
+        const auto set = static_cast<std::size_t>(row.whole());
+        job.sets.at(set).frames.push_back(row.whole());
     });
 }
 
@@ -326,6 +346,7 @@ const std::vector<Reader>& readers()
                  s.mergedFrom.clear();
          }},
         {"lights", {"light", "light_frame"}, readLights, [](Job& job) { job.lights.clear(); }},
+        {"sets", {"frame_set", "frame_set_frame"}, readSets, [](Job& job) { job.sets.clear(); }},
         {"key-colours", {"key_colour"}, readKeys, [](Job& job) { job.keys.clear(); }},
         {"key-place", {"key_place"}, readKeyPlaces, [](Job& job) { job.keyPlaces.clear(); }},
         {"response", {"camera_response"}, readResponses, [](Job& job) { job.responses.clear(); }},
@@ -405,9 +426,21 @@ void writeLights(JobFile& file, const std::vector<Light>& lights)
     file.run("DELETE FROM light");
     for (std::size_t i = 0; i < lights.size(); ++i) {
         const int light = static_cast<int>(i);
-        file.run("INSERT INTO light VALUES (?, ?, ?)", light, lights[i].name, lights[i].lead);
+        file.run("INSERT INTO light VALUES (?, ?, ?, ?)", light, lights[i].name, lights[i].lead, lights[i].look);
         for (std::size_t k = 0; k < lights[i].frames.size(); ++k)
             file.run("INSERT INTO light_frame VALUES (?, ?, ?)", light, static_cast<int>(k), lights[i].frames[k]);
+    }
+}
+
+void writeSets(JobFile& file, const std::vector<FrameSet>& sets)
+{
+    file.run("DELETE FROM frame_set_frame");
+    file.run("DELETE FROM frame_set");
+    for (std::size_t i = 0; i < sets.size(); ++i) {
+        const int set = static_cast<int>(i);
+        file.run("INSERT INTO frame_set VALUES (?, ?, ?)", set, sets[i].name, sets[i].ofLight);
+        for (std::size_t k = 0; k < sets[i].frames.size(); ++k)
+            file.run("INSERT INTO frame_set_frame VALUES (?, ?, ?)", set, static_cast<int>(k), sets[i].frames[k]);
     }
 }
 
@@ -492,6 +525,8 @@ void write(JobFile& file, const Job& job, Part part, const std::string& subject)
         return writeMerged(file, number(), job.frame(number()).mergedFrom);
     case Part::Lights:
         return writeLights(file, job.lights);
+    case Part::Sets:
+        return writeSets(file, job.sets);
     case Part::KeyColours:
         return writeKeys(file, job.keys);
     case Part::KeyPlace:
@@ -547,9 +582,11 @@ void makeTables(SQLite::Database& sql)
     sql.exec(kSchema);
     makeTablesOfFormat4(sql);
     makeTablesOfFormat5(sql);
+    makeTablesOfFormat6(sql);
 }
 void makeTablesOfFormat4(SQLite::Database& sql) { sql.exec(kFormat4); }
 void makeTablesOfFormat5(SQLite::Database& sql) { sql.exec(kFormat5); }
+void makeTablesOfFormat6(SQLite::Database& sql) { sql.exec(kFormat6); }
 
 MaskOf masksOf(const JobFile& file)
 {

@@ -10,7 +10,7 @@ namespace {
 
 using Part = Change::Part;
 
-constexpr std::array<std::pair<Part, const char*>, 13> kNames{{{Part::Balance, "balance"},
+constexpr std::array<std::pair<Part, const char*>, 14> kNames{{{Part::Balance, "balance"},
                                                                {Part::Framing, "framing"},
                                                                {Part::Rating, "rating"},
                                                                {Part::Done, "done"},
@@ -18,6 +18,7 @@ constexpr std::array<std::pair<Part, const char*>, 13> kNames{{{Part::Balance, "
                                                                {Part::MergedFrom, "merged-from"},
                                                                {Part::FrameLook, "look-of-frame"},
                                                                {Part::Lights, "lights"},
+                                                               {Part::Sets, "sets"},
                                                                {Part::KeyColours, "key-colours"},
                                                                {Part::KeyPlace, "key-place"},
                                                                {Part::Area, "area"},
@@ -34,7 +35,19 @@ Region regionFrom(const Json& json)
     return {json.at(0).get<double>(), json.at(1).get<double>(), json.at(2).get<double>(), json.at(3).get<double>()};
 }
 
-Json toJson(const Light& light) { return {{"name", light.name}, {"lead", light.lead}, {"frames", light.frames}}; }
+Json toJson(const Light& light)
+{
+    Json json{{"name", light.name}, {"lead", light.lead}, {"frames", light.frames}};
+    if (light.look != 0)
+        json["look"] = light.look;
+    return json;
+}
+
+Json toJson(const FrameSet& set)
+{
+    return set.ofLight != 0 ? Json{{"name", set.name}, {"ofLight", set.ofLight}}
+                            : Json{{"name", set.name}, {"frames", set.frames}};
+}
 
 std::string textOfBalance(const FrameState& s)
 {
@@ -53,12 +66,13 @@ std::string textOfFraming(const FrameState& s)
     return jsonText(json);
 }
 
-std::string textOf(const std::vector<Light>& lights)
+template <class T>
+std::string textOf(const std::vector<T>& all)
 {
     Json list = Json::array();
-    for (const Light& light : lights)
-        list.push_back(toJson(light));
-    return lights.empty() ? std::string() : jsonText(list);
+    for (const T& one : all)
+        list.push_back(toJson(one));
+    return all.empty() ? std::string() : jsonText(list);
 }
 
 std::string textOf(const KeyPlace& p)
@@ -157,6 +171,8 @@ struct Setter {
             return;
         case Part::Lights:
             return setLights();
+        case Part::Sets:
+            return setSets();
         case Part::KeyColours:
             job.keys = taken(keyColoursFromText(text));
             return;
@@ -220,9 +236,17 @@ struct Setter {
             const Json list = json();
             for (const Json& l : list)
                 lights.push_back({l.at("name").get<std::string>(), l.at("lead").get<FrameId>(),
-                                  l.at("frames").get<std::vector<FrameId>>()});
+                                  l.at("frames").get<std::vector<FrameId>>(), l.value("look", LookId{0})});
         }
         job.lights = std::move(lights);
+    }
+    void setSets() const
+    {
+        std::vector<FrameSet> sets;
+        for (const Json list = text.empty() ? Json::array() : json(); const Json& s : list)
+            sets.push_back({s.at("name").get<std::string>(), s.value("frames", std::vector<FrameId>{}),
+                            s.value("ofLight", FrameId{0})});
+        job.sets = std::move(sets);
     }
     void setKeyPlace() const
     {
@@ -277,6 +301,8 @@ std::vector<Change> changesBetween(const Job& before, const Job& after)
             addFrame(to, std::to_string(id), before.frame(id), after.frame(id));
     if (!(before.lights == after.lights))
         to.add(Part::Lights, {}, textOf(before.lights), textOf(after.lights));
+    if (before.sets != after.sets)
+        to.add(Part::Sets, {}, textOf(before.sets), textOf(after.sets));
     if (!(before.keys == after.keys)) {
         const auto text = [](const auto& keys) { return keys.empty() ? std::string() : keyColoursToText(keys); };
         to.add(Part::KeyColours, {}, text(before.keys), text(after.keys));

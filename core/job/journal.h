@@ -18,6 +18,7 @@ struct Change {
         MergedFrom,  ///< of a frame
         FrameLook,   ///< of a frame: the look it is handed over with
         Lights,      ///< all of them
+        Sets,        ///< all of them
         KeyColours,  ///< all of them
         KeyPlace,    ///< of a frame and a key colour: "12 a cup"
         Area,        ///< of a frame and a role: "12 sky"

@@ -2,6 +2,7 @@
 #include "core/job/edits.h"
 #include "core/job/job_store.h"
 #include "core/job/shoot_work.h"
+#include "core/look/scope.h"
 #include "tests/support/random_look.h"
 #include "tests/support/temporary_folder.h"
 
@@ -82,6 +83,7 @@ std::vector<Light> randomLights(Random& random)
             if (random.whole(0, 2) == 0)
                 lights[i].frames.push_back(f);
         lights[i].lead = lights[i].frames.empty() ? 0 : lights[i].frames.front();
+        lights[i].look = random.whole(0, 2);
     }
     return lights;
 }
@@ -131,7 +133,13 @@ Area randomArea(Random& random)
 void changeShoot(Random& random, Job& job)
 {
     const KeyPlaceId place{random.whole(1, kFrames), "thing " + std::to_string(random.whole(0, 5))};
-    switch (random.whole(0, 5)) {
+    switch (random.whole(0, 6)) {
+    case 6:
+        job = withSet(std::move(job), "set “" + std::to_string(random.whole(0, 3)) + "”",
+                      {random.whole(1, kFrames), random.whole(1, kFrames)});
+        if (!job.lights.empty() && !job.lights[0].frames.empty() && random.flip())
+            job = withSetOfLight(std::move(job), 0);
+        break;
     case 5:
         job.areas.erase(place);
         if (random.whole(0, 2))
@@ -578,6 +586,61 @@ TEST(OldJob, OneOfFormat4OpensAndTakesAreas)
     const Area kept = store->job().areas.at({2, "sky"});
     store = JobStore::open(folder / "other.amberjob");  // lets go of the first
     EXPECT_EQ(JobStore::open(file)->job().areas.at({2, "sky"}), kept);
+}
+
+TEST(OldJob, OneOfFormat5OpensAndTakesSetsAndLooksOfLights)
+{
+    const TemporaryFolder folder;
+    const fs::path file = oldJob(folder, 5);
+    auto store = JobStore::open(file);
+    ASSERT_TRUE(store) << store.error().message();
+    EXPECT_TRUE(store->unreadable().empty());
+    EXPECT_TRUE(fs::exists(file.string() + "-format5"));
+    ASSERT_EQ(store->job().lights, (std::vector<Light>{{"Yard", 1, {1, 2}}, {"Lamp", 3, {3}}}));
+    EXPECT_EQ(store->job().lookOf(3), 2);
+    // A set, a look of a light and a value held by the set, as one gesture.
+    Job job = withSetOfLight(withSet(withLightLook(store->job(), 1, 1), "blue dish", {1, 3}), 0);
+    Look look = *store->currentLook(2);
+    look.steps[0] = withHeld(look.steps[0], holderOfSet("blue dish"), step_part::kStrength, 0.5);
+    ASSERT_TRUE(store->commit(job, {{2, look}}, "Strength for blue dish"));
+    job = store->job();
+    EXPECT_EQ(*store->currentLook(2), look);
+    EXPECT_EQ(job.lookOf(3), 1) << "its own went with the look of its light";
+    ASSERT_TRUE(store->undo());
+    EXPECT_TRUE(store->job().sets.empty());
+    EXPECT_TRUE(store->currentLook(2)->steps[0].held.empty());
+    ASSERT_TRUE(store->redo());
+    store = JobStore::open(folder / "other.amberjob");  // lets go of the first
+    store = JobStore::open(file);
+    EXPECT_TRUE(store->job() == job);
+    EXPECT_EQ(*store->currentLook(2), look);
+}
+
+TEST(Sets, OfALightFollowItsFramesAndItsLook)
+{
+    Job job;
+    job.lights = {{"Yard", 1, {1, 2, 3}, 5}, {"Lamp", 4, {4, 5}}};
+    job = withSetOfLight(withSetOfLight(job, 0), 1);
+    EXPECT_EQ(withSetOfLight(job, 0).sets.size(), 2u) << "once for each light";
+    // The frame it is known by goes to another light: the set goes on with those that stay.
+    const Job moved = withFramesInLight(job, {1}, 1);
+    EXPECT_EQ(moved.framesOf(*moved.setOf("Yard")), (std::vector<FrameId>{2, 3}));
+    EXPECT_EQ(moved.pictureName(1).sets, std::vector<std::string>{"Lamp"});
+    // Lights told apart anew keep the look that most of their frames had.
+    const auto anew = withLooksOf({{"A", 1, {1, 2, 4}}, {"B", 3, {3, 5}}, {"C", 9, {9}}}, job);
+    EXPECT_EQ(anew[0].look, 5);
+    EXPECT_EQ(anew[2].look, 0);
+    // A light named like a set that there is.
+    Job named;
+    named.lights = {{"dish", 1, {1}}};
+    EXPECT_EQ(withSetOfLight(withSet(named, "dish", {1}), 0).sets[1].name, "dish 2");
+    std::vector<Frame> frames(5);
+    for (int i = 0; i < 5; ++i)
+        frames[static_cast<std::size_t>(i)].id = i + 1;
+    job.frames[2].look = 6;
+    EXPECT_EQ(framesWithLook(job, frames, 5, 7), (std::vector<FrameId>{1, 3}));
+    EXPECT_EQ(framesWithLook(job, frames, 7, 7), (std::vector<FrameId>{4, 5}));
+    EXPECT_EQ(framesWithLook(job, frames, 6, 7), std::vector<FrameId>{2});
 }
 
 /// One area that is damaged leaves the others, and stands as it is until it is marked anew.

@@ -94,9 +94,10 @@ Job withResponses(Job job, const ShootBalance& solved)
     return job;
 }
 
-std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& frames)
+std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& frames, const ChosenLooks::Read& looks)
 {
     std::vector<ReadFrame> all;
+    ChosenLooks chosen(looks);
     for (std::size_t l = 0; l < job.lights.size(); ++l) {
         const Light& light = job.lights[l];
         std::vector<FrameId> order = light.frames;
@@ -112,9 +113,15 @@ std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& fr
                           id == light.lead,
                           balance,
                           job.responseOf(balance),
-                          std::to_string(id),
+                          job.pictureName(id),
                           {},
                           job.areasOf(id)};
+            if (looks) {
+                if (const auto look = chosen.of(job, id))
+                    one.look = *look;
+                else
+                    one.fault = look.error().message();
+            }
             for (const KeyColour& key : job.keys)
                 if (const KeyPlace* place = job.confirmedPlace(id, key.name))
                     one.places[key.name] = {place->place, 1.0};

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/balance/shoot_balance.h"
+#include "core/job/chosen_looks.h"
 #include "core/job/overview.h"
 #include "core/proof/readings.h"
 
@@ -33,8 +34,10 @@ std::vector<BalanceProposal> proposalsOf(const Job& job, const std::vector<Frame
 /// What was found of cameras' responses, and these balances as they were proposed.
 Job withResponses(Job job, const ShootBalance& solved);
 
-/// Frames that can be read, light by light, the lead of each first.
-std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& frames);
+/// Frames that can be read, light by light, the lead of each first; with the looks that were chosen for them or for
+/// their lights when it is said how these are read.
+std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& frames,
+                                    const ChosenLooks::Read& looks = {});
 /// Where key colours were found on frames is kept, so that it can be confirmed; what was confirmed stays, what was
 /// found before goes.
 Job withFoundPlaces(Job job, const std::vector<KeyColour>& keys, const std::vector<FrameReading>& readings);

@@ -506,7 +506,9 @@ void bringUpToDate(JobFile& file, int format)
     if (format >= 3) {
         if (format == 3)
             makeTablesOfFormat4(sql);
-        makeTablesOfFormat5(sql);
+        if (format <= 4)
+            makeTablesOfFormat5(sql);
+        makeTablesOfFormat6(sql);
         if (format == 3)
             takeCropsOfFormat3(file);
         sql.exec("PRAGMA user_version = " + std::to_string(kJobFormat));

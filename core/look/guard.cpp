@@ -42,7 +42,11 @@ double weightAt(const Guard& g, const OkLab& c)
         weight *= smoothstep(fall.outside, fall.inside, cosine) * chroma * chroma /
                   (chroma * chroma + kGuardNeutral * kGuardNeutral);
     }
-    return g.inverted ? 1 - weight : weight;
+    if (g.inverted)
+        weight = 1 - weight;
+    for (const Shelter& shelter : g.shelters)
+        weight *= 1 - shelter.amount * weightAt(shelter.colours, c);
+    return weight;
 }
 
 }  // namespace amber

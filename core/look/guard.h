@@ -5,20 +5,41 @@
 //   T on OKLab L, C on OKLCh chroma; a bound at the end of its scale (0 or 1, 0 or 0.4) is open: no limit on that side.
 //   H in the cosine of the distance from the centre: 1 for cos d >= cos(width / 2), 0 from cos(width / 2 + feather) on,
 //   times C^2 / (C^2 + 0.01^2), as neutrals have no hue. A width of 360 is open.
+// Shelters hold colours back, a family or a key colour, whatever the ranges say: each takes  weight (1 - amount near),
+// near being how near the colour is to the sheltered one (near_colours.h).
 // The step's result is blended in OKLab with the weight as further strength. A guard can also be bound to a role: then
 // the weight of the place (RoleBinding) is one more factor.
 #pragma once
 
 #include "core/colour/types.h"
+#include "core/look/near_colours.h"
 #include "core/look/role.h"
 
 namespace amber {
+
+/// Colours that a step is held back from.
+struct Shelter {
+    std::string name;  ///< of the family or the key colour
+    double amount = 1;
+    NearColours colours;
+    std::string unknownFields;
+    bool operator==(const Shelter&) const = default;
+
+    static void fields(auto& visit, auto& self)
+    {
+        visit.text("name", self.name);
+        visit.number("amount", self.amount, 0, 1);
+        NearColours::fields(visit, self.colours);
+    }
+};
+inline constexpr std::size_t kShelterLimit = 8;
 
 struct Guard {
     double toneLow = 0, toneHigh = 1, toneFeather = 0.1;
     double chromaLow = 0, chromaHigh = 0.4, chromaFeather = 0.03;
     double hueCentre = 0, hueWidth = 360, hueFeather = 20;  ///< degrees
     bool inverted = false;
+    std::vector<Shelter> shelters = {};
     RoleBinding where = {};
     std::string unknownFields;
     bool operator==(const Guard&) const = default;
@@ -35,12 +56,13 @@ struct Guard {
         visit.number("hueWidth", self.hueWidth, 2, 360);
         visit.number("hueFeather", self.hueFeather, 2, 180);
         visit.boolean("inverted", self.inverted);
+        visit.list("shelters", self.shelters, kShelterLimit);
     }
     bool limitsTone() const { return toneLow > 0 || toneHigh < 1; }
     bool limitsChroma() const { return chromaLow > 0 || chromaHigh < 0.4; }
     bool limitsHue() const { return hueWidth < 360; }
     /// True when every colour has the weight 1; it may be bound to a role all the same.
-    bool isOpen() const { return !limitsTone() && !limitsChroma() && !limitsHue() && !inverted; }
+    bool isOpen() const { return !limitsTone() && !limitsChroma() && !limitsHue() && !inverted && shelters.empty(); }
 };
 
 inline constexpr double kGuardNeutral = 0.01;

@@ -113,58 +113,6 @@ Result<StepParameters> withParameters(const Step& step, const Json& parameters)
         step.parameters);
 }
 
-Step stepFor(const Step& step, const std::string& picture)
-{
-    const auto found = step.own.find(picture);
-    if (found == step.own.end())
-        return step;
-    Json parameters = parametersOf(step);
-    const Json own = Json::parse(found->second, nullptr, false);
-    for (const std::string& name : step.perPicture)
-        if (own.is_object() && own.contains(name)) {
-            if (own[name].is_null())
-                parameters.erase(name);
-            else
-                parameters[name] = own[name];
-        }
-    Step result = step;
-    if (auto fresh = withParameters(step, parameters))
-        result.parameters = std::move(*fresh);
-    return result;
-}
-
-Look lookFor(const Look& look, const std::string& picture)
-{
-    Look result = look;
-    for (Step& step : result.steps)
-        if (!step.own.empty())
-            step = stepFor(step, picture);
-    return result;
-}
-
-Step edited(const Step& step, const std::string& picture, const StepParameters& edited)
-{
-    Step result = step;
-    result.parameters = edited;
-    if (step.perPicture.empty() || picture.empty() || edited.index() != step.parameters.index())
-        return result;
-    const Json before = parametersOf(step);
-    Json after = parametersOf(result), own = Json::object();
-    // What is as it is without being said (a channel's straight curve) is null.
-    for (const std::string& name : step.perPicture)
-        if (before.contains(name) || after.contains(name)) {
-            own[name] = after.contains(name) ? after[name] : Json();
-            if (before.contains(name))
-                after[name] = before[name];
-            else
-                after.erase(name);
-        }
-    if (auto shared = withParameters(result, after))
-        result.parameters = std::move(*shared);
-    result.own[picture] = jsonText(own);
-    return result;
-}
-
 Status validate(const Look& look)
 {
     if (look.steps.size() > kStepLimit)

@@ -9,7 +9,9 @@
 #include "core/look/steps/contrast/contrast.h"
 #include "core/look/steps/edge_darkening/edge_darkening.h"
 #include "core/look/steps/ends/ends.h"
+#include "core/look/steps/even_towards/even_towards.h"
 #include "core/look/steps/fine_detail/fine_detail.h"
+#include "core/look/steps/glow/glow.h"
 #include "core/look/steps/grain/grain.h"
 #include "core/look/steps/haze/haze.h"
 #include "core/look/steps/hue_shifts/hue_shifts.h"
@@ -38,9 +40,9 @@ struct UnknownStep {
 };
 
 /// Registration: every kind of step once. The order is that of the menu in which steps are added.
-using StepParameters =
-    std::variant<Contrast, ToneBands, Ends, ToneCurve, SplitToning, HueShifts, Chroma, Primaries, Warmth, LookupTable,
-                 Wash, LocalContrast, FineDetail, Haze, EdgeDarkening, Grain, OutputSharpening, UnknownStep>;
+using StepParameters = std::variant<Contrast, ToneBands, Ends, ToneCurve, SplitToning, HueShifts, Chroma, Primaries,
+                                    Warmth, EvenTowards, LookupTable, Wash, LocalContrast, FineDetail, Haze, Glow,
+                                    EdgeDarkening, Grain, OutputSharpening, UnknownStep>;
 
 struct Step {
     StepParameters parameters = UnknownStep{};
@@ -51,7 +53,7 @@ struct Step {
     Guard guard = {};
     std::set<std::string> perPicture =
         {};  ///< names of parameters that do not travel: each picture may hold its own value
-    std::map<std::string, std::string> own = {};  ///< by picture: JSON text of its own values of these parameters
+    std::map<std::string, std::string> held = {};  ///< by holder (scope.h): JSON text of its own values
     std::string group = {};  ///< the name that steps share which belong together, as those of one match
     bool operator==(const Step&) const = default;
 };
@@ -86,13 +88,6 @@ const Role* roleOf(const Look& look, const std::string& name);
 std::vector<std::string> rolesInUse(const Look& look);
 Status validate(const Look& look);
 
-/// The step as one picture has it: its own values in the place of the parameters kept per picture. Pictures are named
-/// by whatever the caller names them by, always the same.
-Step stepFor(const Step& step, const std::string& picture);
-Look lookFor(const Look& look, const std::string& picture);
-/// The step after an edit made while looking at one picture: what is kept per picture is kept for that picture, the
-/// rest changes for all. `edited` is what stepFor would return.
-Step edited(const Step& step, const std::string& picture, const StepParameters& edited);
 /// The step's parameters as JSON, tables by their hash only; and a step of the same kind from such JSON.
 Json parametersOf(const Step& step);
 Result<StepParameters> withParameters(const Step& step, const Json& parameters);

@@ -1,6 +1,7 @@
 #include "core/look/look_json.h"
 
 #include "core/base/atomic_file.h"
+#include "core/look/scope.h"
 
 namespace amber {
 namespace {
@@ -20,9 +21,9 @@ Json stepToJson(const Step& step, bool embedTables)
         json["where"] = toJson(step.guard.where);
     if (!step.perPicture.empty())
         json["perPicture"] = step.perPicture;
-    if (!embedTables)
-        for (const auto& [picture, values] : step.own)
-            json["own"][picture] = Json::parse(values);
+    for (const auto& [holder, values] : step.held)
+        if (!embedTables || setOfHolder(holder))
+            json["held"][holder] = Json::parse(values);
     const auto* table = std::get_if<LookupTable>(&step.parameters);
     json["parameters"] = table ? toJson(*table, embedTables) : parametersOf(step);
     addUnknown(json, step.unknownFields);
@@ -84,7 +85,7 @@ void warn(std::vector<std::string>& warnings, const std::string& unknown, const 
                            "' is not known to this version; it is kept but has no effect");
 }
 
-/// What every picture has of its own.
+/// What pictures and sets of pictures have of their own.
 void readOwn(FieldReader& fields, Step& step)
 {
     fields.list("perPicture", 64, [&](const Json& entry, const std::string& at) -> Status {
@@ -93,9 +94,22 @@ void readOwn(FieldReader& fields, Step& step)
         step.perPicture.insert(entry.get<std::string>());
         return {};
     });
-    if (const Json* own = fields.find("own"); own && own->is_object())
-        for (const auto& [picture, values] : own->items())
-            step.own[picture] = jsonText(values);
+    const auto read = [&](const char* name, auto&& counts) {
+        const Json* held = fields.find(name);
+        if (!held || !held->is_object())
+            return;
+        for (const auto& [holder, values] : held->items()) {
+            Json those = Json::object();
+            for (const auto& [part, value] : values.items())
+                if (values.is_object() && counts(part))
+                    those[part] = value;
+            if (!those.empty())
+                step.held[holder] = jsonText(those);
+        }
+    };
+    // Before there were sets, only what was kept per picture counted.
+    read("own", [&](const std::string& part) { return step.perPicture.count(part) > 0; });
+    read("held", [](const std::string&) { return true; });
 }
 
 /// By which role it works.

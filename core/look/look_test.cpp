@@ -2,6 +2,7 @@
 #include "core/colour/oklab.h"
 #include "core/look/look_difference.h"
 #include "core/look/look_json.h"
+#include "core/look/scope.h"
 #include "tests/support/random_look.h"
 #include "tests/support/temporary_folder.h"
 
@@ -636,7 +637,10 @@ TEST(Guard, TouchesOnlyWhatItHolds)
         RC_ASSERT(weight >= 0 && weight <= 1);
         Guard turned = step.guard;
         turned.inverted = !turned.inverted;
-        RC_ASSERT(std::abs(weightAt(turned, lab) + weight - 1) < 1e-12);
+        double sheltered = 1;
+        for (const Shelter& shelter : turned.shelters)
+            sheltered *= 1 - shelter.amount * weightAt(shelter.colours, lab);
+        RC_ASSERT(std::abs(weightAt(turned, lab) + weight - sheltered) < 1e-12);
         if (weight == 0) {
             const OkLab out = toOkLab(evaluate(step, c));
             RC_ASSERT(std::abs(out.L - lab.L) + std::abs(out.a - lab.a) + std::abs(out.b - lab.b) < 1e-9);
@@ -669,7 +673,7 @@ TEST(PerPicture, ValuesStayWithTheirPictureAndTheRestTravels)
     // The job keeps them; a file that travels does not carry them.
     EXPECT_EQ(lookFromText(lookToText(look, false), "job")->look, look);
     const Look travelled = lookFromText(lookToText(look, true), "file")->look;
-    EXPECT_TRUE(travelled.steps[0].own.empty());
+    EXPECT_TRUE(travelled.steps[0].held.empty());
     EXPECT_EQ(travelled.steps[0].perPicture, look.steps[0].perPicture);
 }
 

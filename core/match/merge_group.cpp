@@ -1,5 +1,7 @@
 #include "core/match/merge_group.h"
 
+#include "core/look/scope.h"
+
 #include <algorithm>
 
 namespace amber {

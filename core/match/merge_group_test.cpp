@@ -1,4 +1,5 @@
 // The steps of a match put into a look: for all pictures, or for one alone.
+#include "core/look/scope.h"
 #include "core/match/merge_group.h"
 
 #include <cmath>

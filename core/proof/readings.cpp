@@ -54,10 +54,19 @@ Result<Opened> open(const ReadFrame& frame, bool withFeatures, MemoryGate& gate)
     return caught(frame.path.string(), [&] { return read(frame, withFeatures, gate); });
 }
 
+/// The look that a frame has.
+Look lookOf(const ReadFrame& frame, const Look& look) { return lookFor(frame.look ? *frame.look : look, frame.name); }
+
+bool looksAround(const Look& look)
+{
+    return std::any_of(look.steps.begin(), look.steps.end(),
+                       [](const Step& s) { return isSpatial(s) && !isIdentity(s); });
+}
+
 Image finished(const Opened& opened, const Look& look, const ReadFrame& frame)
 {
     Image out = opened.balanced;
-    if (const auto plan = RenderPlan::compile(lookFor(look, frame.name))) {
+    if (const auto plan = RenderPlan::compile(lookOf(frame, look))) {
         RenderOptions options{RenderOptions::Stage::All, opened.longEdge};
         if (!frame.areas.empty())
             options.masks = masksOf(FrameAreas{frame.areas, frame.balance, opened.sourceRatio}, plan->roles(),
@@ -127,6 +136,10 @@ FrameReading readingOf(const ReadFrame& frame, const std::vector<KeyColour>& key
                        const KeySearch& search, MemoryGate& gate)
 {
     FrameReading r = emptyReading(frame, keys.size());
+    if (!frame.fault.empty()) {
+        r.fault = frame.fault;
+        return r;
+    }
     const auto opened = open(frame, search.mustCompare(frame), gate);
     if (!opened) {
         r.fault = opened.error().message();
@@ -176,11 +189,11 @@ std::vector<FrameReading> readShoot(const std::vector<ReadFrame>& frames, const 
 
 bool finishReadings(std::vector<FrameReading>& readings, const std::vector<ReadFrame>& frames, const Look& look)
 {
-    if (std::any_of(look.steps.begin(), look.steps.end(), [](const Step& s) { return isSpatial(s) && !isIdentity(s); }))
+    if (std::any_of(frames.begin(), frames.end(), [&](const ReadFrame& f) { return looksAround(lookOf(f, look)); }))
         return false;
     for (std::size_t i = 0; i < readings.size() && i < frames.size(); ++i) {
         FrameReading& r = readings[i];
-        const auto plan = RenderPlan::compile(lookFor(look, frames[i].name));
+        const auto plan = RenderPlan::compile(lookOf(frames[i], look));
         if (!plan || r.small.isEmpty())
             continue;
         Image colours(static_cast<int>(std::max<std::size_t>(1, r.balanced.size())), 1);

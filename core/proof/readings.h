@@ -4,7 +4,7 @@
 
 #include "core/base/cancel.h"
 #include "core/frame/frame_masks.h"
-#include "core/look/look.h"
+#include "core/look/scope.h"
 #include "core/proof/consistency.h"
 
 #include <filesystem>
@@ -20,10 +20,12 @@ struct ReadFrame {
     bool isLead = false;
     FrameBalance balance;
     Response response;
-    std::string name;  ///< by which the look knows it
+    PictureName name;  ///< by which the look knows it
     /// Where key colours are known to lie, by name, and how sure that is (1: confirmed). The others are looked for.
     std::map<std::string, std::pair<Region, double>> places;
-    std::map<std::string, Area> areas;  ///< where roles lie
+    std::map<std::string, Area> areas;           ///< where roles lie
+    std::shared_ptr<const Look> look = nullptr;  ///< in the place of the look of the others
+    std::string fault = {};                      ///< why its own look cannot be read: then the frame is not either
 };
 
 /// One reading per frame, in their order; a frame that cannot be read says why and measures nothing. A key colour that

@@ -11,7 +11,7 @@ import sys
 # What each room may use, said once more by hand: what the build gives it is held against this.
 CORE = {
     "base": "", "colour": "base", "image": "colour", "table": "colour", "table_files": "table image",
-    "look": "colour table", "engine": "look image table_files", "measure": "image", "analysis": "area",
+    "look": "colour table", "engine": "look image table_files", "measure": "image", "analysis": "area display page", "page": "base", "library": "look image",
     "display": "engine", "optics": "image",
     "area": "engine measure", "frame": "area optics", "balance": "frame", "match": "balance engine", "proof": "balance engine",
     "job": "look balance proof", "handover": "engine job",

@@ -117,10 +117,12 @@ int drags()
                                                           {"Ends", "ends.plot"},
                                                           {"Chroma", "chroma.plot"},
                                                           {"Primaries", "primaries.plot"},
+                                                          {"Even towards", "even-towards.plot"},
                                                           {"Wash", "wash.plot"},
                                                           {"Local contrast", "local-contrast.plot"},
                                                           {"Fine detail", "fine-detail.plot"},
                                                           {"Haze", "haze.plot"},
+                                                          {"Glow", "glow.plot"},
                                                           {"Edge darkening", "edge-darkening.plot"},
                                                           {"Grain", "grain.plot"},
                                                           {"Output sharpening", "output-sharpening.plot"}};

@@ -9,6 +9,16 @@
 
 namespace amber::test {
 
+/// The place of a kind of step in StepParameters.
+template <class T, std::size_t I = 0>
+constexpr int placeOf()
+{
+    if constexpr (std::is_same_v<std::variant_alternative_t<I, StepParameters>, T>)
+        return static_cast<int>(I);
+    else
+        return placeOf<T, I + 1>();
+}
+
 class Random {
 public:
     explicit Random(std::uint64_t seed) : m_engine(seed) {}
@@ -59,6 +69,8 @@ public:
             family.move = move(hueOnly);
         if (!hueOnly)
             step.nearBlacks = move(false), step.greys = move(false), step.nearWhites = move(false);
+        if (!hueOnly && flip())
+            step.families[static_cast<std::size_t>(whole(0, 6))].ceiling = between(0.05, 0.35);
         return step;
     }
     /// A gentle table of any shape: the identity, bent and turned a little.
@@ -98,11 +110,12 @@ public:
         Guard guard = any<Guard>();
         if (guard.toneLow > guard.toneHigh)
             std::swap(guard.toneLow, guard.toneHigh);
+        guard.shelters.resize(static_cast<std::size_t>(whole(0, 2)));
         return guard;
     }
     /// Kinds of steps by their place in StepParameters: pointwise ones first, then spatial ones, then the unknown step.
-    static constexpr int kKinds = static_cast<int>(std::variant_size_v<StepParameters>) - 1, kPointwise = 10;
-    static constexpr int kLookupTable = 8;
+    static constexpr int kKinds = static_cast<int>(std::variant_size_v<StepParameters>) - 1;
+    static constexpr int kPointwise = placeOf<LocalContrast>(), kLookupTable = placeOf<LookupTable>();
     StepParameters parameters(int kind) { return parametersOf<0>(kind); }
     Look look(int steps)
     {

@@ -146,7 +146,7 @@ TEST(Screen, ScreenshotsAreTheSameEveryTime)
         }
         ++pictures;
     }
-    EXPECT_EQ(pictures, 33);
+    EXPECT_EQ(pictures, 36);
 }
 
 }  // namespace

@@ -38,10 +38,12 @@ TEST_F(EverySteps, HasAnEditorThatDragsTypesAndExplains)
                  {"Chroma", "chroma", "even"},
                  {"Primaries", "primaries", "greenTurn"},
                  {"Warmth", "warmth", "green"},
+                 {"Even towards", "even-towards", "chroma"},
                  {"Wash", "wash", "amount"},
                  {"Local contrast", "local-contrast", "size"},
                  {"Fine detail", "fine-detail", "size"},
                  {"Haze", "haze", "amount"},
+                 {"Glow", "glow", "reach"},
                  {"Edge darkening", "edge-darkening", "begin"},
                  {"Grain", "grain", "midtones"},
                  {"Output sharpening", "output-sharpening", "radius"}};

@@ -174,7 +174,7 @@ void BalancePictures::renderInHand()
     request.keys = m_document.job().keys;
     request.framing = m_document.countedFraming(id);
     const FrameBalance balance = shownBalance(id);
-    RenderRequest::Picture picture{id, nullptr, m_inHand->pictureSpace(), LooksInHand::pictureName(id)};
+    RenderRequest::Picture picture{id, nullptr, m_inHand->pictureSpace(), m_document.looks().pictureName(id)};
     picture.base = {proxy, balance, m_document.balances().responseOf(balance)};
     picture.areas = m_document.areasFor(request.look, id, balance, proxy->sourceRatio);
     request.pictures.push_back(std::move(picture));

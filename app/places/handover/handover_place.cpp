@@ -305,7 +305,8 @@ void HandoverPlace::begin(const Recipe& recipe, const DeliveryChoices& choices)
     m_progress->setValue(0);
     m_leftOut = static_cast<int>(batch.withCard.size());
     m_state->setText(tr("Beginning…"));
-    m_task->start(m_document.looks().look(), batch.sources, recipe, batch.own);
+    m_task->start(m_document.looks().read(m_document.looks().lookForAll()).value_or(Look{}), batch.sources, recipe,
+                  batch.own);
     refresh();
 }
 

@@ -1,6 +1,8 @@
 #include "app/places/look/look_export.h"
 
 #include "app/library/library_view.h"
+#include "core/analysis/look_sheet.h"
+#include "core/base/atomic_file.h"
 #include "core/engine/bake.h"
 
 #include <QtWidgets>
@@ -8,7 +10,8 @@
 namespace amber {
 
 LookExport::LookExport(Document& document, ProxyStore& proxies, QWidget* window)
-    : QObject(window), m_document(document), m_proxies(proxies), m_window(window)
+    : QObject(window), m_document(document), m_proxies(proxies), m_window(window),
+      m_making(new RenderSlot(proxies.queue(), RenderQueue::Priority::Sheet, this))
 {
 }
 
@@ -20,11 +23,14 @@ void LookExport::ask(LookId id)
     m_document.looks().choose(id);
     const QString path = QFileDialog::getSaveFileName(
         m_window, tr("Export the look"), m_document.folder() + "/" + text(look->name) + ".json",
-        tr("Look, complete (*.json);;Lookup table (*.cube *.clf);;Hald picture, 16 bits (*.png);;ASC CDL, nearest fit "
+        tr("Look, complete (*.json);;Recipe to read or print (*.pdf *.txt);;Lookup table (*.cube *.clf);;Hald picture, "
+           "16 bits (*.png);;ASC CDL, nearest fit "
            "(*.cc *.ccc *.cdl)"));
     if (path.isEmpty())
         return;
     QString words;
+    if (path.endsWith(".pdf", Qt::CaseInsensitive) || path.endsWith(".txt", Qt::CaseInsensitive))
+        return writeSheet(path);
     if (path.endsWith(".json", Qt::CaseInsensitive)) {
         if (const Status done = m_document.looks().exportLook(path); !done)
             emit m_document.failed(text(done.error().message()));
@@ -45,6 +51,32 @@ void LookExport::ask(LookId id)
     QMessageBox box(QMessageBox::NoIcon, tr("How the look travels"), words, QMessageBox::Ok, m_window);
     box.setObjectName("travelReport");
     box.exec();
+}
+
+void LookExport::writeSheet(const QString& path)
+{
+    std::vector<std::pair<std::string, std::shared_ptr<const Proxy>>> shown;
+    std::vector<FrameId> frames{m_document.selection().frameInHand()};
+    for (const FrameId companion : m_document.selection().companions())
+        frames.push_back(companion);
+    for (const FrameId id : frames)
+        if (const Frame* frame = m_document.frame(id))
+            if (auto proxy = m_proxies.proxy(id, frame->path))
+                shown.emplace_back(titleOf(*frame).toStdString(), std::move(proxy));
+    const auto work = [shown, look = m_document.looks().look(), path](const CancelToken&) -> Status {
+        std::vector<std::pair<std::string, Image>> pictures;
+        for (const auto& [name, proxy] : shown)
+            pictures.emplace_back(name, proxy->image);
+        const auto sheet = lookSheet(look, pictures);
+        if (!sheet)
+            return tl::make_unexpected(sheet.error());
+        const auto bytes = path.endsWith(".pdf", Qt::CaseInsensitive) ? lookSheetPdf(*sheet)
+                                                                      : Result<std::string>(lookSheetText(*sheet));
+        return bytes ? saveFile(path.toStdString(), *bytes) : Status(tl::make_unexpected(bytes.error()));
+    };
+    m_making->run(work, [this, path](const Status& done) {
+        emit m_document.failed(done ? tr("The recipe is in %1.").arg(path) : text(done.error().message()));
+    });
 }
 
 Result<QString> LookExport::writeTable(const QString& path) const

@@ -18,10 +18,14 @@ public:
     /// The look in hand, by the file's ending; the report is over the colours of the frames on the wall.
     Result<QString> writeTable(const QString& path) const;
 
+    /// The recipe of the look in hand with the pictures of the wall, as pages (.pdf) or text (.txt), in the background.
+    void writeSheet(const QString& path);
+
 private:
     Document& m_document;
     ProxyStore& m_proxies;
     QWidget* m_window;
+    RenderSlot* m_making;
 };
 
 }  // namespace amber

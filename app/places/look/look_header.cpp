@@ -1,5 +1,7 @@
 #include "app/places/look/look_header.h"
 
+#include "app/library/look_menu.h"
+
 #include <QtWidgets>
 
 namespace amber {
@@ -12,6 +14,15 @@ LookHeader::LookHeader(Document& document, QWidget* parent) : QWidget(parent), m
     row->setSpacing(3);
     makeLookChoice();
     row->addWidget(m_looks, 3);
+    m_where = tool(row, "lookWhere", QString(),
+                   tr("On how many frames this look lands; a look for this frame or its light"), [](bool) {});
+    auto* where = new QMenu(m_where);
+    where->setObjectName("lookWhereMenu");
+    m_where->setMenu(where);
+    m_where->setPopupMode(QToolButton::InstantPopup);
+    m_where->setAccessibleName(tr("Where this look lands"));
+    connect(where, &QMenu::aboutToShow, this,
+            [this, where] { fillLookMenu(*where, m_document, {m_document.selection().frameInHand()}); });
     tool(row, "lookNew", tr("New"), tr("Begin another look"), [this](bool) { m_document.looks().newLook(); });
     m_buttons[Library] = toggle(row, "showLibrary", tr("Looks"), tr("All looks of this job on the frame in hand (F9)"),
                                 [this](bool) { emit libraryWanted(); });
@@ -141,7 +152,8 @@ void LookHeader::refresh(bool isComparing)
                        : pins == 1 ? tr("; 1 version is pinned")
                                    : tr("; %1 versions are pinned").arg(pins)));
     m_compare->setEnabled(m_document.isOpen() || isComparing);
-    for (QWidget* w : std::initializer_list<QWidget*>{m_looks, m_pin})
+    m_where->setText(m_document.isOpen() ? whereWords(m_document) : QString());
+    for (QWidget* w : std::initializer_list<QWidget*>{m_looks, m_pin, m_where})
         w->setEnabled(m_document.isOpen());
     for (QToolButton* button : m_buttons)
         button->setEnabled(m_document.isOpen());

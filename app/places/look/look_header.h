@@ -53,7 +53,7 @@ private:
 
     Document& m_document;
     QComboBox* m_looks;
-    QToolButton *m_undo, *m_redo, *m_aside;
+    QToolButton *m_where, *m_undo, *m_redo, *m_aside;
     QPushButton *m_pin, *m_compare;
     std::array<QToolButton*, ButtonCount> m_buttons{};
 };

@@ -49,9 +49,9 @@ void LookPlace::levelWith(const std::string& role, AreaMeasure measure)
                 tr("At no strength from 0 to 2 do %1 and %2 measure alike on this frame.").arg(text(own), text(role)));
             return;
         }
-        Look look = m_document.looks().look();
-        look.steps[index].strength = *strength;
-        m_document.looks().change(look);
+        Step levelled = m_document.looks().shown().steps.at(index);
+        levelled.strength = *strength;
+        m_document.looks().changeShown(static_cast<int>(index), levelled);
         m_document.looks().commit(tr("Strength at which %1 measures as %2").arg(text(own), text(role)));
     });
 }

@@ -18,6 +18,7 @@
 #include "app/wall/compare_view.h"
 #include "core/engine/role_places.h"
 #include "core/image/resize.h"
+#include "core/look/part.h"
 
 namespace amber {
 namespace {
@@ -95,6 +96,13 @@ void LookPlace::connectParts()
     connect(m_library, &LibraryView::closed, this, back);
     connect(m_library, &LibraryView::exportRequested, m_export, &LookExport::ask);
     connect(m_stepLine, &StepLine::markChosen, this, &LookPlace::showSpot);
+    connect(m_stepLine, &StepLine::keepWanted, this, [this](int first, int last) {
+        const Look part =
+            partOf(m_document.looks().look(), static_cast<std::size_t>(first), static_cast<std::size_t>(last));
+        const auto proxy = m_wall->proxyInHand();
+        m_library->shared().askToKeep(first == last ? PartKind::Step : PartKind::Group, part,
+                                      proxy ? proxy->image : Image(), this);
+    });
     connect(&m_instruments->keys(), &KeyList::chosen, m_wall, &Wall::setNamedMark);
     connect(&m_document.looks(), &LooksInHand::lookChanged, this, [this] { probeAt(m_place); });
     connect(&m_document.looks(), &LooksInHand::selectionChanged, this, [this] {
@@ -102,6 +110,8 @@ void LookPlace::connectParts()
         showPanel(Panel::Bench);
     });
     connect(&m_document.looks(), &LooksInHand::revisionsChanged, this, &LookPlace::refreshHeader);
+    connect(&m_document, &Document::chosenLooksChanged, this, &LookPlace::refreshHeader);
+    connect(&m_document, &Document::framesChanged, this, &LookPlace::refreshHeader);
     connect(&m_document, &Document::historyChanged, this, &LookPlace::refreshHeader);
     connect(&m_document.looks(), &LooksInHand::stepsChanged, this, &LookPlace::refreshHeader);
     connect(&m_document.selection(), &Selection::asideChanged, this, &LookPlace::remindOfSecondLook);
@@ -115,6 +125,7 @@ void LookPlace::connectParts()
 void LookPlace::connectPanels()
 {
     m_bench->setPictureSource([this] { return entering(); });
+    m_bench->setQueue(m_proxies.queue());
     m_bench->setLevel([this](const std::string& role, AreaMeasure measure) { levelWith(role, measure); });
     m_bench->setColourSource([this] {
         const auto proxy = m_wall->proxyInHand();
@@ -164,7 +175,7 @@ void LookPlace::connectPictures()
             [this] { m_wall->setActualSize(!m_wall->isActualSize(), m_place.value_or(QPointF(0.5, 0.5))); });
     connect(&picture, &PictureView::dragBegun, this, [this](QPointF place) { m_dragPlace = place; });
     connect(&picture, &PictureView::dragMoved, this, [this](QPointF delta) {
-        if (!m_dragging && m_dragPlace && std::abs(delta.y()) >= kDragThreshold)
+        if (!m_dragging && m_dragPlace && !m_bench->isPicking() && std::abs(delta.y()) >= kDragThreshold)
             if (const auto probe = read(pointAt(*m_dragPlace)))
                 m_dragging = m_bench->beginPictureDrag(*probe);
         if (m_dragging)
@@ -173,6 +184,9 @@ void LookPlace::connectPictures()
     connect(&picture, &PictureView::dragEnded, this, [this] {
         if (m_dragging)
             m_bench->endPictureDrag();
+        else if (m_dragPlace && m_bench->isPicking())
+            if (const auto probe = read(pointAt(*m_dragPlace)))
+                m_bench->pick(*probe);
         m_dragging = false;
         m_dragPlace.reset();
     });

@@ -135,28 +135,28 @@ void MatchPlace::take(const std::function<Result<Taken>(const CancelToken&)>& wo
     const std::int64_t frame = m_document.selection().frameInHand(), lookId = m_document.looks().lookId();
     const Look before = m_document.looks().look();
     auto taken = std::make_shared<std::optional<Result<Taken>>>();
-    m_task->start(
-        [taken, work](const Task::Progress&, const CancelToken& cancel) { *taken = work(cancel); },
-        [this, taken, frame, lookId, before, action, print = m_held.print, group = group().toStdString(),
-         kind = m_held.kind](bool cancelled) {
-            if (cancelled || !*taken)
-                return;
-            if (!**taken) {
-                emit m_document.failed(text((*taken)->error().message()));
-                return;
-            }
-            if (m_document.looks().lookId() != lookId || !(m_document.looks().look() == before)) {
-                emit m_document.failed(tr("The look was changed meanwhile; nothing was taken. Take it again."));
-                return;
-            }
-            const bool ofFrame = kind == Held::Kind::Frame;
-            Look look = (**taken)->look;
-            if (kind == Held::Kind::Pictures)
-                look.reference = print;
-            m_document.looks().takeLook(
-                mergedGroup(before, look, group, ofFrame ? LooksInHand::pictureName(frame) : std::string()), action);
-            refreshLadder(), showPictures();
-        });
+    m_task->start([taken, work](const Task::Progress&, const CancelToken& cancel) { *taken = work(cancel); },
+                  [this, taken, frame, lookId, before, action, print = m_held.print, group = group().toStdString(),
+                   kind = m_held.kind](bool cancelled) {
+                      if (cancelled || !*taken)
+                          return;
+                      if (!**taken) {
+                          emit m_document.failed(text((*taken)->error().message()));
+                          return;
+                      }
+                      if (m_document.looks().lookId() != lookId || !(m_document.looks().look() == before)) {
+                          emit m_document.failed(
+                              tr("The look was changed meanwhile; nothing was taken. Take it again."));
+                          return;
+                      }
+                      const bool ofFrame = kind == Held::Kind::Frame;
+                      Look look = (**taken)->look;
+                      if (kind == Held::Kind::Pictures)
+                          look.reference = print;
+                      m_document.looks().takeLook(
+                          mergedGroup(before, look, group, ofFrame ? std::to_string(frame) : std::string()), action);
+                      refreshLadder(), showPictures();
+                  });
 }
 
 void MatchPlace::takeFit(bool asNew)
@@ -307,7 +307,7 @@ void MatchPlace::carry(const std::vector<CarriedLight>& carried, const std::vect
     for (std::size_t i = 0; i < carried.size(); ++i)
         for (const FrameId frame : which[i] < lights.size() ? lights[which[i]].frames : std::vector<FrameId>{})
             if (frame != m_document.selection().frameInHand())
-                look = mergedGroup(look, carried[i].look, group().toStdString(), LooksInHand::pictureName(frame));
+                look = mergedGroup(look, carried[i].look, group().toStdString(), std::to_string(frame));
     m_document.looks().takeLook(look, tr("Match to %1 in all lights").arg(group()));
     refreshLadder(), showPictures();
 }
@@ -320,7 +320,7 @@ std::vector<Tile> MatchPlace::tilesOf(const std::vector<NearLook>& near, const s
     std::vector<Tile> tiles;
     for (const NearLook& one : near) {
         Tile tile;
-        tile.look = looks[one.look], tile.proxy = proxy, tile.picture = text(LooksInHand::pictureName(frame));
+        tile.look = looks[one.look], tile.proxy = proxy, tile.picture = m_document.looks().pictureName(frame);
         tile.title = text(looks[one.look].name);
         tile.areas = m_document.areasOf(frame, proxy->sourceRatio);
         tiles.push_back(std::move(tile));
@@ -341,7 +341,7 @@ void MatchPlace::showNearest()
     std::vector<LookId> ids;
     for (const LookEntry& entry : m_document.looks().entries())
         if (const auto look = m_document.looks().lookOfEntry(entry.id))
-            looks.push_back(lookFor(*look, LooksInHand::pictureName(frame))), ids.push_back(entry.id);
+            looks.push_back(lookFor(*look, m_document.looks().pictureName(frame))), ids.push_back(entry.id);
     auto near = std::make_shared<std::vector<NearLook>>();
     m_task->start(
         [near, looks, ours = m_related->small(), print = *print, same = isRegistered(),

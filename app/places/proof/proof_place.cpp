@@ -60,13 +60,28 @@ ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, std::function<QP
     connectParts();
 }
 
+std::vector<ReadFrame> ProofPlace::toRead() const
+{
+    return framesToRead(m_document.job(), m_document.frames(),
+                        [this](LookId id) { return m_document.looks().read(id); });
+}
+
+Look ProofPlace::lookForAll() const
+{
+    return m_document.looks().read(m_document.looks().lookForAll()).value_or(Look{});
+}
+
 void ProofPlace::finishAnew()
 {
     if (m_read.empty())
         return;
+    // The looks of frames, and whose values are whose, as they are now.
+    for (const ReadFrame& now : toRead())
+        for (ReadFrame& read : m_read)
+            if (read.frame == now.frame)
+                read.look = now.look, read.fault = now.fault, read.name = now.name;
     // Another look on frames that were read: only colours are run through it again, unless a step looks around.
-    const auto work = [readings = m_model->readings(), read = m_read,
-                       look = m_document.looks().look()](const CancelToken&) {
+    const auto work = [readings = m_model->readings(), read = m_read, look = lookForAll()](const CancelToken&) {
         auto finished = readings;
         return finishReadings(finished, read, look) ? std::optional(std::move(finished)) : std::nullopt;
     };
@@ -104,6 +119,8 @@ void ProofPlace::connectParts()
     connect(&m_document, &Document::balancesChanged, this, [this] { m_isStale = true, refresh(); });
     connect(&m_document, &Document::areasChanged, this, [this] { m_isStale = true, refresh(); });
     connect(&m_document.looks(), &LooksInHand::revisionsChanged, this, &ProofPlace::finishAnew);
+    connect(&m_document, &Document::chosenLooksChanged, this, &ProofPlace::finishAnew);
+    connect(&m_document, &Document::setsChanged, this, &ProofPlace::finishAnew);
     connect(&m_proxies, &ProxyStore::proxyReady, this, [this](std::int64_t) {
         if (isVisible())
             m_cell->show(m_table->currentIndex());
@@ -160,10 +177,10 @@ void ProofPlace::measure()
         emit markingWanted();
         return;
     }
-    auto frames = std::make_shared<std::vector<ReadFrame>>(framesToRead(m_document.job(), m_document.frames()));
+    auto frames = std::make_shared<std::vector<ReadFrame>>(toRead());
     auto readings = std::make_shared<std::vector<FrameReading>>();
     m_isStale = false;
-    m_task->start([frames, readings, keys = m_document.job().keys, look = m_document.looks().look()](
+    m_task->start([frames, readings, keys = m_document.job().keys, look = lookForAll()](
                       const Task::Progress& progress,
                       const CancelToken& cancel) { *readings = readShoot(*frames, keys, look, progress, cancel); },
                   [this, frames, readings, keys = m_document.job().keys](bool cancelled) {
@@ -254,7 +271,7 @@ void ProofPlace::setPlace(const Region& place)
             frames.push_back(frame);
         }
     auto again = std::make_shared<std::vector<FrameReading>>();
-    m_task->start([frames, again, keys = m_model->keys(), look = m_document.looks().look()](
+    m_task->start([frames, again, keys = m_model->keys(), look = lookForAll()](
                       const Task::Progress& progress,
                       const CancelToken& cancel) { *again = readShoot(frames, keys, look, progress, cancel); },
                   [this, again, row = index.row()](bool cancelled) {

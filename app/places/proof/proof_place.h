@@ -40,6 +40,8 @@ protected:
 
 private:
     void finishAnew();
+    std::vector<ReadFrame> toRead() const;
+    Look lookForAll() const;
     void makeTable();
     void connectParts();
     QLayout* makeHeader();

@@ -17,11 +17,18 @@ QString roleOf(const QModelIndex& index)
         return FrameModel::tr("another content");
     if (index.data(FrameModel::InHandRole).toBool())
         return FrameModel::tr("in hand");
+    // Ordered by a key colour: how far off it is.
+    if (const double far = index.data(FrameModel::FarRole).toDouble(); far >= 0)
+        return FrameModel::tr("ΔE %1").arg(theme::number(far, 1));
     if (const int companion = index.data(FrameModel::CompanionRole).toInt(); companion > 0)
         return FrameModel::tr("companion %1").arg(companion);
     if (const QString bracket = index.data(FrameModel::BracketRole).toString(); !bracket.isEmpty())
         return bracket;
-    return index.data(FrameModel::DoneRole).toBool() ? FrameModel::tr("done") : QString();
+    // A look that lands on all frames alike needs no mark.
+    const QString look = index.data(FrameModel::LookRole).toString();
+    if (index.data(FrameModel::DoneRole).toBool())
+        return look.isEmpty() ? FrameModel::tr("done") : FrameModel::tr("%1, done").arg(look);
+    return look;
 }
 
 /// The rating: so many squares in the lower corner of the picture.

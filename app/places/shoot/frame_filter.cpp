@@ -70,9 +70,9 @@ bool FrameFilter::lessThan(const QModelIndex& left, const QModelIndex& right) co
                   : m_order == Order::Group  ? by(FrameModel::GroupRole)
                   : m_order == Order::Rating ? by(FrameModel::RatingRole)
                                              : std::pair(0LL, 0LL);
-    if (m_order == Order::Hardest) {
-        const double p = left.data(FrameModel::WeightRole).toDouble(),
-                     q = right.data(FrameModel::WeightRole).toDouble();
+    if (m_order == Order::Hardest || m_order == Order::Far) {
+        const int role = m_order == Order::Far ? FrameModel::FarRole : FrameModel::WeightRole;
+        const double p = left.data(role).toDouble(), q = right.data(role).toDouble();
         return p != q ? p > q : left.row() < right.row();
     }
     if (m_order == Order::Rating)

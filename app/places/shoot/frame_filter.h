@@ -9,7 +9,7 @@ class FrameFilter : public QSortFilterProxyModel {
     Q_OBJECT
 
 public:
-    enum class Order { AsOpened, Time, Group, Rating, Hardest };
+    enum class Order { AsOpened, Time, Group, Rating, Hardest, Far };
     enum class Findings { Any, Bracket, Unreadable, Chosen, Duplicate, Unsure, NotDone };
 
     explicit FrameFilter(QObject* parent = nullptr);

@@ -1,5 +1,6 @@
 #include "app/places/shoot/shoot_place.h"
 
+#include "app/library/look_menu.h"
 #include "app/places/shoot/bracket_dialog.h"
 #include "app/places/shoot/bring_in_dialog.h"
 #include "app/places/shoot/frame_delegate.h"
@@ -117,10 +118,12 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
     layout->addWidget(m_pages);
     connect(&document, &Document::lightsChanged, this, &ShootPlace::refreshGroups);
     connect(&document, &Document::framesChanged, this, &ShootPlace::refresh);
+    connect(&document, &Document::keyColoursChanged, this, &ShootPlace::refreshOrders);
     connect(&document.selection(), &Selection::frameChosen, this, &ShootPlace::refresh);
     connect(&document.selection(), &Selection::companionsChanged, this, &ShootPlace::refresh);
     connect(m_model, &FrameModel::progressed, this, &ShootPlace::refresh);
     connect(&document, &Document::opened, this, [this] {
+        refreshOrders();
         m_sheet->setCurrentIndex(
             m_filter->mapFromSource(m_model->index(std::max(0, m_model->rowOf(m_document.selection().frameInHand())))));
     });
@@ -176,20 +179,68 @@ QLayout* ShootPlace::makeFilters()
                         {tr("All frames"), tr("In brackets"), tr("Unreadable"), tr("In hand and companions"),
                          tr("Same picture twice"), tr("Balance unsure"), tr("Not done")},
                         [this](int i) { m_filter->setFindings(static_cast<FrameFilter::Findings>(i)); });
-    m_order = choice("shootOrder", tr("Order"),
-                     {tr("As opened"), tr("By time"), tr("By light"), tr("By rating"), tr("Hardest first")},
-                     [this](int i) { m_filter->setOrder(static_cast<FrameFilter::Order>(i)); });
+    m_order = choice("shootOrder", tr("Order"), {}, [this](int i) { order(i); });
+    m_shownAs = choice("sheetState", tr("Frames shown"), {tr("As they came"), tr("Balanced"), tr("Finished")},
+                       [this](int i) { showAs(static_cast<SheetPictures::State>(i)); });
+    m_shownAs->setToolTip(tr("What the frames are shown as; finished: balanced and with the look that lands on each"));
+    refreshOrders();
     row->addStretch(1);
     makeBracketButton();
     row->addWidget(m_bracket);
     row->addWidget(menuButton("shootMenu", tr("Watch, plan"),
                               tr("Watch a folder for pictures that arrive; the time plan"),
                               [this](QMenu& menu) { fillMoreMenu(menu); }));
+    row->addWidget(menuButton("shootLookMenu", tr("Look"),
+                              tr("Which look lands: on the chosen frames, on their light, on all others"),
+                              [this](QMenu& menu) { fillLookMenu(menu, m_document, chosenFrames()); }));
+    row->addWidget(menuButton("setMenu", tr("Sets"),
+                              tr("Frames with a name, for which looks hold values of their own: one costume, one dish"),
+                              [this](QMenu& menu) { fillSetMenu(menu); }));
     row->addWidget(
         menuButton("groupMenu", tr("Lights"),
                    tr("Light groups: move frames, make, name, join and part groups, choose which frame stands for one"),
                    [this](QMenu& menu) { fillGroupMenu(menu); }));
     return row;
+}
+
+void ShootPlace::refreshOrders()
+{
+    const int shown = std::max(0, m_order->currentIndex());
+    m_order->clear();
+    m_order->addItems({tr("As opened"), tr("By time"), tr("By light"), tr("By rating"), tr("Hardest first")});
+    for (const KeyColour& key : m_document.job().keys)
+        m_order->addItem(tr("Farthest off: %1").arg(text(key.name)), text(key.name));
+    m_order->setCurrentIndex(std::min(shown, m_order->count() - 1));
+    if (m_order->currentIndex() != shown)
+        order(m_order->currentIndex());
+}
+
+void ShootPlace::order(int index)
+{
+    const QString key = m_order->itemData(index).toString();
+    if (!key.isEmpty() && m_model->pictures().state() == SheetPictures::State::AsItCame)
+        showAs(SheetPictures::State::Finished);
+    m_model->setFarKey(key.toStdString());
+    m_filter->setOrder(key.isEmpty() ? static_cast<FrameFilter::Order>(index) : FrameFilter::Order::Far);
+}
+
+void ShootPlace::showAs(SheetPictures::State state)
+{
+    m_shownAs->setCurrentIndex(static_cast<int>(state));
+    m_model->showAs(state);
+    refresh();
+}
+
+void ShootPlace::showEvent(QShowEvent* event)
+{
+    QWidget::showEvent(event);
+    m_model->pictures().setShown(true);
+}
+
+void ShootPlace::hideEvent(QHideEvent* event)
+{
+    QWidget::hideEvent(event);
+    m_model->pictures().setShown(false);
 }
 
 void ShootPlace::refreshGroups()
@@ -211,71 +262,6 @@ std::vector<std::int64_t> ShootPlace::chosenFrames() const
     if (frames.empty() && m_sheet->currentIndex().isValid())
         frames.push_back(m_sheet->currentIndex().data(FrameModel::IdRole).toLongLong());
     return frames;
-}
-
-void ShootPlace::moveToGroup(const std::vector<std::int64_t>& frames, int group, const QString& newName)
-{
-    m_document.commit(withFramesInLight(m_document.job(), frames, group, newName.toStdString()),
-                      group < 0 ? tr("Light group made") : tr("Frames moved to another light"));
-}
-
-QString ShootPlace::askLightName(const QString& start)
-{
-    return askLine(this, {"groupNameDialog", tr("Light group"), tr("Name"), start}).value_or(QString());
-}
-
-void ShootPlace::fillGroupMenu(QMenu& menu)
-{
-    menu.clear();
-    const auto frames = chosenFrames();
-    const int current = frames.empty() ? -1 : m_document.job().lightOf(frames.front());
-    if (!frames.empty())
-        addFrameActions(menu, frames, current);
-    if (current >= 0)
-        addLightActions(menu, frames.front(), current);
-    menu.addSeparator();
-    menu.addAction(tr("Propose anew from time, exposure, camera and light"), this,
-                   [this] { m_model->proposeLights(); });
-}
-
-void ShootPlace::addFrameActions(QMenu& menu, const std::vector<FrameId>& frames, int current)
-{
-    const auto& lights = m_document.job().lights;
-    menu.addSection(frames.size() == 1 ? tr("The chosen frame") : tr("The %1 chosen frames").arg(frames.size()));
-    menu.addAction(tr("To a group of their own…"), this, [this, frames] {
-        const QString name = askLightName(tr("Light %1").arg(m_document.job().lights.size() + 1));
-        if (!name.isEmpty())
-            moveToGroup(frames, -1, name);
-    });
-    for (std::size_t i = 0; i < lights.size(); ++i)
-        if (static_cast<int>(i) != current)
-            menu.addAction(tr("To %1").arg(text(lights[i].name)), this,
-                           [this, frames, i] { moveToGroup(frames, static_cast<int>(i)); });
-}
-
-void ShootPlace::addLightActions(QMenu& menu, FrameId frame, int current)
-{
-    const auto& lights = m_document.job().lights;
-    const auto light = static_cast<std::size_t>(current);
-    menu.addSection(text(lights[light].name));
-    menu.addAction(tr("Name…"), this, [this, light] {
-        auto all = m_document.job().lights;
-        const QString name = askLightName(text(all[light].name));
-        if (name.isEmpty())
-            return;
-        all[light].name = name.toStdString();
-        m_document.setLights(all, tr("Light group named"));
-    });
-    menu.addAction(tr("The chosen frame stands for it"), this, [this, light, frame] {
-        auto all = m_document.job().lights;
-        all[light].lead = frame;
-        m_document.setLights(all, tr("Lead of a light chosen"));
-    });
-    for (std::size_t i = 0; i < lights.size(); ++i)
-        if (static_cast<int>(i) != current)
-            menu.addAction(tr("Join with %1").arg(text(lights[i].name)), this, [this, light, i] {
-                moveToGroup(m_document.job().lights[light].frames, static_cast<int>(i));
-            });
 }
 
 QWidget* ShootPlace::makeEmpty()
@@ -400,6 +386,9 @@ void ShootPlace::refresh()
     const int waiting = static_cast<int>(frames.size()) - m_model->readCount() - faults;
     if (waiting > 0)
         words << tr("%L1 still being read").arg(waiting);
+    const bool isAsCame = m_model->pictures().state() == SheetPictures::State::AsItCame;
+    if (const int right = m_model->pictures().rightCount(); !isAsCame && right < m_model->readCount())
+        words << tr("%L1 of them %2").arg(right).arg(m_shownAs->currentText().toLower());
     if (lost > 0)
         words << tr("%L1 not where they were").arg(lost);
     if (faults > lost)

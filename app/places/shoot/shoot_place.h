@@ -38,6 +38,8 @@ signals:
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
 
 private:
     void makeBracketButton();
@@ -53,7 +55,15 @@ private:
     QWidget* makeEmpty();
     QLayout* makeFilters();
     void refreshGroups();
+    void refreshOrders();
+    void order(int index);
+    void showAs(SheetPictures::State state);
     void fillGroupMenu(QMenu& menu);
+    void fillSetMenu(QMenu& menu);
+    void addSetActions(QMenu& menu, const FrameSet& set, const std::vector<FrameId>& frames);
+    void askNewSet(const std::vector<FrameId>& frames);
+    void renameSet(const std::string& name);
+    void chooseFrames(const std::vector<FrameId>& frames);
     /// The frames chosen in the sheet; with none, the frame in hand.
     std::vector<std::int64_t> chosenFrames() const;
     void moveToGroup(const std::vector<std::int64_t>& frames, int group, const QString& newName = {});
@@ -71,7 +81,7 @@ private:
     QToolButton* m_bracket;
     FrameModel* m_model;
     FrameFilter* m_filter;
-    QComboBox *m_groups, *m_ratings, *m_findings, *m_order;
+    QComboBox *m_groups, *m_ratings, *m_findings, *m_order, *m_shownAs;
     std::function<void()> m_fit;  ///< fits the cells to the width of the sheet
     QStackedWidget* m_pages;
     QListView* m_sheet;

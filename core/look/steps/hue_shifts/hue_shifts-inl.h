@@ -50,6 +50,29 @@ HWY_INLINE void AddZoneMoves(const HueShiftsKernel& k, hn::Vec<D> L, hn::Vec<D> 
         moves.Add(shares[z], k.zones[z]);
 }
 
+/// What of the chroma the ceilings leave, for a hue as a unit vector and the chroma that the moves leave.
+HWY_INLINE hn::Vec<D> UnderCeilings(const HueShiftsKernel& k, hn::Vec<D> x, hn::Vec<D> y, hn::Vec<D> coloured,
+                                    hn::Vec<D> chroma)
+{
+    const D d;
+    using V = hn::Vec<D>;
+    const V one = hn::Set(d, 1.0f);
+    V sum = hn::Set(d, static_cast<float>(kRestWeight)), over = hn::Zero(d);
+    for (const auto& f : k.families) {
+        const V w = Exp2Short(
+            d, hn::MulAdd(x, hn::Set(d, f.cosine), hn::MulSub(y, hn::Set(d, f.sine), hn::Set(d, f.sharpness))));
+        sum = hn::Add(sum, w);
+        if (f.room <= 0)
+            continue;
+        // Above the knee by e: bent by e - e / (1 + e / room).
+        const V above = hn::Max(hn::Sub(chroma, hn::Set(d, f.knee)), hn::Zero(d));
+        const V kept = hn::Mul(above, Reciprocal(d, hn::MulAdd(above, hn::Set(d, 1 / f.room), one)));
+        over = hn::MulAdd(w, hn::Sub(above, kept), over);
+    }
+    const V lost = hn::Mul(over, hn::Mul(coloured, Reciprocal(d, sum)));
+    return hn::Sub(one, hn::Div(lost, hn::Max(chroma, hn::Set(d, 1e-20f))));
+}
+
 HWY_INLINE void Run(const HueShiftsKernel& k, Tile& tile)
 {
     const D d;
@@ -66,7 +89,10 @@ HWY_INLINE void Run(const HueShiftsKernel& k, Tile& tile)
             AddZoneMoves(k, L, coloured, moves);
         V s, c;
         SineCosine(d, moves.turn, s, c);
-        const V f = hn::Add(hn::Set(d, 1.0f), moves.factor);
+        V f = hn::Add(hn::Set(d, 1.0f), moves.factor);
+        if (k.hasCeilings)
+            f = hn::Mul(f, UnderCeilings(k, hn::Mul(a, inverse), hn::Mul(b, inverse), coloured,
+                                         hn::Mul(f, hn::Mul(chroma2, inverse))));
         s = hn::Mul(f, s), c = hn::Mul(f, c);
         hn::Store(hn::Add(L, moves.lightness), d, tile.plane[0] + i);
         hn::Store(hn::NegMulAdd(s, b, hn::Mul(c, a)), d, tile.plane[1] + i);

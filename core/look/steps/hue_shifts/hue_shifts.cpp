@@ -34,6 +34,15 @@ void readMove(FieldReader& fields, HueMove& move)
     fields.number("lightness", move.lightness, -0.3, 0.3);
 }
 
+double bent(double chroma, double ceiling)
+{
+    const double knee = kFamilyKnee * ceiling;
+    if (chroma <= knee)
+        return chroma;
+    const double t = (chroma - knee) / (ceiling - knee);
+    return knee + (ceiling - knee) * t / (1 + t);
+}
+
 bool within(double v, double low, double high) { return v >= low && v <= high; }
 
 Status validateMove(const HueMove& m, const std::string& where)
@@ -62,6 +71,8 @@ Status validate(const HueShifts& step, const std::string& where)
         const std::string at = where + ".families[" + std::to_string(i) + "]";
         if (!within(f.centreDegrees, 0, 360) || !within(f.widthDegrees, 15, 180))
             return fail("family outside its limits", at, "centre 0 to 360, width 15 to 180");
+        if (!within(f.ceiling, 0.02, HueFamily::kNoCeiling))
+            return fail("ceiling outside its limits", at, "0.02 to 0.4", jsonText(f.ceiling));
         if (auto good = validateMove(f.move, at); !good)
             return good;
     }
@@ -77,7 +88,8 @@ bool isIdentity(const HueShifts& step)
 {
     const HueMove none;
     return step.nearBlacks == none && step.greys == none && step.nearWhites == none &&
-           std::all_of(step.families.begin(), step.families.end(), [&](const HueFamily& f) { return f.move == none; });
+           std::all_of(step.families.begin(), step.families.end(),
+                       [&](const HueFamily& f) { return f.move == none && f.ceiling >= HueFamily::kNoCeiling; });
 }
 
 double familySharpness(const HueFamily& family)
@@ -117,9 +129,15 @@ LinearRgb evaluate(const HueShifts& step, const LinearRgb& c)
     add(sum, step.nearBlacks, weights[n]);
     add(sum, step.greys, weights[n + 1]);
     add(sum, step.nearWhites, weights[n + 2]);
+    const double moved = sum.chroma * std::hypot(lab.a, lab.b);
+    double over = 0;
+    for (std::size_t i = 0; i < n; ++i)
+        if (step.families[i].ceiling < HueFamily::kNoCeiling)
+            over += weights[i] * (moved - bent(moved, step.families[i].ceiling));
+    const double factor = moved > 0 ? sum.chroma * (1 - over / moved) : sum.chroma;
     const double turn = sum.turnDegrees * kDegree, cosine = std::cos(turn), sine = std::sin(turn);
-    return toLinearRgb(OkLab{lab.L + sum.lightness, sum.chroma * (cosine * lab.a - sine * lab.b),
-                             sum.chroma * (sine * lab.a + cosine * lab.b)});
+    return toLinearRgb(OkLab{lab.L + sum.lightness, factor * (cosine * lab.a - sine * lab.b),
+                             factor * (sine * lab.a + cosine * lab.b)});
 }
 
 HueMove moveAtHue(const HueShifts& step, double hueDegrees)
@@ -165,12 +183,47 @@ TearMeter tearMeter(const HueShifts& step)
     return meter;
 }
 
+HueShifts tapered(HueShifts step)
+{
+    constexpr int kSteps = 400;
+    constexpr double kShare = 0.1;
+    for (int i = 0; i < kSteps; ++i) {
+        const TearMeter meter = tearMeter(step);
+        if (meter.smallestHueSlope >= kSafeHueSlope || step.families.size() < 2)
+            break;
+        const auto nearest = [&](int direction) {
+            HueFamily* best = &step.families.front();
+            const auto gap = [&](const HueFamily& f) {
+                return wrapDegrees(direction * (f.centreDegrees - meter.atDegrees));
+            };
+            for (HueFamily& f : step.families)
+                if (gap(f) < gap(*best))
+                    best = &f;
+            return best;
+        };
+        HueFamily *a = nearest(-1), *b = nearest(1);
+        if (std::abs(a->move.turnDegrees) > std::abs(b->move.turnDegrees))
+            std::swap(a, b);
+        const double apart = b->move.turnDegrees - a->move.turnDegrees;
+        if (std::abs(apart) > 0.5 && i < kSteps / 2)
+            a->move.turnDegrees += kShare * apart;
+        else
+            for (HueFamily& f : step.families)
+                f.move.turnDegrees *= 1 - kShare / 2;
+    }
+    for (HueFamily& f : step.families)
+        f.move.turnDegrees = std::round(f.move.turnDegrees * 10) / 10;
+    return step;
+}
+
 Json toJson(const HueShifts& step)
 {
     Json families = Json::array();
     for (const HueFamily& f : step.families) {
         Json family =
             moveToJson(f.move, Json{{"name", f.name}, {"centre", f.centreDegrees}, {"width", f.widthDegrees}});
+        if (f.ceiling < HueFamily::kNoCeiling)
+            family["ceiling"] = f.ceiling;
         addUnknown(family, f.unknownFields);
         families.push_back(std::move(family));
     }
@@ -199,6 +252,7 @@ Result<HueShifts> parse(const Json& json, const std::string& where)
         fields.number("centre", family.centreDegrees, 0, 360);
         fields.number("width", family.widthDegrees, 15, 180);
         readMove(fields, family.move);
+        fields.number("ceiling", family.ceiling, 0.02, HueFamily::kNoCeiling);
         family.unknownFields = fields.unknown();
         step.families.push_back(family);
         return fields.status();

@@ -8,6 +8,11 @@
 // above about 0.8, greys between). Weights of all families, zones and the rest sum to one for every colour. Result: hue
 // + sum(w turn), chroma * (1 + sum(w (factor - 1))), L + sum(w lightness). A neutral has no hue and no chroma, so it
 // stays neutral; families leave its L alone, zones may move it.
+//
+// A family may have a ceiling c that its colours do not pass: the chroma C that the moves leave becomes
+//   C - sum(w (C - bent(C))),  bent(C) = C up to the knee k = 0.7 c, then k + (c - k) t / (1 + t), t = (C - k) / (c -
+//   k)
+// (the bend of the chroma step), so a colour is held as far as the family owns it.
 #pragma once
 
 #include "core/base/result.h"
@@ -32,6 +37,8 @@ struct HueFamily {
     double widthDegrees = 52;  ///< full width at half height, 15..180
     HueMove move;
     std::string unknownFields;
+    double ceiling = kNoCeiling;  ///< OKLCh chroma, 0.02..kNoCeiling: none
+    static constexpr double kNoCeiling = 0.4;
     bool operator==(const HueFamily&) const = default;
 };
 
@@ -48,6 +55,7 @@ struct HueShifts {
 };
 
 inline constexpr std::size_t kFamilyLimit = 16;
+inline constexpr double kFamilyKnee = 0.7;
 inline constexpr double kRestWeight = 0.02, kNeutralChroma = 0.03;
 /// Ends of the smoothsteps that part near-blacks from greys and greys from near-whites.
 inline constexpr double kBlackZone[2] = {0.18, 0.42}, kWhiteZone[2] = {0.68, 0.92};
@@ -72,6 +80,11 @@ struct TearMeter {
     std::string families;              ///< the two families it happens between
 };
 TearMeter tearMeter(const HueShifts& step);
+/// The same with its hues no longer near folding (slope 0.35 and more): where they come nearest to it, the neighbour
+/// that is turned less goes along with the one that is turned more, step by step; what is left is turned less
+/// altogether.
+inline constexpr double kSafeHueSlope = 0.35;
+HueShifts tapered(HueShifts step);
 
 Json toJson(const HueShifts& step);
 template <>

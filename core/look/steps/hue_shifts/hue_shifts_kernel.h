@@ -23,10 +23,11 @@ struct HueShiftsKernel {
         float sharpness, cosine, sine;
         Move move;
         bool moves;
+        float knee, room;  ///< of its ceiling; no room: it has none
     };
     std::vector<Family> families;
     Move zones[3];
-    bool zonesMove;
+    bool zonesMove, hasCeilings = false;
 
     Domain domain() const { return Domain::OkLab; }
 
@@ -37,8 +38,12 @@ struct HueShiftsKernel {
         for (const HueFamily& f : step.families) {
             const double centre = f.centreDegrees * std::numbers::pi / 180;
             const double k = familySharpness(f) * std::numbers::log2e;
-            families.push_back({static_cast<float>(k), static_cast<float>(k * std::cos(centre)),
-                                static_cast<float>(k * std::sin(centre)), Move(f.move), !(f.move == HueMove{})});
+            families.push_back(
+                {static_cast<float>(k), static_cast<float>(k * std::cos(centre)),
+                 static_cast<float>(k * std::sin(centre)), Move(f.move), !(f.move == HueMove{}),
+                 static_cast<float>(kFamilyKnee * f.ceiling),
+                 static_cast<float>(f.ceiling < HueFamily::kNoCeiling ? (1 - kFamilyKnee) * f.ceiling : 0)});
+            hasCeilings = hasCeilings || f.ceiling < HueFamily::kNoCeiling;
         }
     }
 };

@@ -1,0 +1,296 @@
+#include "core/analysis/look_sheet.h"
+
+#include "core/display/view_transform.h"
+#include "core/image/resize.h"
+#include "core/look/scope.h"
+#include "core/page/pdf_pages.h"
+
+#include <cmath>
+#include <cstdio>
+
+namespace amber {
+namespace {
+
+/// "towardsHue" -> "towards hue".
+std::string spaced(const std::string& name)
+{
+    std::string words;
+    for (const char c : name)
+        if (c >= 'A' && c <= 'Z')
+            words += ' ', words += static_cast<char>(c - 'A' + 'a');
+        else
+            words += c == '-' ? ' ' : c;
+    return words;
+}
+
+std::string number(double value)
+{
+    char text[32];
+    std::snprintf(text, sizeof text, "%.3f", value);
+    std::string words = text;
+    words.erase(words.find_last_not_of('0') + 1);
+    if (words.back() == '.')
+        words.pop_back();
+    return words == "-0" ? "0" : words;
+}
+
+std::string signedNumber(double value, int decimals)
+{
+    char text[32];
+    std::snprintf(text, sizeof text, "%+.*f", decimals, value);
+    return text;
+}
+
+std::string wordsOf(const Json& value)
+{
+    if (value.is_number())
+        return number(value.get<double>());
+    if (value.is_boolean())
+        return value.get<bool>() ? "yes" : "no";
+    if (value.is_string())
+        return spaced(value.get<std::string>());
+    std::string words;
+    for (const auto& [name, entry] : value.items()) {
+        const std::string between = value.is_object() || entry.is_array() ? ", " : " to ";
+        words += (words.empty() ? "" : between) + (value.is_object() ? spaced(name) + " " : "") + wordsOf(entry);
+    }
+    return words;
+}
+
+bool isListOfThings(const Json& value) { return value.is_array() && !value.empty() && value.front().is_object(); }
+
+/// What is not as in a fresh step of its kind.
+void addValues(std::vector<std::string>& lines, const Json& values, const Json& fresh)
+{
+    std::string plain;
+    for (const auto& [name, value] : values.items()) {
+        if (fresh.contains(name) && fresh[name] == value)
+            continue;
+        if (!isListOfThings(value)) {
+            plain += (plain.empty() ? "" : ", ") + spaced(name) + " " + wordsOf(value);
+            continue;
+        }
+        for (const Json& entry : value) {
+            // Of families only those that do something.
+            const bool isStill = entry.contains("turn") && entry.value("turn", 0.0) == 0 &&
+                                 entry.value("chroma", 1.0) == 1 && entry.value("lightness", 0.0) == 0;
+            if (!isStill)
+                lines.push_back(spaced(name) + ": " + wordsOf(entry));
+        }
+    }
+    if (!plain.empty())
+        lines.insert(lines.begin(), plain);
+}
+
+std::string guardWords(const Guard& guard)
+{
+    std::vector<std::string> parts;
+    if (guard.limitsTone())
+        parts.push_back("tones " + number(guard.toneLow) + " to " + number(guard.toneHigh));
+    if (guard.limitsChroma())
+        parts.push_back("chroma " + number(guard.chromaLow) + " to " + number(guard.chromaHigh));
+    if (guard.limitsHue())
+        parts.push_back("hues " + number(guard.hueWidth) + " wide round " + number(guard.hueCentre));
+    if (guard.where.isBound())
+        parts.push_back((guard.where.isOutside ? "outside of " : "inside ") + guard.where.role);
+    std::string words;
+    for (const std::string& part : parts)
+        words += (words.empty() ? "" : ", ") + part;
+    return words.empty() ? words : (guard.inverted ? "touches all but " : "touches ") + words;
+}
+
+std::string movedWords(const LookTrace& trace, int step)
+{
+    const StepState &from = trace.before(step), &to = trace.after(step);
+    std::string words = "brightness " + signedNumber(to.meanL - from.meanL, 3) + ", contrast " +
+                        signedNumber(to.contrast - from.contrast, 3) + ", chroma " +
+                        signedNumber(to.meanChroma - from.meanChroma, 3);
+    for (std::size_t k = 0; k < trace.keys.size(); ++k)
+        if (const KeyMove move = trace.move(step, static_cast<int>(k)); move.deltaE >= 0.5)
+            words += ", " + (trace.keys[k].name.empty() ? "a key colour" : trace.keys[k].name) + " " +
+                     number(std::round(10 * move.deltaE) / 10) + " dE";
+    return words;
+}
+
+std::string titleOf(const LookSheet& sheet, std::size_t i)
+{
+    const Step& step = sheet.look.steps[i];
+    return std::to_string(i + 1) + "  " + amber::titleOf(step) + (step.enabled ? "" : " (off)") +
+           (step.group.empty() ? "" : " · " + step.group);
+}
+
+PagePicture onPaper(const Image& image)
+{
+    PagePicture picture{image.width(), image.height(), {}};
+    picture.pixels.resize(static_cast<std::size_t>(image.width()) * static_cast<std::size_t>(image.height()));
+    ViewTransform::srgb()->apply(image.view(), picture.pixels.data(), static_cast<std::size_t>(image.width()));
+    return picture;
+}
+
+/// Lays one thing under another and begins a page when there is no room left.
+class Column {
+public:
+    Column(PdfPages& pages, std::string foot) : m_pages(pages), m_foot(std::move(foot)) { begin(); }
+
+    static constexpr double kMargin = 48, kFoot = 40;
+    double width() const { return m_pages.width() - 2 * kMargin; }
+    double y() const { return m_y; }
+    void skip(double by) { m_y += by; }
+    /// Room for something of this height, here or on a page of its own.
+    void need(double height)
+    {
+        if (m_y + height > m_pages.height() - kMargin - kFoot)
+            m_pages.nextPage(), begin();
+    }
+    void text(const std::string& words, const PdfPages::TextStyle& style, double indent = 0)
+    {
+        need(m_pages.textHeight(words, width() - indent, style));
+        m_y += m_pages.text(kMargin + indent, m_y, width() - indent, words, style) + 2;
+    }
+    void line()
+    {
+        m_pages.line(kMargin, m_y, kMargin + width(), m_y);
+        m_y += 8;
+    }
+
+private:
+    void begin()
+    {
+        m_y = kMargin;
+        const PdfPages::TextStyle quiet{8, false, false, 0.45};
+        const double y = m_pages.height() - kMargin - 8;
+        m_pages.text(kMargin, y, width() - 60, m_foot, quiet);
+        m_pages.text(kMargin + width() - 60, y, 60, "page " + std::to_string(++m_page), quiet, true);
+    }
+    PdfPages& m_pages;
+    std::string m_foot;
+    double m_y = 0;
+    int m_page = 0;
+};
+
+void layPictures(PdfPages& pages, Column& column, const LookSheet& sheet)
+{
+    constexpr double kGap = 12;
+    const double wide = (column.width() - kGap) / 2;
+    for (const SheetPicture& picture : sheet.pictures) {
+        const double high = wide * picture.before.height() / std::max(1, picture.before.width());
+        column.need(high + 22);
+        pages.picture(Column::kMargin, column.y(), wide, onPaper(picture.before));
+        pages.picture(Column::kMargin + wide + kGap, column.y(), wide, onPaper(picture.after));
+        column.skip(high + 3);
+        const PdfPages::TextStyle quiet{8, false, false, 0.4};
+        pages.text(Column::kMargin, column.y(), wide, picture.name, quiet);
+        pages.text(Column::kMargin + wide + kGap, column.y(), wide, "with the look", quiet);
+        column.skip(20);
+    }
+}
+
+void layStep(PdfPages& pages, Column& column, const LookSheet& sheet, std::size_t i)
+{
+    const PdfPages::TextStyle strong{10.5, true}, plain{9.5}, reason{9.5, false, true, 0.25},
+        quiet{8.5, false, false, 0.45};
+    constexpr double kIndent = 18;
+    const Step& step = sheet.look.steps[i];
+    // Its title never stands alone at the end of a page.
+    column.need(pages.textHeight("A", column.width(), strong) + 2 * pages.textHeight("A", column.width(), plain) + 12);
+    column.text(titleOf(sheet, i), strong);
+    if (!step.note.empty())
+        column.text(step.note, reason, kIndent);
+    for (const std::string& line : recipeOf(step))
+        column.text(line, plain, kIndent);
+    if (sheet.trace && !isIdentity(step))
+        column.text(movedWords(*sheet.trace, static_cast<int>(i)), quiet, kIndent);
+    column.skip(7);
+}
+
+std::string footOf(const LookSheet& sheet)
+{
+    return sheet.look.name + " · " + sheet.hash.substr(0, 12) + " · Jolly Amber";
+}
+
+}  // namespace
+
+std::vector<std::string> recipeOf(const Step& step)
+{
+    std::vector<std::string> lines;
+    Step fresh;
+    fresh.parameters = std::visit([]<class T>(const T&) { return StepParameters(T{}); }, step.parameters);
+    if (const auto* unknown = std::get_if<UnknownStep>(&step.parameters))
+        lines.push_back("made by a newer version: " + unknown->type);
+    else
+        addValues(lines, parametersOf(step), parametersOf(fresh));
+    if (lines.empty())
+        lines.push_back("as it is when it is added: nothing is changed");
+    if (step.strength != 1)
+        lines.push_back("strength " + number(step.strength));
+    if (const std::string words = guardWords(step.guard); !words.empty())
+        lines.push_back(words);
+    for (const Shelter& shelter : step.guard.shelters)
+        lines.push_back("held back from " + shelter.name + " by " + number(100 * shelter.amount) + " %");
+    for (const std::string& part : heldParts(step))
+        lines.push_back(spaced(part.substr(part.rfind('/') + 1)) + ": other values for " +
+                        std::to_string(holdersOf(step, part).size()) + " pictures or sets");
+    return lines;
+}
+
+Result<LookSheet> lookSheet(const Look& look, const std::vector<std::pair<std::string, Image>>& pictures)
+{
+    const auto plan = RenderPlan::compile(look);
+    if (!plan)
+        return tl::make_unexpected(plan.error());
+    LookSheet sheet{look, plan->hash(), {}, {}};
+    for (const auto& [name, picture] : pictures) {
+        const Size size = fitted({picture.width(), picture.height()}, kSheetEdge);
+        Image before = reduceByArea(picture.view(), size.width, size.height), after(size.width, size.height);
+        const RenderOptions options{RenderOptions::Stage::All, std::max(picture.width(), picture.height())};
+        render(*plan, before.view(), after.mutableView(), {}, options);
+        if (!sheet.trace)
+            sheet.trace = traceLook(look, before.view(), 0, automaticKeyColours(before.view(), 0), {}, options);
+        sheet.pictures.push_back({name, std::move(before), std::move(after)});
+    }
+    return sheet;
+}
+
+std::string lookSheetText(const LookSheet& sheet)
+{
+    std::string all = sheet.look.name + "\n";
+    if (!sheet.look.intent.empty())
+        all += sheet.look.intent + "\n";
+    for (std::size_t i = 0; i < sheet.look.steps.size(); ++i) {
+        const Step& step = sheet.look.steps[i];
+        all += "\n" + titleOf(sheet, i) + "\n";
+        if (!step.note.empty())
+            all += "    " + step.note + "\n";
+        for (const std::string& line : recipeOf(step))
+            all += "    " + line + "\n";
+        if (sheet.trace && !isIdentity(step))
+            all += "    " + movedWords(*sheet.trace, static_cast<int>(i)) + "\n";
+    }
+    for (const Role& role : sheet.look.roles)
+        all += "\nrole " + role.name + (role.purpose.empty() ? "" : ": " + role.purpose) + "\n";
+    return all + "\n" + sheet.hash + "\n";
+}
+
+Result<std::string> lookSheetPdf(const LookSheet& sheet)
+{
+    PdfPages pages(sheet.look.name);
+    Column column(pages, footOf(sheet));
+    column.text(sheet.look.name, {20, true});
+    if (!sheet.look.intent.empty())
+        column.text(sheet.look.intent, {11, false, false, 0.25});
+    column.skip(8);
+    column.line();
+    layPictures(pages, column, sheet);
+    for (std::size_t i = 0; i < sheet.look.steps.size(); ++i)
+        layStep(pages, column, sheet, i);
+    if (!sheet.look.roles.empty()) {
+        column.need(40);
+        column.line();
+        column.text("Roles: where steps work on each frame", {10.5, true});
+        for (const Role& role : sheet.look.roles)
+            column.text(role.name + (role.purpose.empty() ? "" : ": " + role.purpose), {9.5}, 18);
+    }
+    return pages.finish();
+}
+
+}  // namespace amber

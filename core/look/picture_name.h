@@ -1,0 +1,21 @@
+// By what looks know a picture.
+#pragma once
+
+#include <string>
+#include <vector>
+
+namespace amber {
+
+/// By what looks know a picture: a name of its own, always the same, and the sets it belongs to, the nearest first.
+struct PictureName {
+    std::string own;
+    std::vector<std::string> sets;
+    PictureName() = default;
+    PictureName(std::string name, std::vector<std::string> ofSets = {}) : own(std::move(name)), sets(std::move(ofSets))
+    {
+    }
+    PictureName(const char* name) : own(name) {}
+    bool operator==(const PictureName&) const = default;
+};
+
+}  // namespace amber
