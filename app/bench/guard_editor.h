@@ -5,6 +5,7 @@
 #include "app/bench/step_editor.h"
 
 class QCheckBox;
+class QLabel;
 class QComboBox;
 class QHBoxLayout;
 class QMenu;

@@ -92,6 +92,7 @@ void HueEditor::addNumbers(QHBoxLayout* row)
                           put(step);
                       }
                   });
+    setNumberVisible(m_ceiling, false);
     const auto setShape = [this](double HueFamily::*member) {
         return [this, member](double value) {
             auto step = parameters<HueShifts>();

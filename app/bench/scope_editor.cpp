@@ -40,7 +40,8 @@ void ScopeEditor::makeTable()
     m_table->verticalHeader()->setMinimumSectionSize(20);
     QHeaderView* header = m_table->horizontalHeader();
     header->setHighlightSections(false);
-    header->setSectionResizeMode(QHeaderView::Stretch);
+    header->setSectionResizeMode(QHeaderView::ResizeToContents);
+    header->setSectionResizeMode(ScopeModel::ValueColumn, QHeaderView::Stretch);
 }
 
 QWidget* ScopeEditor::makeButtons()
@@ -203,7 +204,7 @@ void ScopeEditor::fillOthers(QMenu& menu)
     const FrameId inHand = m_document.selection().frameInHand();
     for (int i = 0; i < static_cast<int>(job.lights.size()); ++i)
         if (i != job.lightOf(inHand))
-            menu.addAction(tr("Light %1").arg(text(job.lights[static_cast<std::size_t>(i)].name)), this, [this, i] {
+            menu.addAction(text(job.lights[static_cast<std::size_t>(i)].name), this, [this, i] {
                 const Job after = withSetOfLight(m_document.job(), i);
                 giveTo(holderOfSet(setOfLight(after, i)->name), after);
             });
@@ -236,8 +237,9 @@ void ScopeEditor::refreshButtons()
     const Job& job = m_document.job();
     const int light = job.lightOf(m_document.selection().frameInHand());
     m_light->setEnabled(isAny && light >= 0);
-    m_light->setText(light < 0 ? tr("Its light")
-                               : tr("Light %1").arg(text(job.lights[static_cast<std::size_t>(light)].name)));
+    constexpr int kLightWidth = 150;
+    const QString name = light < 0 ? tr("Its light") : text(job.lights[static_cast<std::size_t>(light)].name);
+    m_light->setText(m_light->fontMetrics().elidedText(name, Qt::ElideRight, kLightWidth));
     const PictureName here = m_document.looks().pictureInHand();
     m_letGo->setEnabled(isAny && std::any_of(parts.begin(), parts.end(), [&](const std::string& part) {
                             return !holderFor(steps[index], here, part).empty();

@@ -58,9 +58,7 @@ QString holderWords(const Job& job, const std::string& holder)
     if (!set)
         return text(*name);
     const int light = set->ofLight == 0 ? -1 : job.lightOf(set->ofLight);
-    const QString title = light < 0
-                              ? text(*name)
-                              : QObject::tr("light %1").arg(text(job.lights.at(static_cast<std::size_t>(light)).name));
+    const QString title = light < 0 ? text(*name) : text(job.lights.at(static_cast<std::size_t>(light)).name);
     return QStringLiteral("%1 · %2").arg(title).arg(job.framesOf(*set).size());
 }
 

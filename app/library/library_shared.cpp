@@ -9,10 +9,14 @@ namespace amber {
 void LibraryView::showShared(bool on)
 {
     m_source->setCurrentIndex(on ? 1 : 0);
-    for (const auto& [name, shared] :
-         {std::pair("libraryOpen", false), {"libraryDuplicate", false}, {"libraryKeep", false}, {"libraryUse", true}})
-        findChild<QPushButton*>(name)->setVisible(shared == on);
-    m_versions->setVisible(on), m_places->setVisible(on);
+    const std::vector<QWidget*> ofJob{findChild<QWidget*>("libraryOpen"), findChild<QWidget*>("libraryDuplicate"),
+                                      findChild<QWidget*>("libraryKeep")},
+        ofLibrary{findChild<QWidget*>("libraryUse"), m_versions, m_places};
+    // What goes, goes first: the row never asks for the room of both.
+    for (QWidget* button : on ? ofJob : ofLibrary)
+        button->hide();
+    for (QWidget* button : on ? ofLibrary : ofJob)
+        button->show();
     m_sheet->setAccessibleName(on ? tr("The library across jobs") : tr("Looks of this job"));
     if (on)
         m_shared->refresh();

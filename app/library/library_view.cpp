@@ -104,7 +104,7 @@ LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
     m_search->setObjectName("librarySearch");
     m_search->setAccessibleName(tr("Search looks"));
     m_search->setPlaceholderText(tr("Search names, moods, steps"));
-    m_search->setMinimumWidth(150);
+    m_search->setMinimumWidth(190);
     m_source->setObjectName("librarySource");
     m_source->setAccessibleName(tr("Which looks"));
     m_source->addItems({tr("This job"), tr("Library")});

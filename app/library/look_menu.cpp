@@ -59,7 +59,7 @@ void fillLookMenu(QMenu& menu, Document& document, const std::vector<FrameId>& f
 QString whereWords(const Document& document)
 {
     const std::size_t all = document.frames().size(), here = document.looks().framesOfLook().size();
-    return here == all ? QObject::tr("all %1").arg(all) : QObject::tr("%1 of %2").arg(here).arg(all);
+    return here == all ? QObject::tr("all") : QObject::tr("%1/%2").arg(here).arg(all);
 }
 
 }  // namespace amber

@@ -9,7 +9,7 @@
 namespace amber {
 namespace {
 
-constexpr int kKnownBytes = 160 << 20;
+constexpr int kKnownBytes = 360 << 20;  // a thousand frames as they are and as they were
 
 /// What a picture is made of, in a word.
 std::string keyOf(std::int64_t frame, const SheetPictures::Made& made, const RenderPlan* plan)

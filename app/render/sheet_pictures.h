@@ -46,6 +46,8 @@ public:
     QImage picture(std::int64_t frame);
     /// What key colours have come to in the newest picture of a frame, by their names.
     KeyReadings keysOf(std::int64_t frame) const { return m_entries.value(frame).keys; }
+    /// Nothing that it is made of has changed since it was made.
+    bool isRight(std::int64_t frame) const;
     /// How many are right, of those that were read.
     int rightCount() const;
     bool isAtRest() const { return !m_isWorking; }
@@ -71,7 +73,6 @@ private:
     std::int64_t chooseNext();
     void begin(std::int64_t frame);
     void finish(std::int64_t frame, std::uint64_t version, const std::string& key, const Picture& picture);
-    bool isRight(std::int64_t frame) const;
 
     ProxyStore& m_proxies;
     Ask m_ask;

@@ -37,7 +37,8 @@ std::string number(double value)
 std::string signedNumber(double value, int decimals)
 {
     char text[32];
-    std::snprintf(text, sizeof text, "%+.*f", decimals, value);
+    const double unit = std::pow(10.0, -decimals), rounded = std::round(value / unit) * unit;
+    std::snprintf(text, sizeof text, "%+.*f", decimals, rounded == 0 ? 0.0 : rounded);
     return text;
 }
 
@@ -55,6 +56,24 @@ std::string wordsOf(const Json& value)
         words += (words.empty() ? "" : between) + (value.is_object() ? spaced(name) + " " : "") + wordsOf(entry);
     }
     return words;
+}
+
+/// "families" -> "family".
+std::string oneOf(const std::string& name)
+{
+    const std::string words = spaced(name);
+    if (words.size() > 3 && words.ends_with("ies"))
+        return words.substr(0, words.size() - 3) + "y";
+    return words.ends_with("s") ? words.substr(0, words.size() - 1) : words;
+}
+
+/// An entry of a list, under its own name when it has one.
+std::string entryWords(const std::string& list, Json entry)
+{
+    const bool isNamed = entry.contains("name") && entry["name"].is_string();
+    const std::string title = oneOf(list) + (isNamed ? " " + entry["name"].get<std::string>() : "");
+    entry.erase("name");
+    return title + ": " + wordsOf(entry);
 }
 
 bool isListOfThings(const Json& value) { return value.is_array() && !value.empty() && value.front().is_object(); }
@@ -75,7 +94,7 @@ void addValues(std::vector<std::string>& lines, const Json& values, const Json& 
             const bool isStill = entry.contains("turn") && entry.value("turn", 0.0) == 0 &&
                                  entry.value("chroma", 1.0) == 1 && entry.value("lightness", 0.0) == 0;
             if (!isStill)
-                lines.push_back(spaced(name) + ": " + wordsOf(entry));
+                lines.push_back(entryWords(name, entry));
         }
     }
     if (!plain.empty())

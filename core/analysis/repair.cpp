@@ -165,7 +165,7 @@ public:
     std::optional<Repair> best() const { return m_best; }
 
 private:
-    static constexpr double kWidths[] = {18, 26, 36, 50};
+    static constexpr double kWidths[] = {18, 26, 36, 50, 72, 100};
 
     OkLch enteringAt(std::size_t at) const { return toOkLch(toOkLab(evaluate(m_look, m_hurt.colour, at))); }
     void consider(const Look& start, std::size_t at, std::size_t family, bool isNew)

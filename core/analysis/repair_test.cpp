@@ -112,8 +112,9 @@ TEST(Repair, SaysWhereItCannot)
     const auto lost = repairOf(drained, {0, leaf, toLab(leaf), 2, "leaf"}, colours);
     ASSERT_FALSE(lost);
     EXPECT_NE(lost.error().message().find("leaf is a neutral by then"), std::string::npos);
-    const auto fine = repairOf(Look{{}, "", {}, {}, {}, {Step{Contrast{}, true, 1, {}, {}}}},
-                               {0, leaf, toLab(leaf), 2, "leaf"}, colours);
+    Look plain;
+    plain.steps = {Step{Contrast{}, true, 1, {}, {}}};
+    const auto fine = repairOf(plain, {0, leaf, toLab(leaf), 2, "leaf"}, colours);
     ASSERT_FALSE(fine);
     EXPECT_NE(fine.error().message().find("within its tolerance"), std::string::npos);
     EXPECT_FALSE(repairOf(look, {7, leaf, toLab(leaf), 2, "leaf"}, colours));
@@ -170,7 +171,7 @@ TEST(LookSheet, SaysWhatEveryStepIsAndMakesPages)
     ASSERT_TRUE(longer);
     const auto pages = [](const std::string& text) {
         std::size_t count = 0;
-        for (std::size_t at = 0; (at = text.find("/Type /Page\n", at)) != text.npos; ++at)
+        for (std::size_t at = 0; (at = text.find("/Type /Page ", at)) != text.npos; ++at)
             ++count;
         return count;
     };

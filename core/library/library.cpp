@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <cstdlib>
 #include <ctime>
+#include <fcntl.h>
 #include <fstream>
 #include <random>
 #include <sstream>
@@ -189,7 +190,7 @@ std::vector<LibraryPlace> Library::places() const
         std::error_code error;
         const bool isThere = fs::is_directory(folder, error);
         const bool isOwn = &folder == &m_places.front();
-        all.push_back({folder, isThere ? ::access(folder.c_str(), W_OK) != 0 : !isOwn, isThere || isOwn});
+        all.push_back({folder, isThere ? ::faccessat(AT_FDCWD, folder.c_str(), W_OK, AT_EACCESS) != 0 : !isOwn, isThere || isOwn});
     }
     return all;
 }

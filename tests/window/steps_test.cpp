@@ -276,13 +276,14 @@ TEST_F(EverySteps, WhatIsKeptPerPictureStaysWithItsFrameThroughReopening)
     // What a picture brings is its own from the first; it can be made to travel, and back.
     ASSERT_EQ(m_app.look().steps[0].perPicture, std::set<std::string>{"existing"});
     const auto change = [&] {
-        OpenWindow::whenOpen([](QWidget* menu) {
-            for (QAction* action : menu->actions())
-                if (action->text() == "picture brings")
-                    action->trigger();
-            menu->close();
-        });
-        QTest::mouseClick(&m_app.find("stepTravels"), Qt::LeftButton);
+        auto& travels = m_app.find<QToolButton>("stepTravels");
+        QTest::mouseClick(&travels, Qt::LeftButton);
+        auto& table = m_app.find<QTableView>("scopeTable");
+        for (int row = 0; row < table.model()->rowCount(); ++row)
+            if (table.model()->index(row, 0).data() == "picture brings")
+                table.selectRow(row);
+        m_app.find<QCheckBox>("scopeEach").click();
+        QTest::mouseClick(&travels, Qt::LeftButton);
     };
     change();
     ASSERT_TRUE(m_app.look().steps[0].perPicture.empty());

@@ -1,6 +1,7 @@
 #include "app/places/look/look_header.h"
 
 #include "app/library/look_menu.h"
+#include "app/theme/theme.h"
 
 #include <QtWidgets>
 
@@ -28,6 +29,11 @@ LookHeader::LookHeader(Document& document, QWidget* parent) : QWidget(parent), m
                                 [this](bool) { emit libraryWanted(); });
     m_undo = tool(row, "undo", tr("Undo"), QString(), [this](bool) { m_document.undo(); });
     m_redo = tool(row, "redo", tr("Redo"), QString(), [this](bool) { m_document.redo(); });
+    for (QToolButton* button : {m_undo, m_redo}) {
+        button->setAccessibleName(button->text());
+        button->setToolButtonStyle(Qt::ToolButtonIconOnly);
+    }
+    drawIcons();
     addPanels(row);
     addViews(row);
     addVersions(row);
@@ -140,6 +146,9 @@ void LookHeader::refresh(bool isComparing)
         if (entry.id == m_document.looks().lookId())
             m_looks->setCurrentIndex(m_looks->count() - 1);
     }
+    // Of a long name the beginning is seen.
+    if (!m_looks->lineEdit()->hasFocus())
+        m_looks->lineEdit()->setCursorPosition(0);
     const auto show = [](QToolButton* button, const QString& action, const QString& words, const QString& keys) {
         button->setEnabled(!action.isEmpty());
         button->setToolTip(action.isEmpty() ? words + " (" + keys + ")" : words + ": " + action + " (" + keys + ")");
@@ -157,6 +166,21 @@ void LookHeader::refresh(bool isComparing)
         w->setEnabled(m_document.isOpen());
     for (QToolButton* button : m_buttons)
         button->setEnabled(m_document.isOpen());
+}
+
+/// In the ink of the theme.
+void LookHeader::drawIcons()
+{
+    for (QToolButton* button : {m_undo, m_redo})
+        if (button)
+            button->setIcon(theme::icon(button->objectName()));
+}
+
+void LookHeader::changeEvent(QEvent* event)
+{
+    QWidget::changeEvent(event);
+    if (event->type() == QEvent::PaletteChange || event->type() == QEvent::StyleChange)
+        drawIcons();
 }
 
 void LookHeader::setChecked(Button button, bool on) { m_buttons[button]->setChecked(on); }

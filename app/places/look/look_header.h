@@ -41,7 +41,11 @@ signals:
     void secondLookWanted();
     void viewMenuWanted(QMenu& menu);
 
+protected:
+    void changeEvent(QEvent* event) override;
+
 private:
+    void drawIcons();
     void makeLookChoice();
     QToolButton* tool(QBoxLayout* row, const char* name, const QString& words, const QString& tip,
                       std::function<void(bool)> act);
@@ -53,7 +57,7 @@ private:
 
     Document& m_document;
     QComboBox* m_looks;
-    QToolButton *m_where, *m_undo, *m_redo, *m_aside;
+    QToolButton *m_where = nullptr, *m_undo = nullptr, *m_redo = nullptr, *m_aside = nullptr;
     QPushButton *m_pin, *m_compare;
     std::array<QToolButton*, ButtonCount> m_buttons{};
 };

@@ -170,7 +170,7 @@ QLayout* ShootPlace::makeFilters()
     };
     m_groups =
         choice("shootGroup", tr("Light group"), {tr("All lights")}, [this](int i) { m_filter->setGroup(i - 1); });
-    m_groups->setMinimumWidth(170);
+    m_groups->setMinimumWidth(120);
     m_ratings =
         choice("shootRating", tr("Least rating"),
                {tr("Any rating"), tr("1 and more"), tr("2 and more"), tr("3 and more"), tr("4 and more"), tr("5")},
