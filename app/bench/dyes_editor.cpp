@@ -351,9 +351,8 @@ QCheckBox* DyesEditor::addCheck(QHBoxLayout* row, const char* name, const QStrin
     return box;
 }
 
-void DyesEditor::fillProposals(QMenu& menu)
+void DyesEditor::addPicked(QMenu& menu)
 {
-    menu.clear();
     menu.addSection(tr("Hue and chroma of this dye"));
     addColourActions(menu, *this, [this](const LinearRgb& colour) {
         auto step = parameters<SplitToning>();
@@ -367,6 +366,12 @@ void DyesEditor::fillProposals(QMenu& menu)
         put(step);
         m_document.looks().commit(tr("Dye of a picked colour"));
     });
+}
+
+void DyesEditor::fillProposals(QMenu& menu)
+{
+    menu.clear();
+    addPicked(menu);
     const QString names[] = {tr("opposite"), tr("neighbour before"), tr("neighbour after"), tr("triad, second"),
                              tr("triad, third")};
     bool any = false;

@@ -93,6 +93,7 @@ private:
     void showDye();
     void showTint();
     void fillProposals(QMenu& menu);
+    void addPicked(QMenu& menu);
     QCheckBox* addCheck(QHBoxLayout* row, const char* name, const QString& label, const QString& tip,
                         bool SplitToning::*member);
     DyeTonePlot* m_tone;

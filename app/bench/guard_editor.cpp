@@ -275,6 +275,17 @@ void GuardEditor::set(const Guard& guard)
     m_document.looks().changeShown(m_document.looks().selectedStep(), changed);
 }
 
+void GuardEditor::connectShelters()
+{
+    m_shelters->keys = [this] { return keysEntering(); };
+    m_shelters->changed = [this](const std::vector<Shelter>& shelters, const QString& action) {
+        Guard changed = guard();
+        changed.shelters = shelters;
+        set(changed);
+        m_document.looks().commit(action);
+    };
+}
+
 void GuardEditor::addWhere(QVBoxLayout* to)
 {
     auto* row = new QHBoxLayout;
@@ -310,13 +321,7 @@ void GuardEditor::addWhere(QVBoxLayout* to)
     makeLevel();
     row->addWidget(m_level);
     row->addStretch(1);
-    m_shelters->keys = [this] { return keysEntering(); };
-    m_shelters->changed = [this](const std::vector<Shelter>& shelters, const QString& action) {
-        Guard changed = guard();
-        changed.shelters = shelters;
-        set(changed);
-        m_document.looks().commit(action);
-    };
+    connectShelters();
     row->addWidget(m_shelters);
 }
 

@@ -59,6 +59,7 @@ private:
     void showShare();
     void takeColour(const LinearRgb& colour);
     void addButtons(QHBoxLayout* row);
+    void connectShelters();
     void addWhere(QVBoxLayout* to);
     void bindTo(const std::string& role);
     void makeRole();

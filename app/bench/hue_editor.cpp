@@ -66,6 +66,20 @@ void HueEditor::explainNumbers()
     explains(m_ceiling, ofFamily("ceiling"), tr("ceiling"), 0.02, HueFamily::kNoCeiling);
 }
 
+void HueEditor::addCeiling(QHBoxLayout* row)
+{
+    m_ceiling =
+        addNumber(row, "hueCeiling", tr("ceiling"), tr("Chroma that the family's colours do not pass; 0.4 none"), 0.02,
+                  HueFamily::kNoCeiling, 0.01, 2, [this](double value) {
+                      auto step = parameters<HueShifts>();
+                      if (const auto index = static_cast<std::size_t>(inHand()); index < step.families.size()) {
+                          step.families[index].ceiling = value;
+                          put(step);
+                      }
+                  });
+    setNumberVisible(m_ceiling, false);
+}
+
 void HueEditor::addNumbers(QHBoxLayout* row)
 {
     const auto setMove = [this](FamilyPlot::Quantity q) {
@@ -83,16 +97,7 @@ void HueEditor::addNumbers(QHBoxLayout* row)
                          3, 0.02, 2, setMove(FamilyPlot::Quantity::Chroma));
     m_lightness = addNumber(row, "hueLightness", tr("light ±"), tr("Added to the family's lightness on the tone axis"),
                             -0.3, 0.3, 0.005, 3, setMove(FamilyPlot::Quantity::Lightness));
-    m_ceiling =
-        addNumber(row, "hueCeiling", tr("ceiling"), tr("Chroma that the family's colours do not pass; 0.4 none"), 0.02,
-                  HueFamily::kNoCeiling, 0.01, 2, [this](double value) {
-                      auto step = parameters<HueShifts>();
-                      if (const auto index = static_cast<std::size_t>(inHand()); index < step.families.size()) {
-                          step.families[index].ceiling = value;
-                          put(step);
-                      }
-                  });
-    setNumberVisible(m_ceiling, false);
+    addCeiling(row);
     const auto setShape = [this](double HueFamily::*member) {
         return [this, member](double value) {
             auto step = parameters<HueShifts>();

@@ -32,6 +32,7 @@ protected:
 
 private:
     void addTaper();
+    void addCeiling(QHBoxLayout* row);
     void setNumberVisible(QDoubleSpinBox* box, bool on);
     void explainNumbers();
     void addNumbers(QHBoxLayout* row);

@@ -176,6 +176,19 @@ QComboBox* ParameterEditor::addChoiceField(const FieldControl& control, QHBoxLay
     return box;
 }
 
+void ParameterEditor::addMeasure(QHBoxLayout* row, const std::string& kind)
+{
+    const bool solves = kind == Ends::kType, measures = kind == EdgeDarkening::kType;
+    if (solves || measures) {
+        auto* button = new QPushButton(solves ? tr("Solve") : tr("Measure"), this);
+        button->setObjectName(solves ? "endsSolve" : "edgesMeasure");
+        button->setToolTip(solves ? tr("Sets black and white from the frame in hand, within the shares that may clip")
+                                  : tr("Sets what the frame in hand brings: its corners against its middle"));
+        connect(button, &QPushButton::clicked, this, &ParameterEditor::solve);
+        row->addWidget(button);
+    }
+}
+
 void ParameterEditor::build(Page& page, const Step& step)
 {
     const std::string kind = typeOf(step);
@@ -204,15 +217,7 @@ void ParameterEditor::build(Page& page, const Step& step)
     }
     if (kind == EvenTowards::kType || kind == Wash::kType)
         addColour(row, kind);
-    const bool solves = kind == Ends::kType, measures = kind == EdgeDarkening::kType;
-    if (solves || measures) {
-        auto* button = new QPushButton(solves ? tr("Solve") : tr("Measure"), page.widget);
-        button->setObjectName(solves ? "endsSolve" : "edgesMeasure");
-        button->setToolTip(solves ? tr("Sets black and white from the frame in hand, within the shares that may clip")
-                                  : tr("Sets what the frame in hand brings: its corners against its middle"));
-        connect(button, &QPushButton::clicked, this, &ParameterEditor::solve);
-        row->addWidget(button);
-    }
+    addMeasure(row, kind);
     row->addStretch(1);
     rows->addWidget(page.plot, 1);
     m_pages->addWidget(page.widget);

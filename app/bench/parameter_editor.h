@@ -40,6 +40,7 @@ private:
     void edit(const std::function<void(Json&)>& change, const QString& action, bool now);
     void write(const StepParameters& parameters);
     void solve();
+    void addMeasure(QHBoxLayout* row, const std::string& kind);
     void addColour(QHBoxLayout* row, const std::string& kind);
     void takeColour(const LinearRgb& colour);
     void showLeak();

@@ -44,6 +44,40 @@ void ScopeEditor::makeTable()
     header->setSectionResizeMode(ScopeModel::ValueColumn, QHeaderView::Stretch);
 }
 
+void ScopeEditor::dressMenus()
+{
+    const auto menu = [this](QToolButton& button, const char* name, const QString& text, const QString& tip,
+                             void (ScopeEditor::*fill)(QMenu&)) {
+        button.setObjectName(name);
+        button.setText(text);
+        button.setToolTip(tip);
+        button.setPopupMode(QToolButton::InstantPopup);
+        button.setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+        auto* list = new QMenu(&button);
+        list->setObjectName(QString(name) + "Menu");
+        button.setMenu(list);
+        connect(list, &QMenu::aboutToShow, this, [this, list, fill] { (this->*fill)(*list); });
+    };
+    menu(*m_set, "scopeSet", tr("A set"), tr("Chosen frames with a name, as those that show one costume"),
+         &ScopeEditor::fillSets);
+    menu(*m_give, "scopeGive", tr("Give to"), tr("Others get the value as well; here it stays as it is"),
+         &ScopeEditor::fillOthers);
+}
+
+void ScopeEditor::dressEach()
+{
+    m_each->setObjectName("scopeEach");
+    m_each->setToolTip(tr("A change made while looking at a frame is that frame's; others keep theirs"));
+    connect(m_each, &QCheckBox::clicked, this, [this](bool on) {
+        change(
+            [on](Step step, const std::string& part) {
+                on ? void(step.perPicture.insert(part)) : void(step.perPicture.erase(part));
+                return step;
+            },
+            on ? tr("%1 kept by each frame") : tr("%1 travels with the look"));
+    });
+}
+
 QWidget* ScopeEditor::makeButtons()
 {
     auto* side = new QWidget(this);
@@ -67,38 +101,14 @@ QWidget* ScopeEditor::makeButtons()
                                  },
                                  tr("%1 as it travels"));
                          });
-    const auto menu = [this](QToolButton& button, const char* name, const QString& text, const QString& tip,
-                             void (ScopeEditor::*fill)(QMenu&)) {
-        button.setObjectName(name);
-        button.setText(text);
-        button.setToolTip(tip);
-        button.setPopupMode(QToolButton::InstantPopup);
-        button.setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-        auto* list = new QMenu(&button);
-        list->setObjectName(QString(name) + "Menu");
-        button.setMenu(list);
-        connect(list, &QMenu::aboutToShow, this, [this, list, fill] { (this->*fill)(*list); });
-    };
-    menu(*m_set, "scopeSet", tr("A set"), tr("Chosen frames with a name, as those that show one costume"),
-         &ScopeEditor::fillSets);
-    menu(*m_give, "scopeGive", tr("Give to"), tr("Others get the value as well; here it stays as it is"),
-         &ScopeEditor::fillOthers);
+    dressMenus();
     grid->addWidget(m_thisFrame, 1, 0);
     grid->addWidget(m_light, 1, 1);
     grid->addWidget(m_set, 2, 0);
     grid->addWidget(m_all, 2, 1);
     grid->addWidget(m_give, 3, 0);
     grid->addWidget(m_letGo, 3, 1);
-    m_each->setObjectName("scopeEach");
-    m_each->setToolTip(tr("A change made while looking at a frame is that frame's; others keep theirs"));
-    connect(m_each, &QCheckBox::clicked, this, [this](bool on) {
-        change(
-            [on](Step step, const std::string& part) {
-                on ? void(step.perPicture.insert(part)) : void(step.perPicture.erase(part));
-                return step;
-            },
-            on ? tr("%1 kept by each frame") : tr("%1 travels with the look"));
-    });
+    dressEach();
     grid->addWidget(m_each, 4, 0, 1, 2);
     grid->setRowStretch(5, 1);
     return side;

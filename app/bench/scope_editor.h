@@ -26,6 +26,8 @@ public:
 private:
     void makeTable();
     QWidget* makeButtons();
+    void dressMenus();
+    void dressEach();
     std::vector<std::string> chosenParts() const;
     /// Changes every chosen part of the step, as one gesture.
     void change(const std::function<Step(const Step& step, const std::string& part)>& change, const QString& action);

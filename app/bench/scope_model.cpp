@@ -13,31 +13,36 @@ int ScopeModel::rowOf(const std::string& part) const
     return found == m_rows.end() ? -1 : static_cast<int>(found - m_rows.begin());
 }
 
+ScopeModel::Row ScopeModel::rowFor(const Step& step, const Step& shown, const std::string& part,
+                                   const std::vector<PictureName>& all) const
+{
+    const Json value = valueOf(shown, part), travels = valueOf(step, part);
+    const std::string holder = holderFor(step, m_document.looks().pictureInHand(), part);
+    const auto others = std::count_if(all.begin(), all.end(), [&](const PictureName& picture) {
+        const std::string held = holderFor(step, picture, part);
+        return !held.empty() && *heldValue(step, held, part) != travels;
+    });
+    const QString guard = shown.guard.isOpen() ? QObject::tr("open") : QObject::tr("on");
+    return {part,
+            {partTitle(shown, part), part == step_part::kGuard ? guard : valueWords(value),
+             holder.empty() && step.perPicture.count(part) > 0 ? QObject::tr("each frame its own")
+                                                               : holderWords(m_document.job(), holder),
+             others == 0 ? QString() : QObject::tr("%1 of %2 frames").arg(others).arg(all.size())},
+            !holder.empty()};
+}
+
 void ScopeModel::refresh()
 {
     std::vector<Row> rows;
     const auto index = static_cast<std::size_t>(m_document.looks().selectedStep());
     if (const Step* shown = m_document.looks().step(); shown && index < m_document.looks().look().steps.size()) {
         const Step& step = m_document.looks().look().steps[index];
-        const PictureName here = m_document.looks().pictureInHand();
         std::vector<PictureName> all;
         if (!step.held.empty())
             for (const FrameId frame : m_document.looks().framesOfLook())
                 all.push_back(m_document.looks().pictureName(frame));
         for (const std::string& part : partsOf(*shown)) {
-            const Json value = valueOf(*shown, part), travels = valueOf(step, part);
-            const std::string holder = holderFor(step, here, part);
-            const auto others = std::count_if(all.begin(), all.end(), [&](const PictureName& picture) {
-                const std::string held = holderFor(step, picture, part);
-                return !held.empty() && *heldValue(step, held, part) != travels;
-            });
-            const QString guard = shown->guard.isOpen() ? QObject::tr("open") : QObject::tr("on");
-            rows.push_back({part,
-                            {partTitle(*shown, part), part == step_part::kGuard ? guard : valueWords(value),
-                             holder.empty() && step.perPicture.count(part) > 0 ? QObject::tr("each frame its own")
-                                                                               : holderWords(m_document.job(), holder),
-                             others == 0 ? QString() : QObject::tr("%1 of %2 frames").arg(others).arg(all.size())},
-                            !holder.empty()});
+            rows.push_back(rowFor(step, *shown, part, all));
         }
     }
     if (rows == m_rows)

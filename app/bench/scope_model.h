@@ -32,6 +32,9 @@ private:
         bool isHeld = false;
         bool operator==(const Row&) const = default;
     };
+    /// `all`: the frames of the look, when somebody holds something of the step.
+    Row rowFor(const Step& step, const Step& shown, const std::string& part, const std::vector<PictureName>& all) const;
+
     Document& m_document;
     std::vector<Row> m_rows;
 };

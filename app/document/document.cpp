@@ -463,6 +463,17 @@ void Document::show(const Job& before)
         m_selection->setFrameInHand(*touched.begin());
 }
 
+/// The look of the frame in hand, and whose values are whose.
+void Document::followLooks(const Job& before)
+{
+    const Job& now = job();
+    const FrameId inHand = m_selection->frameInHand();
+    if (before.lookOf(inHand) != now.lookOf(inHand))
+        m_looks->followFrame();
+    else if (before.sets != now.sets || before.lights != now.lights)
+        emit m_looks->lookChanged();  // other values may be whose they are
+}
+
 void Document::announce(const Job& before)
 {
     const Job& now = job();
@@ -497,11 +508,7 @@ void Document::announce(const Job& before)
     for (const auto& [isChanged, signal] : kParts)
         if (isChanged)
             emit(this->*signal)();
-    const FrameId inHand = m_selection->frameInHand();
-    if (before.lookOf(inHand) != now.lookOf(inHand))
-        m_looks->followFrame();
-    else if (before.sets != now.sets || before.lights != now.lights)
-        emit m_looks->lookChanged();  // other values may be whose they are
+    followLooks(before);
     emit historyChanged();
 }
 

@@ -153,6 +153,7 @@ private:
     void walk(bool isUndo);
     /// Says what differs from `before`.
     void announce(const Job& before);
+    void followLooks(const Job& before);
     /// A gesture that was taken back or done again is shown where it was made.
     void show(const Job& before);
     void writeNotice(bool liesElsewhere, std::size_t jobs);

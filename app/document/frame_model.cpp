@@ -334,6 +334,15 @@ int FrameModel::companionNumber(FrameId frame) const
     return found == all.end() ? 0 : static_cast<int>(found - all.begin()) + 1;
 }
 
+QStringList FrameModel::setsOf(FrameId frame) const
+{
+    QStringList sets;
+    for (const FrameSet& set : m_document.job().sets)
+        if (std::find(set.frames.begin(), set.frames.end(), frame) != set.frames.end())
+            sets << text(set.name);
+    return sets;
+}
+
 /// How the frame stands in the shoot.
 QVariant FrameModel::standingOf(const Frame& frame, int role) const
 {
@@ -353,13 +362,8 @@ QVariant FrameModel::standingOf(const Frame& frame, int role) const
         const auto found = looks.find(m_document.job().lookOf(frame.id));
         return found == looks.end() ? QString() : text(found->second.name);
     }
-    case SetsRole: {
-        QStringList sets;
-        for (const FrameSet& set : m_document.job().sets)
-            if (std::find(set.frames.begin(), set.frames.end(), frame.id) != set.frames.end())
-                sets << text(set.name);
-        return sets;
-    }
+    case SetsRole:
+        return setsOf(frame.id);
     case BracketRole:
         return bracketWords(frame.id);
     case TimeRole:

@@ -76,6 +76,7 @@ private:
     void followLooks();
     std::optional<SheetPictures::Made> madeOf(FrameId frame) const;
     double farOf(FrameId frame) const;
+    QStringList setsOf(FrameId frame) const;
     QPixmap shown(FrameId frame) const;
     static QPixmap onScreenOf(QCache<std::int64_t, QPixmap>& kept, FrameId frame, const QImage& srgb);
     QVariant standingOf(const Frame& frame, int role) const;

@@ -28,14 +28,11 @@ QString subjectBoundWords(const Look& look)
     return words.join(QStringLiteral(" · "));
 }
 
-void LibraryView::addButtons(QBoxLayout* row)
+void LibraryView::addVersions(QBoxLayout* row)
 {
-    const auto add = [&](const char* name, const QString& words, const QString& tip, std::function<void()> act) {
-        row->addWidget(makeButton(this, name, words, tip, std::move(act)));
-    };
-    add("libraryOpen", tr("Work on it"), tr("Take the chosen look in hand (Enter)"), [this] { open(); });
-    add("libraryUse", tr("Use in this job"),
-        tr("A look becomes a look of this job; steps are put after the chosen step (Enter)"), [this] { open(); });
+    row->addWidget(makeButton(this, "libraryUse", tr("Use in this job"),
+                              tr("A look becomes a look of this job; steps are put after the chosen step (Enter)"),
+                              [this] { open(); }));
     m_versions = new QToolButton(this);
     m_versions->setObjectName("libraryVersions");
     m_versions->setToolTip(tr("Which version is shown and used; all of them stay"));
@@ -43,6 +40,27 @@ void LibraryView::addButtons(QBoxLayout* row)
     m_versions->setMenu(new QMenu(m_versions));
     connect(m_versions->menu(), &QMenu::aboutToShow, this, [this] { fillVersions(*m_versions->menu()); });
     row->addWidget(m_versions);
+}
+
+void LibraryView::addPlaces(QBoxLayout* row)
+{
+    m_places = new QToolButton(this);
+    m_places->setObjectName("libraryPlaces");
+    m_places->setText(tr("Places"));
+    m_places->setToolTip(tr("The folders of the library; one that a team shares can be added"));
+    m_places->setPopupMode(QToolButton::InstantPopup);
+    m_places->setMenu(new QMenu(m_places));
+    connect(m_places->menu(), &QMenu::aboutToShow, this, [this] { fillPlaces(*m_places->menu()); });
+    row->addWidget(m_places);
+}
+
+void LibraryView::addButtons(QBoxLayout* row)
+{
+    const auto add = [&](const char* name, const QString& words, const QString& tip, std::function<void()> act) {
+        row->addWidget(makeButton(this, name, words, tip, std::move(act)));
+    };
+    add("libraryOpen", tr("Work on it"), tr("Take the chosen look in hand (Enter)"), [this] { open(); });
+    addVersions(row);
     add("libraryKeep", tr("Keep"), tr("Put the chosen look into the library across jobs, with a picture"), [this] {
         if (const auto look = chosen() ? m_document.looks().lookOfEntry(chosen()) : std::nullopt)
             m_shared->askToKeep(PartKind::Look, *look, m_wall.proxyInHand() ? m_wall.proxyInHand()->image : Image(),
@@ -66,14 +84,7 @@ void LibraryView::addButtons(QBoxLayout* row)
         tr("Write the chosen look to a file, complete with its tables, or as a lookup table with a report of how "
            "well it travels"),
         [this] { isShared() ? exportPart() : emit exportRequested(chosen()); });
-    m_places = new QToolButton(this);
-    m_places->setObjectName("libraryPlaces");
-    m_places->setText(tr("Places"));
-    m_places->setToolTip(tr("The folders of the library; one that a team shares can be added"));
-    m_places->setPopupMode(QToolButton::InstantPopup);
-    m_places->setMenu(new QMenu(m_places));
-    connect(m_places->menu(), &QMenu::aboutToShow, this, [this] { fillPlaces(*m_places->menu()); });
-    row->addWidget(m_places);
+    addPlaces(row);
     row->addStretch(1);
     add("libraryClose", tr("Back"), tr("Back to the wall"), [this] { emit closed(); });
 }
@@ -95,12 +106,8 @@ void LibraryView::open()
 
 bool LibraryView::isShared() const { return m_source->currentIndex() == 1; }
 
-LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
-    : QWidget(parent), m_document(document), m_wall(wall), m_shared(new SharedLibrary(document, wall.queue(), this)),
-      m_source(new QComboBox(this)), m_search(new QLineEdit(this)), m_sheet(new TileSheet(wall.queue(), this)),
-      m_words(new QLabel(this))
+void LibraryView::dressSearch()
 {
-    setObjectName("libraryView");
     m_search->setObjectName("librarySearch");
     m_search->setAccessibleName(tr("Search looks"));
     m_search->setPlaceholderText(tr("Search names, moods, steps"));
@@ -115,6 +122,15 @@ LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
             refresh();
     });
     connect(m_search, &QLineEdit::textChanged, this, [this] { refresh(); });
+}
+
+LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
+    : QWidget(parent), m_document(document), m_wall(wall), m_shared(new SharedLibrary(document, wall.queue(), this)),
+      m_source(new QComboBox(this)), m_search(new QLineEdit(this)), m_sheet(new TileSheet(wall.queue(), this)),
+      m_words(new QLabel(this))
+{
+    setObjectName("libraryView");
+    dressSearch();
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
     row->addWidget(m_source);

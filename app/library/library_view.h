@@ -36,6 +36,9 @@ protected:
 
 private:
     void open();
+    void dressSearch();
+    void addVersions(QBoxLayout* row);
+    void addPlaces(QBoxLayout* row);
     void addButtons(QBoxLayout* row);
     std::int64_t chosen() const;
     bool isShared() const;

@@ -17,14 +17,13 @@ Wall::Wall(Document& document, ProxyStore& proxies, RenderService& renders, QWid
     m_inHand->setSplitWords(wordsOf(m_splitStates.first), wordsOf(m_splitStates.second));
     connect(m_inHand, &PictureView::resized, this, [this] { requestRender(); });
     connect(m_inHand, &PictureView::panned, this, [this](QPointF by) { setActualSize(true, m_centre + by); });
-    connect(&document, &Document::keyColoursChanged, this, [this] { requestRender(); });
+    for (const auto changed : {&Document::keyColoursChanged, &Document::areasChanged, &Document::chosenLooksChanged})
+        connect(&document, changed, this, [this] { requestRender(); });
     connect(&document, &Document::framingChanged, this, [this] { requestRender(); });
-    connect(&document, &Document::areasChanged, this, [this] { requestRender(); });
     connect(&document, &Document::opened, this, [this] { rebuild(); });
     connect(&document.selection(), &Selection::frameChosen, this, [this] { rebuild(); });
     connect(&document.selection(), &Selection::companionsChanged, this, [this] { rebuild(); });
     connect(&document.looks(), &LooksInHand::lookChanged, this, [this] { requestRender(); });
-    connect(&document, &Document::chosenLooksChanged, this, [this] { requestRender(); });
     connect(&document.looks(), &LooksInHand::selectionChanged, this, [this] { requestRender(); });
     connect(&proxies, &ProxyStore::proxyReady, this, [this](std::int64_t frame) {
         if (frame == m_document.selection().frameInHand())

@@ -190,7 +190,8 @@ std::vector<LibraryPlace> Library::places() const
         std::error_code error;
         const bool isThere = fs::is_directory(folder, error);
         const bool isOwn = &folder == &m_places.front();
-        all.push_back({folder, isThere ? ::faccessat(AT_FDCWD, folder.c_str(), W_OK, AT_EACCESS) != 0 : !isOwn, isThere || isOwn});
+        all.push_back({folder, isThere ? ::faccessat(AT_FDCWD, folder.c_str(), W_OK, AT_EACCESS) != 0 : !isOwn,
+                       isThere || isOwn});
     }
     return all;
 }

@@ -166,8 +166,8 @@ TEST(Part, CarriesItsRolesAndNamesWhatDoesNotFit)
     for (int i = 0; i < 3; ++i)
         from.steps.push_back({Contrast{}, true, 1, "n", {}});
     from.steps[1].guard.where.role = "sky";
-    from.steps[1] =
-        withHeld(withHeld(from.steps[1], "4", step_part::kStrength, 0.2), holderOfSet("dish"), step_part::kStrength, 0.4);
+    from.steps[1] = withHeld(withHeld(from.steps[1], "4", step_part::kStrength, 0.2), holderOfSet("dish"),
+                             step_part::kStrength, 0.4);
     from = grouped(from, 1, 2, "Light");
     const Look part = partOf(from, 1, 2);
     EXPECT_EQ(part.name, "Light");

@@ -254,5 +254,52 @@ TEST_F(BatchLooks, AllOfItIsTakenBackStepByStepAndKeptWhenReopened)
     EXPECT_EQ(document().looks().framesOfLook().size(), 4u);
 }
 
+TEST_F(BatchLooks, TheSheetShowsTheSetFinishedAndOrdersItByAKeyColour)
+{
+    makeTwoLooks();
+    m_app->key(Qt::Key_1, Qt::ControlModifier);
+    FrameModel& model = m_app->window().shoot().model();
+    SheetPictures& pictures = model.pictures();
+    const auto choose = [&](const char* name, int index) {
+        auto& box = m_app->find<QComboBox>(name);
+        box.setCurrentIndex(index);
+        emit box.activated(index);
+    };
+    const auto allRight = [&] { return waitUntil([&] { return pictures.rightCount() == 6 && pictures.isAtRest(); }); };
+    EXPECT_TRUE(pictures.picture(m_ids[0]).isNull()) << "nothing is made before it is asked for";
+    choose("sheetState", 2);
+    ASSERT_TRUE(allRight());
+    const QImage base = pictures.picture(m_ids[0]), lamplight = pictures.picture(m_ids[2]);
+    EXPECT_FALSE(base.isNull());
+    // Live: another strength of the base look changes its frames and no others; taken back, all is as it was.
+    Look softer = m_app->look();
+    softer.steps[0].strength = 0.3;
+    document().looks().takeLook(softer, "Softer");
+    ASSERT_TRUE(allRight());
+    EXPECT_NE(pictures.picture(m_ids[0]), base);
+    EXPECT_EQ(pictures.picture(m_ids[2]), lamplight);
+    document().undo();
+    ASSERT_TRUE(allRight());
+    EXPECT_EQ(pictures.picture(m_ids[0]), base);
+    choose("sheetState", 1);
+    ASSERT_TRUE(allRight());
+    EXPECT_NE(pictures.picture(m_ids[0]), base);
+    // A key colour known on two frames of one light: ordered by how far it is off.
+    KeyColour key;
+    key.name = "patch", key.frame = m_ids[0], key.place = {0.2, 0.6, 0.3, 0.7};
+    document().setKeyColours({key}, "Key");
+    Job places = document().job();
+    places.keyPlaces[{m_ids[1], "patch"}] = {key.place, 1, true};
+    ASSERT_TRUE(document().commit(places, "Place"));
+    choose("shootOrder", 5);
+    ASSERT_TRUE(allRight());
+    QListView& sheet = m_app->window().shoot().sheet();
+    const auto far = [&](int row) { return sheet.model()->index(row, 0).data(FrameModel::FarRole).toDouble(); };
+    ASSERT_TRUE(waitUntil([&] { return far(0) > 1; }));
+    EXPECT_EQ(sheet.model()->index(0, 0).data(FrameModel::IdRole).toLongLong(), m_ids[1]);
+    EXPECT_EQ(sheet.model()->index(1, 0).data(FrameModel::IdRole).toLongLong(), m_ids[0]) << "the lead is no way off";
+    EXPECT_EQ(far(2), -1) << "where it is not known";
+}
+
 }  // namespace
 }  // namespace amber::test

@@ -202,5 +202,79 @@ TEST_F(Parts, ALookIsKeptUsedInAnotherJobChangedAndBothVersionsAreThere)
         waitUntil([&] { return m_app->find<QLabel>("libraryWords").text().contains("passed over: v0002.json"); }));
 }
 
+TEST_F(Parts, AHurtKeyColourIsBroughtBackSeenBeforeItIsTaken)
+{
+    KeyColour key;
+    key.name = "patch", key.frame = m_app->document().selection().frameInHand();
+    key.place = {0.2, 0.6, 0.24, 0.66}, key.tolerance = 2;
+    m_app->document().setKeyColours({key}, "Key");
+    Look look;
+    look.name = m_app->look().name;
+    SplitToning tint;
+    tint.dyes = {{0.6, 300, 0.05, 0.8, {}}};
+    look.steps.emplace_back().parameters = tint;
+    looks().takeLook(look, "Tint");
+    m_app->key(Qt::Key_F, Qt::ControlModifier);
+    const auto repair = [&] { return m_app->window().findChild<QPushButton*>("repairKey"); };
+    for (const char* answer : {"Leave it", "Take"}) {
+        ASSERT_TRUE(waitUntil([&] { return repair() && repair()->isVisible(); }));
+        bool isSeen = false;
+        OpenWindow::whenOpen([&](QWidget* dialog) {
+            isSeen = m_app->look().steps.size() == 2 && m_app->document().undoAction() == "Tint";
+            for (auto* button : dialog->findChildren<QPushButton*>())
+                if (button->text() == answer)
+                    button->click();
+        });
+        repair()->click();
+        ASSERT_TRUE(waitUntil([&] { return isSeen; })) << "it is on the wall before it is taken";
+        if (std::string(answer) == "Leave it") {
+            EXPECT_EQ(m_app->look(), look);
+        }
+    }
+    ASSERT_TRUE(waitUntil([&] { return m_app->document().undoAction() == "patch brought back"; }));
+    EXPECT_EQ(kinds(), (std::vector<std::string>{"split-toning", "hue-shifts"}));
+    m_app->document().undo();
+    EXPECT_EQ(m_app->look(), look);
+}
+
+TEST_F(Parts, ColoursAreTypedAndPickedAndColoursHeldBack)
+{
+    ASSERT_TRUE(m_app->addStep("Even towards"));
+    const auto choose = [&](const char* button, const QString& words) {
+        QMenu* menu = m_app->find<QToolButton>(button).menu();
+        emit menu->aboutToShow();
+        for (QAction* action : menu->actions())
+            if (action->text() == words)
+                return action->trigger();
+        FAIL() << words.toStdString();
+    };
+    answer("lch 60 40 60");
+    choose("even-towards.colour", "Typed…");
+    const auto range = [&] { return std::get<EvenTowards>(m_app->look().steps[0].parameters).range; };
+    const double typed = range().hue;
+    EXPECT_NE(typed, NearColours{}.hue);
+    choose("even-towards.colour", "From the picture: the next click");
+    const QPoint at = m_app->placeInPicture(0.5, 0.8);
+    QTest::mouseClick(&m_app->picture(), Qt::LeftButton, {}, at);
+    EXPECT_NE(range().hue, typed);
+    EXPECT_EQ(m_app->document().undoAction(), "Colour picked");
+    answer("no colour at all");
+    choose("even-towards.colour", "Typed…");
+    EXPECT_TRUE(m_app->message().contains("no colour"));
+    // Held back from a family, by half.
+    QTest::mouseClick(&m_app->find("stepGuard"), Qt::LeftButton);
+    choose("shelterAdd", "Clay");
+    ASSERT_EQ(m_app->look().steps[0].guard.shelters.size(), 1u);
+    choose("shelter0", "50 %");
+    EXPECT_EQ(m_app->look().steps[0].guard.shelters[0].amount, 0.5);
+    choose("shelter0", "No longer");
+    EXPECT_TRUE(m_app->look().steps[0].guard.shelters.empty());
+    // A tone of the picture as the range, by a drag on it.
+    OpenWindow::drag(m_app->picture(), m_app->placeInPicture(0.5, 0.2), QPoint(0, 16));
+    EXPECT_GT(m_app->look().steps[0].guard.toneLow, 0.2);
+    EXPECT_LT(m_app->look().steps[0].guard.toneHigh, 0.9);
+    EXPECT_FALSE(m_app->find<QLabel>("guardShare").text().isEmpty());
+}
+
 }  // namespace
 }  // namespace amber::test

@@ -154,6 +154,25 @@ void ShootPlace::makeBracketButton()
     connect(m_bracket, &QToolButton::clicked, this, &ShootPlace::chooseBracket);
 }
 
+void ShootPlace::addMenus(QHBoxLayout& row)
+{
+    makeBracketButton();
+    row.addWidget(m_bracket);
+    row.addWidget(menuButton("shootMenu", tr("Watch, plan"),
+                             tr("Watch a folder for pictures that arrive; the time plan"),
+                             [this](QMenu& menu) { fillMoreMenu(menu); }));
+    row.addWidget(menuButton("shootLookMenu", tr("Look"),
+                             tr("Which look lands: on the chosen frames, on their light, on all others"),
+                             [this](QMenu& menu) { fillLookMenu(menu, m_document, chosenFrames()); }));
+    row.addWidget(menuButton("setMenu", tr("Sets"),
+                             tr("Frames with a name, for which looks hold values of their own: one costume, one dish"),
+                             [this](QMenu& menu) { fillSetMenu(menu); }));
+    row.addWidget(
+        menuButton("groupMenu", tr("Lights"),
+                   tr("Light groups: move frames, make, name, join and part groups, choose which frame stands for one"),
+                   [this](QMenu& menu) { fillGroupMenu(menu); }));
+}
+
 QLayout* ShootPlace::makeFilters()
 {
     auto* row = new QHBoxLayout;
@@ -185,21 +204,7 @@ QLayout* ShootPlace::makeFilters()
     m_shownAs->setToolTip(tr("What the frames are shown as; finished: balanced and with the look that lands on each"));
     refreshOrders();
     row->addStretch(1);
-    makeBracketButton();
-    row->addWidget(m_bracket);
-    row->addWidget(menuButton("shootMenu", tr("Watch, plan"),
-                              tr("Watch a folder for pictures that arrive; the time plan"),
-                              [this](QMenu& menu) { fillMoreMenu(menu); }));
-    row->addWidget(menuButton("shootLookMenu", tr("Look"),
-                              tr("Which look lands: on the chosen frames, on their light, on all others"),
-                              [this](QMenu& menu) { fillLookMenu(menu, m_document, chosenFrames()); }));
-    row->addWidget(menuButton("setMenu", tr("Sets"),
-                              tr("Frames with a name, for which looks hold values of their own: one costume, one dish"),
-                              [this](QMenu& menu) { fillSetMenu(menu); }));
-    row->addWidget(
-        menuButton("groupMenu", tr("Lights"),
-                   tr("Light groups: move frames, make, name, join and part groups, choose which frame stands for one"),
-                   [this](QMenu& menu) { fillGroupMenu(menu); }));
+    addMenus(*row);
     return row;
 }
 

@@ -54,6 +54,7 @@ private:
     void makeSheet();
     QWidget* makeEmpty();
     QLayout* makeFilters();
+    void addMenus(QHBoxLayout& row);
     void refreshGroups();
     void refreshOrders();
     void order(int index);
