@@ -35,6 +35,7 @@ void LibraryView::addVersions(QBoxLayout* row)
                               [this] { open(); }));
     m_versions = new QToolButton(this);
     m_versions->setObjectName("libraryVersions");
+    m_versions->setAccessibleName(tr("Version"));
     m_versions->setToolTip(tr("Which version is shown and used; all of them stay"));
     m_versions->setPopupMode(QToolButton::InstantPopup);
     m_versions->setMenu(new QMenu(m_versions));
