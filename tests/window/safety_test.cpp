@@ -304,7 +304,7 @@ TEST(DamagedJobWindow, ABalanceThatCannotBeReadIsSaidKeptAndNotHandedOver)
     const TemporaryFolder folder;
     const fs::path job = workedOn(folder / "one");
     changeJob(job, "UPDATE frame_balance SET kelvin = 'warm' WHERE frame = 2");
-    changeJob(job, "INSERT OR REPLACE INTO light VALUES (0, 'Window', 'the second')");
+    changeJob(job, "INSERT OR REPLACE INTO light VALUES (0, 'Window', 'the second', 0)");
     OpenWindow app(folder / "one");
     EXPECT_TRUE(app.message().contains("The balance of frame-1 cannot be read")) << app.message().toStdString();
     EXPECT_TRUE(app.message().contains("light groups cannot be read"));
