@@ -262,10 +262,10 @@ void Bench::setPictureSource(const std::function<Image()>& source)
         e->picture = source;
 }
 
-void Bench::setQueue(RenderQueue& queue)
+void Bench::setPicking(RenderQueue& queue, const PickNext& pickNext)
 {
     for (StepEditor* e : m_pages->findChildren<StepEditor*>(Qt::FindDirectChildrenOnly))
-        e->queue = &queue;
+        e->queue = &queue, e->pickNext = pickNext;
 }
 
 void Bench::setLevel(const std::function<void(const std::string& role, AreaMeasure measure)>& level)
@@ -415,14 +415,6 @@ void Bench::setProbe(const std::optional<Probe>& probe)
 }
 
 bool Bench::beginPictureDrag(const Probe& probe) { return editor() && editor()->beginPictureDrag(probe); }
-
-bool Bench::isPicking() const { return editor() && editor()->isPicking(); }
-
-void Bench::pick(const Probe& probe)
-{
-    if (StepEditor* e = editor())
-        e->picked(probe);
-}
 
 void Bench::dragPicture(QPointF delta)
 {

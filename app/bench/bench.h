@@ -27,9 +27,6 @@ public:
     void setEntering(const FrameMeasures& measures);
     void setProbe(const std::optional<Probe>& probe);
     bool beginPictureDrag(const Probe& probe);
-    /// The next click on the picture is for an editor: its colour.
-    bool isPicking() const;
-    void pick(const Probe& probe);
     void dragPicture(QPointF delta);
     void endPictureDrag();
     TableEditor& tableEditor() { return *m_tableEditor; }
@@ -38,8 +35,8 @@ public:
     void setPictureSource(const std::function<Image()>& source);
     /// Some colours of the frame in hand as it came in: by them a just noticeable difference is measured.
     void setColourSource(const std::function<std::vector<LinearRgb>()>& source) { m_colours = source; }
-    /// Where editors read pictures.
-    void setQueue(RenderQueue& queue);
+    /// Where editors read pictures, and how they get a colour of the one on the wall.
+    void setPicking(RenderQueue& queue, const PickNext& pickNext);
     void setLevel(const std::function<void(const std::string& role, AreaMeasure measure)>& level);
     /// The number in hand, or the strength when none is, at its upper (1) or lower (-1) end until let go (0).
     void holdExtreme(int way);

@@ -56,35 +56,41 @@ private:
 
 }  // namespace
 
-std::optional<LinearRgb> askColour(QWidget* parent, const std::function<void(const QString&)>& failed)
+std::optional<LinearRgb> askOtherPicture(RenderQueue& queue, QWidget* parent)
 {
-    const auto typed = askLine(parent, {"colourDialog",
-                                        QObject::tr("A colour"),
-                                        QObject::tr("#RRGGBB in sRGB, lab L a b, lch L C h, or oklch L C h"),
-                                        {},
-                                        QObject::tr("Take")});
+    const QString path = QFileDialog::getOpenFileName(parent, QObject::tr("A picture with the colour"));
+    if (path.isEmpty())
+        return std::nullopt;
+    PictureDialog dialog(queue, path, parent);
+    return dialog.exec() == QDialog::Accepted ? dialog.colour : std::nullopt;
+}
+
+/// Asks for a typed colour; nothing when it was left or is none, which is said.
+static std::optional<LinearRgb> askTyped(StepEditor& editor)
+{
+    const auto typed = askLine(&editor, {"colourDialog",
+                                         QObject::tr("A colour"),
+                                         QObject::tr("#RRGGBB in sRGB, lab L a b, lch L C h, or oklch L C h"),
+                                         {},
+                                         QObject::tr("Take")});
     if (!typed || typed->isEmpty())
         return std::nullopt;
     const auto colour = colourFromText(typed->toStdString());
     if (!colour)
-        return failed(QString::fromStdString(colour.error().message())), std::nullopt;
+        return editor.say(QString::fromStdString(colour.error().message())), std::nullopt;
     return *colour;
 }
 
 void addColourActions(QMenu& menu, StepEditor& editor, const std::function<void(const LinearRgb&)>& take)
 {
     menu.addAction(QObject::tr("From the picture: the next click"), &editor,
-                   [&editor, take] { editor.pickNext(take); });
+                   [&editor, take] { editor.pickNext([take](const Probe& probe) { take(probe.entering); }); });
     menu.addAction(QObject::tr("From another picture…"), &editor, [&editor, take] {
-        const QString path = QFileDialog::getOpenFileName(&editor, QObject::tr("A picture with the colour"));
-        if (path.isEmpty() || !editor.queue)
-            return;
-        PictureDialog dialog(*editor.queue, path, &editor);
-        if (dialog.exec() == QDialog::Accepted && dialog.colour)
-            take(*dialog.colour);
+        if (const auto colour = askOtherPicture(*editor.queue, &editor))
+            take(*colour);
     });
     menu.addAction(QObject::tr("Typed…"), &editor, [&editor, take] {
-        if (const auto colour = askColour(&editor, [&editor](const QString& why) { editor.say(why); }))
+        if (const auto colour = askTyped(editor))
             take(*colour);
     });
 }

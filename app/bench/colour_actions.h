@@ -7,9 +7,9 @@ class QMenu;
 
 namespace amber {
 
-/// Adds them to a menu of an editor. `take` gets the colour.
+/// Adds them to a menu of an editor. `take` gets the colour, of the picture on the wall as it enters the step.
 void addColourActions(QMenu& menu, StepEditor& editor, const std::function<void(const LinearRgb&)>& take);
-/// Asks for a typed colour; nothing when it was left, and a fault is said by `failed`.
-std::optional<LinearRgb> askColour(QWidget* parent, const std::function<void(const QString&)>& failed);
+/// Asks for any picture and a click on it; nothing when it was left.
+std::optional<LinearRgb> askOtherPicture(RenderQueue& queue, QWidget* parent);
 
 }  // namespace amber

@@ -2,6 +2,7 @@
 
 #include "app/bench/colour_actions.h"
 #include "app/bench/shelter_row.h"
+#include "app/bench/tone_range_dialog.h"
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "app/words/words.h"
@@ -161,6 +162,9 @@ void GuardEditor::addButtons(QHBoxLayout* row)
     pick->setMenu(menu);
     addColourActions(*menu, *this, [this](const LinearRgb& colour) { takeColour(colour); });
     row->addWidget(pick);
+    row->addWidget(makeButton(this, "guardTones", tr("Tones…"),
+                              tr("The picture cut into five ranges of tone, one of them to be taken"),
+                              [this] { askTones(); }));
     m_share->setObjectName("guardShare");
     m_share->setProperty("quiet", true);
     m_share->setToolTip(tr("How much of the frame in hand, as it enters the step, the guard lets through"));
@@ -182,6 +186,18 @@ void GuardEditor::takeColour(const LinearRgb& colour)
     changed.hueCentre = rounded(c.hueDegrees, 1), changed.hueWidth = c.chroma < kHasHue ? 360 : 50;
     set(changed);
     m_document.looks().commit(tr("Guard round a colour"));
+}
+
+void GuardEditor::askTones()
+{
+    ToneRangeDialog dialog(picture ? picture() : Image(), this);
+    if (dialog.exec() != QDialog::Accepted)
+        return;
+    Guard changed = guard();
+    changed.toneLow = dialog.chosen().toneLow, changed.toneHigh = dialog.chosen().toneHigh;
+    changed.toneFeather = dialog.chosen().toneFeather;
+    set(changed);
+    m_document.looks().commit(tr("Guard on a range of tones"));
 }
 
 bool GuardEditor::beginPictureDrag(const Probe& probe)

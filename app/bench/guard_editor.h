@@ -58,6 +58,7 @@ public:
 private:
     void showShare();
     void takeColour(const LinearRgb& colour);
+    void askTones();
     void addButtons(QHBoxLayout* row);
     void connectShelters();
     void addWhere(QVBoxLayout* to);

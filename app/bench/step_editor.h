@@ -22,6 +22,9 @@ struct Probe {
     bool leavesOut = false;  ///< the look has spatial steps, which a single colour cannot tell
 };
 
+/// Asks for a colour of the picture.
+using PickNext = std::function<void(const std::function<void(const Probe&)>& take)>;
+
 class StepEditor : public QWidget {
     Q_OBJECT
 
@@ -51,17 +54,8 @@ public:
     std::function<void(const std::string& role, AreaMeasure measure)> level;
     /// Where pictures are read.
     RenderQueue* queue = nullptr;
-    /// The next click on the picture gives its colour as it enters the step, and no drag.
-    void pickNext(std::function<void(const LinearRgb&)> take) { m_pick = std::move(take); }
-    bool isPicking() const { return m_pick != nullptr; }
-    /// True when the click was waited for.
-    bool picked(const Probe& probe)
-    {
-        if (!m_pick)
-            return false;
-        std::exchange(m_pick, nullptr)(probe.entering);
-        return true;
-    }
+    /// The next click on the picture, or Enter where the arrow keys point, is for `take`; set by the bench.
+    PickNext pickNext;
     void say(const QString& words) { emit m_document.failed(words); }
     /// Called when something is to be laid over the picture.
     std::function<void(const RenderRequest::Overlay& overlay, const QString& words)> overlay;
@@ -93,7 +87,6 @@ protected:
     Document& m_document;
 
 private:
-    std::function<void(const LinearRgb&)> m_pick;
     struct Explained {
         std::function<std::string()> pointer;
         QString label;

@@ -350,14 +350,18 @@ void LooksInHand::commitAll()
     commit(tr("Change"));
 }
 
-void LooksInHand::takeLook(const Look& look, const QString& action)
+void LooksInHand::takeLook(const Look& look, const QString& action) { takeLook(look, m_document.job(), action); }
+
+void LooksInHand::takeLook(const Look& look, const Job& after, const QString& action)
 {
     if (!mayEdit())
         return;
+    Job wanted = after;
     commitPending();
+    wanted.looks = m_document.job().looks;
     m_look = look;
     m_selected = std::clamp(m_selected, 0, std::max(0, static_cast<int>(m_look.steps.size()) - 1));
-    commit(action);
+    commitWith(wanted, action);
     announceSteps();
 }
 

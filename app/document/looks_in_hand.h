@@ -93,6 +93,8 @@ public:
     void commitAll();
     /// Another whole look in the place of this one, as one gesture.
     void takeLook(const Look& look, const QString& action);
+    /// Together with what is decided in the job.
+    void takeLook(const Look& look, const Job& after, const QString& action);
     void addStep(const StepParameters& parameters);
     void removeStep(int index);
     void moveStep(int from, int to);

@@ -1,5 +1,6 @@
 #include "app/instruments/key_list.h"
 
+#include "app/bench/colour_actions.h"
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "core/colour/difference.h"
@@ -188,11 +189,52 @@ void KeyList::keep(const KeyColour& key)
     m_document.setKeyColours(keys, tr("Key colour kept"));
 }
 
+void KeyList::setTarget(const std::string& key, const LinearRgb& colour)
+{
+    auto keys = m_document.job().keys;
+    for (KeyColour& k : keys)
+        if (k.name == key)
+            k.target = toLab(colour);
+    m_document.setKeyColours(keys, tr("Key colour changed"));
+}
+
+void KeyList::askTarget(int row)
+{
+    const auto index = static_cast<std::size_t>(row);
+    const auto typed =
+        askLine(this, {"targetDialog", tr("Target of %1").arg(text(m_trace->keys[index].name)),
+                       tr("#RRGGBB, lab L a b, lch L C h, oklch L C h, or stops from mid-grey: +0.5 stops")});
+    if (!typed || typed->isEmpty())
+        return;
+    const auto target = targetFromText(typed->toStdString(), m_trace->states.back().keys[index].lab);
+    if (!target)
+        emit m_document.failed(text(target.error().message()));
+    else
+        change(row, [&](KeyColour& k) { k.target = *target; });
+}
+
+void KeyList::addTargets(QMenu& menu, int row)
+{
+    const auto index = static_cast<std::size_t>(row);
+    menu.addAction(tr("Target: as it is now"), this, [this, row, now = m_trace->states.back().keys[index].lab] {
+        change(row, [&](KeyColour& k) { k.target = now; });
+    });
+    menu.addAction(tr("Target: as it came in"), this,
+                   [this, row] { change(row, [](KeyColour& k) { k.target.reset(); }); });
+    const std::string name = m_trace->keys[index].name;
+    menu.addAction(tr("Target: from the picture, the next click"), this,
+                   [this, name] { m_pickNext([this, name](const Probe& probe) { setTarget(name, probe.out); }); });
+    menu.addAction(tr("Target: from another picture…"), this, [this, name] {
+        if (const auto colour = askOtherPicture(*m_queue, this))
+            setTarget(name, *colour);
+    });
+    menu.addAction(tr("Target: typed…"), this, [this, row] { askTarget(row); });
+}
+
 void KeyList::showMenu(int row, QPoint at)
 {
     const auto index = static_cast<std::size_t>(row);
     const KeyColour key = m_trace->keys[index];
-    const Lab now = m_trace->states.back().keys[index].lab;
     QMenu menu(this);
     menu.setObjectName("keyMenu");
     if (key.kind != KeyColour::Kind::Marked) {
@@ -200,20 +242,7 @@ void KeyList::showMenu(int row, QPoint at)
         menu.exec(at);
         return;
     }
-    menu.addAction(tr("Target: as it is now"), this, [&] { change(row, [&](KeyColour& k) { k.target = now; }); });
-    menu.addAction(tr("Target: as it came in"), this, [&] { change(row, [](KeyColour& k) { k.target.reset(); }); });
-    menu.addAction(tr("Target: typed…"), this, [&] {
-        const auto typed =
-            askLine(this, {"targetDialog", tr("Target of %1").arg(text(key.name)),
-                           tr("#RRGGBB, lab L a b, lch L C h, oklch L C h, or stops from mid-grey: +0.5 stops")});
-        if (!typed || typed->isEmpty())
-            return;
-        const auto target = targetFromText(typed->toStdString(), now);
-        if (!target)
-            emit m_document.failed(text(target.error().message()));
-        else
-            change(row, [&](KeyColour& k) { k.target = *target; });
-    });
+    addTargets(menu, row);
     QMenu* tolerance = menu.addMenu(tr("Tolerance, ΔE %1").arg(key.tolerance, 0, 'g', 3));
     for (const double value : {1.0, 2.0, 3.0, 5.0, 8.0})
         tolerance->addAction(QString::number(value), this,

@@ -2,10 +2,12 @@
 // menu.
 #pragma once
 
-#include "app/document/document.h"
+#include "app/bench/step_editor.h"
 #include "core/analysis/step_trace.h"
 
 #include <QWidget>
+
+class QMenu;
 
 namespace amber {
 
@@ -21,6 +23,8 @@ public:
     double differenceAt(int row) const;
     QRect rowRect(int row) const;
     void showMenu(int row, QPoint at);
+    /// Where pictures are read, and how a colour of the one on the wall is got.
+    void setPicking(RenderQueue& queue, const PickNext& pickNext) { m_queue = &queue, m_pickNext = pickNext; }
 
 signals:
     /// A key was chosen: the picture shows its name. -1: none.
@@ -38,6 +42,9 @@ protected:
 
 private:
     QString askName(const QString& start);
+    void addTargets(QMenu& menu, int row);
+    void setTarget(const std::string& key, const LinearRgb& colour);
+    void askTarget(int row);
     void keep(const KeyColour& key);
     int rowsShown() const;
     void select(int row);
@@ -45,6 +52,8 @@ private:
     Lab targetOf(int row) const;
 
     Document& m_document;
+    RenderQueue* m_queue = nullptr;
+    PickNext m_pickNext;
     std::optional<LookTrace> m_trace;
     int m_selected = -1, m_first = 0;
     bool m_focusSeen = false;

@@ -61,7 +61,7 @@ void LibraryView::fillVersions(QMenu& menu)
 void LibraryView::fillPlaces(QMenu& menu)
 {
     menu.clear();
-    const auto places = m_shared->places();
+    const auto& places = m_shared->places();
     for (std::size_t i = 0; i < places.size(); ++i) {
         const QString folder = text(places[i].folder.string());
         const QString state = !places[i].isThere     ? tr(" · not there")
@@ -125,6 +125,19 @@ void LibraryView::addSharedTiles(std::vector<Tile>& tiles)
     }
 }
 
+void LibraryView::showKept(const QString& part, int version, const QImage& picture)
+{
+    constexpr int kHeight = 96;
+    const LibraryPart* shown = isShared() ? chosenPart() : nullptr;
+    if (!shown || text(shown->id) != part || versionOf(*shown).number != version || picture.isNull())
+        return;
+    const double ratio = devicePixelRatioF();
+    QImage small = picture.scaledToHeight(qRound(kHeight * ratio), Qt::SmoothTransformation);
+    small.setDevicePixelRatio(ratio);
+    m_kept->setPixmap(QPixmap::fromImage(small));
+    m_kept->show(), m_keptWords->show();
+}
+
 /// What is known of a part of the library, and what of it does not fit here.
 void LibraryView::describeShared()
 {
@@ -142,6 +155,7 @@ void LibraryView::describeShared()
         return m_words->setText(words.join(QStringLiteral(" · ")));
     }
     const LibraryVersion& version = versionOf(*part);
+    m_shared->readPicture(part->id, version);
     QStringList about{version.look.intent.empty() ? tr("No mood written.") : text(version.look.intent)};
     about
         << tr("Made for: %1").arg(version.look.card.madeFor.empty() ? tr("not said") : text(version.look.card.madeFor))

@@ -125,10 +125,29 @@ void LibraryView::dressSearch()
     connect(m_search, &QLineEdit::textChanged, this, [this] { refresh(); });
 }
 
+QHBoxLayout* LibraryView::makeBelow()
+{
+    m_words->setObjectName("libraryWords");
+    m_words->setProperty("onWall", true);
+    m_words->setWordWrap(true);
+    m_words->setMinimumHeight(36);
+    m_kept->setObjectName("libraryKept");
+    m_kept->setAccessibleName(tr("The chosen version on the picture it was kept with"));
+    m_keptWords->setProperty("onWall", true);
+    auto* below = new QHBoxLayout;
+    below->setSpacing(12);
+    below->addWidget(m_kept, 0, Qt::AlignTop);
+    auto* words = new QVBoxLayout;
+    words->addWidget(m_keptWords);
+    words->addWidget(m_words);
+    below->addLayout(words, 1);
+    return below;
+}
+
 LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
     : QWidget(parent), m_document(document), m_wall(wall), m_shared(new SharedLibrary(document, wall.queue(), this)),
       m_source(new QComboBox(this)), m_search(new QLineEdit(this)), m_sheet(new TileSheet(wall.queue(), this)),
-      m_words(new QLabel(this))
+      m_words(new QLabel(this)), m_kept(new QLabel(this)), m_keptWords(new QLabel(tr("as it was kept"), this))
 {
     setObjectName("libraryView");
     dressSearch();
@@ -137,15 +156,12 @@ LibraryView::LibraryView(Document& document, Wall& wall, QWidget* parent)
     row->addWidget(m_source);
     row->addWidget(m_search);
     addButtons(row);
-    m_words->setObjectName("libraryWords");
-    m_words->setProperty("onWall", true);
-    m_words->setWordWrap(true);
-    m_words->setMinimumHeight(36);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(14, 8, 14, 6);
     layout->addLayout(row);
     layout->addWidget(m_sheet, 1);
-    layout->addWidget(m_words);
+    layout->addLayout(makeBelow());
+    connect(m_shared, &SharedLibrary::pictureRead, this, &LibraryView::showKept);
     const auto renew = [this] { m_sheet->renewSoon([this] { refresh(); }); };
     connect(&document.looks(), &LooksInHand::lookChanged, this, renew);
     connect(&document.selection(), &Selection::frameChosen, this, renew);
@@ -226,6 +242,7 @@ void LibraryView::refresh()
 
 void LibraryView::describe()
 {
+    m_kept->hide(), m_keptWords->hide();
     if (isShared())
         return describeShared();
     const auto look = chosen() ? m_document.looks().lookOfEntry(chosen()) : std::nullopt;

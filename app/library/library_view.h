@@ -7,6 +7,7 @@
 #include "app/wall/wall.h"
 
 class QBoxLayout;
+class QHBoxLayout;
 class QLabel;
 class QLineEdit;
 class QComboBox;
@@ -37,6 +38,7 @@ protected:
 private:
     void open();
     void dressSearch();
+    QHBoxLayout* makeBelow();
     void addVersions(QBoxLayout* row);
     void addPlaces(QBoxLayout* row);
     void addButtons(QBoxLayout* row);
@@ -61,7 +63,8 @@ private:
     std::vector<std::string> m_shownParts;
     std::map<std::string, int> m_version;  ///< which version of a part is looked at; else the newest
     TileSheet* m_sheet;
-    QLabel* m_words;
+    void showKept(const QString& part, int version, const QImage& picture);
+    QLabel *m_words, *m_kept, *m_keptWords;
     std::vector<std::int64_t> m_shown;
 };
 

@@ -5,6 +5,7 @@
 #include "core/look/look_json.h"
 #include "core/look/part.h"
 
+#include <QImageReader>
 #include <QMessageBox>
 #include <QPushButton>
 
@@ -29,7 +30,9 @@ Image finishedSmall(const Look& look, const Image& picture)
 
 SharedLibrary::SharedLibrary(Document& document, RenderQueue& queue, QObject* parent)
     : QObject(parent), m_document(document), m_reading(new RenderSlot(queue, RenderQueue::Priority::Companion, this)),
-      m_keeping(new RenderSlot(queue, RenderQueue::Priority::Companion, this))
+      m_keeping(new RenderSlot(queue, RenderQueue::Priority::Companion, this)),
+      m_noting(new RenderSlot(queue, RenderQueue::Priority::Companion, this)),
+      m_picturing(new RenderSlot(queue, RenderQueue::Priority::InHand, this))
 {
 }
 
@@ -52,7 +55,7 @@ const LibraryPart* SharedLibrary::part(const std::string& id) const
 
 const LibraryPart* SharedLibrary::sameAs(PartKind kind, const std::string& name) const
 {
-    const auto all = places();
+    const auto& all = places();
     const auto isWritable = [&](const std::filesystem::path& folder) {
         return std::any_of(all.begin(), all.end(),
                            [&](const LibraryPlace& p) { return p.folder == folder && !p.isReadOnly; });
@@ -103,13 +106,15 @@ void SharedLibrary::use(const LibraryPart& part, const LibraryVersion& version)
     if (!m_document.isOpen())
         return;
     LooksInHand& looks = m_document.looks();
-    Library::ofUser().noteUse(part, version.number, m_document.title().toStdString());
+    inBackground([part, number = version.number, job = m_document.title().toStdString()] {
+        Library::ofUser().noteUse(part, number, job);
+        return Status{};
+    });
     if (part.kind == PartKind::Look)
         looks.addLook(version.look, tr("%1 taken from the library").arg(text(version.look.name)));
     else
         looks.pasteSteps(text(lookToText(version.look, true)), looks.lookId(),
                          looks.look().steps.empty() ? 0 : looks.selectedStep() + 1);
-    refresh();
 }
 
 Look SharedLibrary::preview(const LibraryPart& part, const LibraryVersion& version) const
@@ -122,18 +127,34 @@ Look SharedLibrary::preview(const LibraryPart& part, const LibraryVersion& versi
     return arrived ? std::move(arrived->look) : into;
 }
 
+/// Folders may hang, as those on other machines do.
+void SharedLibrary::inBackground(const std::function<Status()>& act)
+{
+    m_noting->run([act](const CancelToken&) { return act(); },
+                  [this](const Status& done) {
+                      if (!done)
+                          emit m_document.failed(text(done.error().message()));
+                      refresh();
+                  });
+}
+
 void SharedLibrary::addPlace(const QString& folder)
 {
-    if (const Status added = Library::ofUser().addPlace(folder.toStdString()); !added)
-        emit m_document.failed(text(added.error().message()));
-    refresh();
+    inBackground([place = folder.toStdString()] { return Library::ofUser().addPlace(place); });
 }
 
 void SharedLibrary::dropPlace(const QString& folder)
 {
-    if (const Status dropped = Library::ofUser().dropPlace(folder.toStdString()); !dropped)
-        emit m_document.failed(text(dropped.error().message()));
-    refresh();
+    inBackground([place = folder.toStdString()] { return Library::ofUser().dropPlace(place); });
+}
+
+void SharedLibrary::readPicture(const std::string& id, const LibraryVersion& version)
+{
+    m_picturing->run([file = text(version.picture.string())](
+                         const CancelToken&) { return file.isEmpty() ? QImage() : QImageReader(file).read(); },
+                     [this, part = text(id), number = version.number](const QImage& picture) {
+                         emit pictureRead(part, number, picture);
+                     });
 }
 
 }  // namespace amber

@@ -17,7 +17,8 @@ public:
     void refresh();
     bool isRead() const { return m_isRead; }
     const LibraryContents& contents() const { return m_contents; }
-    std::vector<LibraryPlace> places() const { return Library::ofUser().places(); }
+    /// As they were when they were read.
+    const std::vector<LibraryPlace>& places() const { return m_contents.places; }
     const LibraryPart* part(const std::string& id) const;
     /// A part of this kind and name that could take this as its next version, in a place that can be written to.
     const LibraryPart* sameAs(PartKind kind, const std::string& name) const;
@@ -32,13 +33,18 @@ public:
     Look preview(const LibraryPart& part, const LibraryVersion& version) const;
     void addPlace(const QString& folder);
     void dropPlace(const QString& folder);
+    /// Reads the picture that was kept with a version; pictureRead() follows.
+    void readPicture(const std::string& id, const LibraryVersion& version);
 
 signals:
     void changed();
+    /// Null when there is none.
+    void pictureRead(const QString& part, int version, const QImage& picture);
 
 private:
     Document& m_document;
-    RenderSlot *m_reading, *m_keeping;
+    void inBackground(const std::function<Status()>& act);
+    RenderSlot *m_reading, *m_keeping, *m_noting, *m_picturing;
     LibraryContents m_contents;
     bool m_isRead = false;
 };

@@ -1,12 +1,10 @@
 #include "core/analysis/look_sheet.h"
 
+#include "core/base/number_text.h"
 #include "core/display/view_transform.h"
 #include "core/image/resize.h"
 #include "core/look/scope.h"
 #include "core/page/pdf_pages.h"
-
-#include <cmath>
-#include <cstdio>
 
 namespace amber {
 namespace {
@@ -23,29 +21,10 @@ std::string spaced(const std::string& name)
     return words;
 }
 
-std::string number(double value)
-{
-    char text[32];
-    std::snprintf(text, sizeof text, "%.3f", value);
-    std::string words = text;
-    words.erase(words.find_last_not_of('0') + 1);
-    if (words.back() == '.')
-        words.pop_back();
-    return words == "-0" ? "0" : words;
-}
-
-std::string signedNumber(double value, int decimals)
-{
-    char text[32];
-    const double unit = std::pow(10.0, -decimals), rounded = std::round(value / unit) * unit;
-    std::snprintf(text, sizeof text, "%+.*f", decimals, rounded == 0 ? 0.0 : rounded);
-    return text;
-}
-
 std::string wordsOf(const Json& value)
 {
     if (value.is_number())
-        return number(value.get<double>());
+        return shortText(value.get<double>());
     if (value.is_boolean())
         return value.get<bool>() ? "yes" : "no";
     if (value.is_string())
@@ -105,11 +84,11 @@ std::string guardWords(const Guard& guard)
 {
     std::vector<std::string> parts;
     if (guard.limitsTone())
-        parts.push_back("tones " + number(guard.toneLow) + " to " + number(guard.toneHigh));
+        parts.push_back("tones " + shortText(guard.toneLow) + " to " + shortText(guard.toneHigh));
     if (guard.limitsChroma())
-        parts.push_back("chroma " + number(guard.chromaLow) + " to " + number(guard.chromaHigh));
+        parts.push_back("chroma " + shortText(guard.chromaLow) + " to " + shortText(guard.chromaHigh));
     if (guard.limitsHue())
-        parts.push_back("hues " + number(guard.hueWidth) + " wide round " + number(guard.hueCentre));
+        parts.push_back("hues " + shortText(guard.hueWidth) + " wide round " + shortText(guard.hueCentre));
     if (guard.where.isBound())
         parts.push_back((guard.where.isOutside ? "outside of " : "inside ") + guard.where.role);
     std::string words;
@@ -121,13 +100,13 @@ std::string guardWords(const Guard& guard)
 std::string movedWords(const LookTrace& trace, int step)
 {
     const StepState &from = trace.before(step), &to = trace.after(step);
-    std::string words = "brightness " + signedNumber(to.meanL - from.meanL, 3) + ", contrast " +
-                        signedNumber(to.contrast - from.contrast, 3) + ", chroma " +
-                        signedNumber(to.meanChroma - from.meanChroma, 3);
+    std::string words = "brightness " + signedText(to.meanL - from.meanL, 3) + ", contrast " +
+                        signedText(to.contrast - from.contrast, 3) + ", chroma " +
+                        signedText(to.meanChroma - from.meanChroma, 3);
     for (std::size_t k = 0; k < trace.keys.size(); ++k)
         if (const KeyMove move = trace.move(step, static_cast<int>(k)); move.deltaE >= 0.5)
             words += ", " + (trace.keys[k].name.empty() ? "a key colour" : trace.keys[k].name) + " " +
-                     number(std::round(10 * move.deltaE) / 10) + " dE";
+                     shortText(std::round(10 * move.deltaE) / 10) + " dE";
     return words;
 }
 
@@ -241,11 +220,11 @@ std::vector<std::string> recipeOf(const Step& step)
     if (lines.empty())
         lines.push_back("as it is when it is added: nothing is changed");
     if (step.strength != 1)
-        lines.push_back("strength " + number(step.strength));
+        lines.push_back("strength " + shortText(step.strength));
     if (const std::string words = guardWords(step.guard); !words.empty())
         lines.push_back(words);
     for (const Shelter& shelter : step.guard.shelters)
-        lines.push_back("held back from " + shelter.name + " by " + number(100 * shelter.amount) + " %");
+        lines.push_back("held back from " + shelter.name + " by " + shortText(100 * shelter.amount) + " %");
     for (const std::string& part : heldParts(step))
         lines.push_back(spaced(part.substr(part.rfind('/') + 1)) + ": other values for " +
                         std::to_string(holdersOf(step, part).size()) + " pictures or sets");

@@ -3,6 +3,7 @@
 #include "core/analysis/leak.h"
 #include "core/analysis/look_sheet.h"
 #include "core/analysis/repair.h"
+#include "core/analysis/tone_ranges.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 #include "tests/support/random_look.h"
@@ -141,6 +142,31 @@ TEST(Leak, TellsWhatHangsTogetherFromWhatDoesNot)
     EXPECT_NEAR(leak.touched, 125 / 800.0, 1e-9);
     EXPECT_NEAR(leak.apart, 25 / 125.0, 1e-9);
     EXPECT_EQ(leakOf(Step{}, picture.view()).touched, 0);
+}
+
+TEST(ToneRanges, PartThePictureByItsTones)
+{
+    // A wedge of greys: each range has its part, between them they have nearly all, and the rest of a tile is grey.
+    Image wedge(500, 2);
+    for (int y = 0; y < 2; ++y)
+        for (int x = 0; x < 500; ++x) {
+            const LinearRgb grey = toLinearRgb({x / 499.0, 0, 0});
+            float* p = wedge.mutableView().row(y) + 3 * x;
+            p[0] = p[1] = p[2] = static_cast<float>(grey.g);
+        }
+    const auto ranges = toneRanges(wedge.view());
+    double sum = 0;
+    for (std::size_t i = 0; i < ranges.size(); ++i) {
+        const double ownTone = 0.12 + 0.2 * static_cast<double>(i);
+        const auto own = static_cast<int>(ownTone * 499), other = static_cast<int>((1 - ownTone) * 499);
+        const auto at = [&](ImageView view, int x) { return static_cast<double>(view.row(0)[3 * x]); };
+        EXPECT_NEAR(at(ranges[i].picture.view(), own), at(wedge.view(), own), 1e-5);
+        if (i != 2)
+            EXPECT_NEAR(at(ranges[i].picture.view(), other), 0.18, 0.001);
+        EXPECT_NEAR(ranges[i].share, 0.2, 0.05) << i;
+        sum += ranges[i].share;
+    }
+    EXPECT_NEAR(sum, 1, 0.15);
 }
 
 TEST(LookSheet, SaysWhatEveryStepIsAndMakesPages)

@@ -1,7 +1,8 @@
 #include "core/area/area_reading.h"
 
+#include "core/base/number_text.h"
+
 #include <cmath>
-#include <cstdio>
 #include <cstdlib>
 
 namespace amber {
@@ -68,9 +69,7 @@ AreaReading readArea(const std::string& role, const std::map<std::string, Plane>
 std::string wordsOf(const AreaReading& r)
 {
     constexpr double kOverlap = 0.01, kHue = 1;
-    char share[48];
-    std::snprintf(share, sizeof share, "%.1f %% of the frame", 100 * r.share);
-    std::string words = share;
+    std::string words = fixedText(100 * r.share, 1) + " % of the frame";
     words += " · stands out by lightness " + fromTo(r.before.lightness, r.after.lightness) + ", chroma " +
              fromTo(r.before.chroma, r.after.chroma);
     if (std::abs(r.after.hueDegrees) >= kHue)

@@ -2,6 +2,7 @@
 #include "core/base/content_hash.h"
 #include "core/base/json_text.h"
 #include "core/base/memory_gate.h"
+#include "core/base/number_text.h"
 #include "core/base/written_files.h"
 #include "tests/support/temporary_folder.h"
 
@@ -211,6 +212,20 @@ TEST(Error, ReadsAsOneLine)
     EXPECT_EQ((Error{"wrong value", "a.json: strength", "0 to 2", "7"}.message()),
               "a.json: strength: wrong value (expected 0 to 2, found 7)");
     EXPECT_EQ((Error{"empty", {}, {}, {}}.message()), "empty");
+}
+
+TEST(NumberText, IsTheSameInEveryLocaleAndNothingHasNoSign)
+{
+    EXPECT_EQ(fixedText(0.5, 2), "0.50");
+    EXPECT_EQ(fixedText(-12.345, 1), "-12.3");
+    EXPECT_EQ(fixedText(-0.001, 2), "0.00");
+    EXPECT_EQ(signedText(0.25, 1), "+0.2");
+    EXPECT_EQ(signedText(-0.25, 2), "-0.25");
+    EXPECT_EQ(signedText(0.004, 2), "0.00");
+    EXPECT_EQ(shortText(75), "75");
+    EXPECT_EQ(shortText(0.5), "0.5");
+    EXPECT_EQ(shortText(-0.0004), "0");
+    EXPECT_EQ(shortText(1e6), "1000000");
 }
 
 }  // namespace

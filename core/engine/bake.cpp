@@ -1,10 +1,10 @@
 #include "core/engine/bake.h"
 
+#include "core/base/number_text.h"
 #include "core/colour/gamut.h"
 #include "core/table/cdl_fit.h"
 
 #include <algorithm>
-#include <cstdio>
 
 namespace amber {
 namespace {
@@ -174,9 +174,8 @@ std::string describe(const TravelReport& report)
         return text.empty() ? std::string("nothing") : text;
     };
     const auto numbers = [](const DifferenceSummary& d) {
-        char text[96];
-        std::snprintf(text, sizeof text, "mean %.3f, 95 %% %.3f, maximum %.3f", d.mean, d.percentile95, d.maximum);
-        return std::string(text);
+        return "mean " + fixedText(d.mean, 3) + ", 95 % " + fixedText(d.percentile95, 3) + ", maximum " +
+               fixedText(d.maximum, 3);
     };
     std::string text = "carries: " + list(report.carried) + "\nleaves out: " + list(report.left) + "\n";
     text += "difference from the exact look (CIEDE2000), whole lattice: " + numbers(report.lattice) + "\n";

@@ -234,6 +234,7 @@ Status Library::dropPlace(const fs::path& folder)
 LibraryContents Library::read() const
 {
     LibraryContents contents;
+    contents.places = places();
     for (const fs::path& place : m_places) {
         std::error_code error;
         std::vector<fs::path> folders;

@@ -55,6 +55,7 @@ struct LibraryFault {
 struct LibraryContents {
     std::vector<LibraryPart> parts;  ///< by name
     std::vector<LibraryFault> faults;
+    std::vector<LibraryPlace> places;  ///< as they were when this was read
 };
 
 class Library {

@@ -36,16 +36,29 @@ StepParameters without(const StepParameters& parameters)
     return plain;
 }
 
-/// A step of the group that holds these parameters for one picture, beside what it holds for others.
-Step heldFor(const std::string& picture, Step step, const StepParameters& parameters)
+/// A step of the group that holds these parameters for one holder, beside what it holds for others. What a set holds is
+/// not what each picture keeps for itself from then on.
+Step heldFor(const std::string& holder, Step step, const StepParameters& parameters)
 {
+    const std::set<std::string> kept = step.perPicture;
     Step wanted = step;
     wanted.parameters = parameters;
     const Json is = parametersOf(step), becomes = parametersOf(wanted);
     for (const auto& [name, value] : becomes.items())
         if (!is.contains(name) || is[name] != value)
             step.perPicture.insert(name);
-    return edited(step, picture, parameters);
+    step = edited(step, holder, parameters);
+    if (setOfHolder(holder))
+        step.perPicture = kept;
+    return step;
+}
+
+/// The step of a group that has this one's place in another look.
+auto sameIn(std::vector<Step>& steps, const Step& step)
+{
+    return std::find_if(steps.begin(), steps.end(), [&](const Step& s) {
+        return typeOf(s) == typeOf(step) && s.guard.where.role == step.guard.where.role;
+    });
 }
 
 }  // namespace
@@ -59,7 +72,7 @@ std::size_t beforePaper(const Look& look)
     return at;
 }
 
-Look mergedGroup(const Look& look, const Look& taken, const std::string& group, const std::string& onlyPicture)
+Look mergedGroup(const Look& look, const Look& taken, const std::string& group, const std::string& onlyFor)
 {
     Look result = look;
     result.reference = taken.reference;
@@ -73,31 +86,60 @@ Look mergedGroup(const Look& look, const Look& taken, const std::string& group, 
             result.steps.push_back(rest[next++]);
             continue;
         }
-        if (onlyPicture.empty()) {
+        if (onlyFor.empty()) {
             result.steps.push_back(step);
             continue;
         }
-        const auto before = std::find_if(own.begin(), own.end(), [&](const Step& s) {
-            return typeOf(s) == typeOf(step) && s.guard.where.role == step.guard.where.role;
-        });
+        const auto before = sameIn(own, step);
         Step kept = before == own.end() ? step : *before;
         if (before == own.end())
             kept.parameters = without(step.parameters);
         else
             own.erase(before);
-        result.steps.push_back(heldFor(onlyPicture, std::move(kept), step.parameters));
+        result.steps.push_back(heldFor(onlyFor, std::move(kept), step.parameters));
     }
     // What other pictures have of it and this one no longer.
     for (const Step& step : own)
-        if (!onlyPicture.empty())
+        if (!onlyFor.empty())
             result.steps.insert(result.steps.begin() + static_cast<std::ptrdiff_t>(beforePaper(result)),
-                                heldFor(onlyPicture, step, without(step.parameters)));
+                                heldFor(onlyFor, step, without(step.parameters)));
     // Roles that its steps are bound to.
     for (const Step& step : result.steps)
         if (const std::string& name = step.guard.where.role; step.group == group && !roleOf(result, name))
             if (const Role* role = roleOf(taken, name))
                 result.roles.push_back(*role);
     return result;
+}
+
+Look withoutOwnOfGroup(Look look, const std::string& group, const std::string& picture)
+{
+    for (Step& step : look.steps)
+        if (step.group == group)
+            step.held.erase(picture);
+    return look;
+}
+
+Look withGroupKept(Look look, const Look& before, const std::string& group, const PictureName& picture)
+{
+    std::vector<Step> own;
+    for (const Step& step : before.steps)
+        if (step.group == group)
+            own.push_back(step);
+    for (Step& step : look.steps) {
+        if (step.group != group)
+            continue;
+        const auto was = sameIn(own, step);
+        Step wanted = was == own.end() ? step : stepFor(*was, picture);
+        if (was == own.end())
+            wanted.parameters = without(step.parameters);
+        else
+            own.erase(was);
+        const Step now = stepFor(step, picture);
+        for (const std::string& part : partsOf(wanted))
+            if (const Json value = valueOf(wanted, part); value != valueOf(now, part))
+                step = withHeld(std::move(step), picture.own, part, value);
+    }
+    return look;
 }
 
 }  // namespace amber

@@ -103,5 +103,35 @@ TEST(MergeGroup, OfOtherKindsOfStepsEachPictureHasItsOwn)
     EXPECT_TRUE(same(as(lookFor(both, "7")), colour)) << "no third";
 }
 
+TEST(MergeGroup, ASetHoldsWhatItsPicturesHaveAndOnePictureCanStayAsItWas)
+{
+    Look taken;
+    taken.steps = {stepOf(lifted(0.62), "to 3")};
+    Look look = mergedGroup({}, taken, "to 3", {});
+    look.steps[0] = withHeld(look.steps[0], "8", "all", valueOf(stepOf(lifted(0.3)), "all"));
+    const Look before = look;
+    Look solved = look;
+    solved.steps[0].parameters = lifted(0.45), solved.steps[0].held.clear();
+    SplitToning tint;
+    tint.dyes = {{0.2, 30, 0.03, 0.5, {}}};
+    solved.steps.push_back(stepOf(tint, "to 3"));
+    look = mergedGroup(look, solved, "to 3", holderOfSet("yard"));
+    const PictureName inHand("5", {"yard"}), other("6", {"yard"}), own("8", {"yard"});
+    EXPECT_TRUE(look.steps[0].perPicture.empty()) << "later edits are not each picture's own";
+    EXPECT_EQ(middleOf(lookFor(look, other), 0), 0.45);
+    EXPECT_EQ(middleOf(lookFor(look, "7"), 0), 0.62) << "of another light";
+    EXPECT_EQ(middleOf(lookFor(look, own), 0), 0.3) << "the nearest counts";
+    EXPECT_EQ(middleOf(lookFor(withoutOwnOfGroup(look, "to 3", "8"), own), 0), 0.45);
+    look = withGroupKept(look, before, "to 3", inHand);
+    EXPECT_EQ(middleOf(lookFor(look, inHand), 0), 0.62);
+    EXPECT_EQ(middleOf(lookFor(look, other), 0), 0.45);
+    const auto chromaOf = [&](const PictureName& picture) {
+        return std::get<SplitToning>(lookFor(look, picture).steps[1].parameters).dyes[0].chroma;
+    };
+    EXPECT_EQ(chromaOf(inHand), 0);
+    EXPECT_EQ(chromaOf(other), 0.03);
+    EXPECT_EQ(chromaOf("7"), 0);
+}
+
 }  // namespace
 }  // namespace amber

@@ -1,5 +1,6 @@
 #include "core/proof/consistency.h"
 
+#include "core/base/number_text.h"
 #include "core/base/statistics.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
@@ -8,7 +9,6 @@
 
 #include <algorithm>
 #include <array>
-#include <charconv>
 #include <cmath>
 #include <map>
 
@@ -216,11 +216,7 @@ std::string consistencyCsv(const ConsistencyTable& table, const std::vector<KeyC
         csv += "," + quoted(name + ", before, dE00 to lead") + "," + quoted(name + ", after, dE00 to lead") + "," +
                quoted(name + ", dE00 to target");
     csv += ",\"brightness, after, L* to lead\",\"contrast, after, L* to lead\"\n";
-    const auto number = [](double v) {
-        std::array<char, 32> text{};
-        const auto end = std::to_chars(text.data(), text.data() + text.size(), v, std::chars_format::fixed, 2).ptr;
-        return std::string(text.data(), end);
-    };
+    const auto number = [](double v) { return fixedText(v, 2); };
     for (std::size_t i = 0; i < table.rows.size() && i < frames.size(); ++i) {
         csv += quoted(frames[i]);
         for (std::size_t k = 0; k < table.rows[i].size(); ++k) {

@@ -1,4 +1,6 @@
 // Parts of looks by hand: steps chosen, named, copied, pasted and dropped; the library across jobs.
+#include "app/instruments/instruments.h"
+#include "app/instruments/key_list.h"
 #include "app/library/library_view.h"
 #include "window_support.h"
 
@@ -190,6 +192,8 @@ TEST_F(Parts, ALookIsKeptUsedInAnotherJobChangedAndBothVersionsAreThere)
     ASSERT_EQ(shown.menu()->actions().size(), 2);
     shown.menu()->actions()[1]->trigger();
     EXPECT_EQ(shown.text(), "Version 1 of 2");
+    auto& kept = m_app->find<QLabel>("libraryKept");
+    EXPECT_TRUE(waitUntil([&] { return kept.isVisible() && !kept.pixmap(Qt::ReturnByValue).isNull(); }));
     QTest::mouseClick(&m_app->find("libraryUse"), Qt::LeftButton);
     EXPECT_EQ(m_app->look(), first) << "the version that was looked at";
     // A damaged file is named.
@@ -258,6 +262,18 @@ TEST_F(Parts, ColoursAreTypedAndPickedAndColoursHeldBack)
     QTest::mouseClick(&m_app->picture(), Qt::LeftButton, {}, at);
     EXPECT_NE(range().hue, typed);
     EXPECT_EQ(m_app->document().undoAction(), "Colour picked");
+    // By the keyboard: the picture has the focus, Escape leaves it, Enter takes what the arrow keys point at.
+    const double clicked = range().hue;
+    choose("even-towards.colour", "From the picture: the next click");
+    EXPECT_EQ(m_app->window().focusWidget(), &m_app->picture());
+    QTest::keyClick(&m_app->picture(), Qt::Key_Escape);
+    QTest::mouseClick(&m_app->picture(), Qt::LeftButton, {}, m_app->placeInPicture(0.1, 0.1));
+    EXPECT_EQ(range().hue, clicked);
+    choose("even-towards.colour", "From the picture: the next click");
+    for (int i = 0; i < 20; ++i)
+        QTest::keyClick(&m_app->picture(), Qt::Key_Up);
+    QTest::keyClick(&m_app->picture(), Qt::Key_Return);
+    EXPECT_NE(range().hue, clicked);
     answer("no colour at all");
     choose("even-towards.colour", "Typed…");
     EXPECT_TRUE(m_app->message().contains("no colour"));
@@ -274,6 +290,42 @@ TEST_F(Parts, ColoursAreTypedAndPickedAndColoursHeldBack)
     EXPECT_GT(m_app->look().steps[0].guard.toneLow, 0.2);
     EXPECT_LT(m_app->look().steps[0].guard.toneHigh, 0.9);
     EXPECT_FALSE(m_app->find<QLabel>("guardShare").text().isEmpty());
+    // One of five ranges, each seen as a tile of the picture.
+    OpenWindow::whenOpen([](QWidget* dialog) {
+        auto* tiles = dialog->findChild<QListWidget*>("toneRanges");
+        ASSERT_TRUE(tiles);
+        EXPECT_EQ(tiles->count(), 5);
+        EXPECT_FALSE(tiles->item(1)->icon().isNull());
+        QTest::keyClick(tiles, Qt::Key_Right);
+        QTest::keyClick(tiles, Qt::Key_Return);
+    });
+    QTest::mouseClick(&m_app->find("guardTones"), Qt::LeftButton);
+    EXPECT_NEAR(m_app->look().steps[0].guard.toneLow, 0.22, 1e-9);
+    EXPECT_NEAR(m_app->look().steps[0].guard.toneHigh, 0.42, 1e-9);
+    EXPECT_EQ(m_app->document().undoAction(), "Guard on a range of tones");
+}
+
+TEST_F(Parts, ATargetIsPickedFromThePicture)
+{
+    KeyColour key;
+    key.name = "patch", key.frame = m_app->document().selection().frameInHand();
+    key.place = {0.2, 0.6, 0.24, 0.66};
+    m_app->document().setKeyColours({key}, "Key");
+    ASSERT_TRUE(m_app->addStep("Contrast"));
+    KeyList& list = m_app->window().look().instruments().keys();
+    ASSERT_TRUE(waitUntil([&] { return !list.accessibleDescription().isEmpty(); }));
+    QTest::mouseClick(&list, Qt::LeftButton, {}, list.rowRect(0).center());
+    OpenWindow::whenOpen([](QWidget* menu) {
+        for (QAction* action : menu->actions())
+            if (action->text().contains("the next click"))
+                action->trigger();
+        menu->close();
+    });
+    list.showMenu(0, list.mapToGlobal(QPoint()));
+    EXPECT_FALSE(m_app->document().job().keys[0].target);
+    QTest::mouseClick(&m_app->picture(), Qt::LeftButton, {}, m_app->placeInPicture(0.5, 0.8));
+    ASSERT_TRUE(m_app->document().job().keys[0].target);
+    EXPECT_EQ(m_app->document().undoAction(), "Key colour changed");
 }
 
 }  // namespace

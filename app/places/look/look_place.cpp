@@ -106,6 +106,7 @@ void LookPlace::connectParts()
     connect(&m_instruments->keys(), &KeyList::chosen, m_wall, &Wall::setNamedMark);
     connect(&m_document.looks(), &LooksInHand::lookChanged, this, [this] { probeAt(m_place); });
     connect(&m_document.looks(), &LooksInHand::selectionChanged, this, [this] {
+        pickNext(nullptr);
         probeAt(m_place);
         showPanel(Panel::Bench);
     });
@@ -125,7 +126,9 @@ void LookPlace::connectParts()
 void LookPlace::connectPanels()
 {
     m_bench->setPictureSource([this] { return entering(); });
-    m_bench->setQueue(m_proxies.queue());
+    const auto pick = [this](const std::function<void(const Probe&)>& take) { pickNext(take); };
+    m_bench->setPicking(m_proxies.queue(), pick);
+    m_instruments->keys().setPicking(m_proxies.queue(), pick);
     m_bench->setLevel([this](const std::string& role, AreaMeasure measure) { levelWith(role, measure); });
     m_bench->setColourSource([this] {
         const auto proxy = m_wall->proxyInHand();
@@ -171,11 +174,20 @@ void LookPlace::connectPictures()
     connect(&picture, &PictureView::left, this, [this] { probeAt(std::nullopt); });
     connect(&picture, &PictureView::marked, this, &LookPlace::mark);
     connect(&picture, &PictureView::markingEnded, this, &LookPlace::toggleMarking);
-    connect(&picture, &PictureView::activated, this,
-            [this] { m_wall->setActualSize(!m_wall->isActualSize(), m_place.value_or(QPointF(0.5, 0.5))); });
+    connect(&picture, &PictureView::activated, this, [this] {
+        if (m_pick)
+            return pickAt(m_place.value_or(QPointF(0.5, 0.5)));
+        m_wall->setActualSize(!m_wall->isActualSize(), m_place.value_or(QPointF(0.5, 0.5)));
+    });
+    connectDrags();
+}
+
+void LookPlace::connectDrags()
+{
+    PictureView& picture = m_wall->inHand();
     connect(&picture, &PictureView::dragBegun, this, [this](QPointF place) { m_dragPlace = place; });
     connect(&picture, &PictureView::dragMoved, this, [this](QPointF delta) {
-        if (!m_dragging && m_dragPlace && !m_bench->isPicking() && std::abs(delta.y()) >= kDragThreshold)
+        if (!m_dragging && m_dragPlace && !m_pick && std::abs(delta.y()) >= kDragThreshold)
             if (const auto probe = read(pointAt(*m_dragPlace)))
                 m_dragging = m_bench->beginPictureDrag(*probe);
         if (m_dragging)
@@ -184,12 +196,34 @@ void LookPlace::connectPictures()
     connect(&picture, &PictureView::dragEnded, this, [this] {
         if (m_dragging)
             m_bench->endPictureDrag();
-        else if (m_dragPlace && m_bench->isPicking())
-            if (const auto probe = read(pointAt(*m_dragPlace)))
-                m_bench->pick(*probe);
+        else if (m_dragPlace && m_pick)
+            pickAt(*m_dragPlace);
         m_dragging = false;
         m_dragPlace.reset();
     });
+}
+
+void LookPlace::pickNext(const std::function<void(const Probe&)>& take)
+{
+    m_pick = take;
+    m_wall->inHand().setHeld(take ? tr("click a colour, or the arrow keys and Enter; Esc leaves it") : QString());
+    if (take)
+        m_wall->inHand().setFocus(Qt::OtherFocusReason);
+}
+
+void LookPlace::pickAt(QPointF place)
+{
+    const auto take = m_pick;
+    pickNext(nullptr);
+    if (const auto probe = read(pointAt(place)))
+        take(*probe);
+}
+
+void LookPlace::keyPressEvent(QKeyEvent* event)
+{
+    if (event->key() == Qt::Key_Escape && m_pick)
+        return pickNext(nullptr);
+    QWidget::keyPressEvent(event);
 }
 
 void LookPlace::fillViewMenu(QMenu& menu)

@@ -66,14 +66,21 @@ public:
     void showSpot(int step, int mark);
     /// Reads the picture at this place (fractions), or nothing.
     void probeAt(std::optional<QPointF> place);
+    /// The next click on the frame in hand, or Enter where the arrow keys point, is for `take`; Escape leaves it.
+    void pickNext(const std::function<void(const Probe&)>& take);
+
+protected:
+    void keyPressEvent(QKeyEvent* event) override;
 
 private:
+    void pickAt(QPointF place);
     void connectHeader();
     void connectParts();
     void connectPanels();
     void fillViewMenu(QMenu& menu);
     void addSplitMenus(QMenu& menu);
     void connectPictures();
+    void connectDrags();
     void mark(const QRectF& place);
     void nameKey(const Region& place);
     std::vector<BeforeAfter> framesOfWall() const;
@@ -110,6 +117,7 @@ private:
     std::optional<QPointF> m_place;
     std::optional<QPointF> m_dragPlace;
     bool m_dragging = false;
+    std::function<void(const Probe&)> m_pick;  ///< waits for a colour
     std::shared_ptr<const RoleMasks> m_masks;  ///< of the frame in hand, as it was measured last
     FrameId m_masked = 0;
 };

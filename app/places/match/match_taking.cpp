@@ -5,6 +5,8 @@
 #include "app/places/match/nearest_sheet.h"
 #include "core/frame/frame_masks.h"
 #include "core/image/read.h"
+#include "core/job/edits.h"
+#include "core/look/scope.h"
 #include "core/match/carry.h"
 #include "core/match/fall_step.h"
 #include "core/match/framing_offer.h"
@@ -294,7 +296,8 @@ void MatchPlace::carryToLights()
         });
 }
 
-/// Each light's steps become the numbers of its frames, as one gesture; `which` of the job's lights they are.
+/// Each light's steps become the values of its frames' set, as one gesture; `which` of the job's lights they are. The
+/// frame in hand stays as it is.
 void MatchPlace::carry(const std::vector<CarriedLight>& carried, const std::vector<std::size_t>& which,
                        const Look& before)
 {
@@ -303,12 +306,21 @@ void MatchPlace::carry(const std::vector<CarriedLight>& carried, const std::vect
         return;
     }
     Look look = before;
-    const std::vector<Light>& lights = m_document.job().lights;
-    for (std::size_t i = 0; i < carried.size(); ++i)
-        for (const FrameId frame : which[i] < lights.size() ? lights[which[i]].frames : std::vector<FrameId>{})
-            if (frame != m_document.selection().frameInHand())
-                look = mergedGroup(look, carried[i].look, group().toStdString(), std::to_string(frame));
-    m_document.looks().takeLook(look, tr("Match to %1 in all lights").arg(group()));
+    Job after = m_document.job();
+    const std::string name = group().toStdString();
+    const FrameId inHand = m_document.selection().frameInHand();
+    for (std::size_t i = 0; i < carried.size(); ++i) {
+        if (which[i] >= after.lights.size())
+            continue;
+        const int light = static_cast<int>(which[i]);
+        after = withSetOfLight(std::move(after), light);
+        look = mergedGroup(look, carried[i].look, name, holderOfSet(setOfLight(after, light)->name));
+        for (const FrameId frame : after.lights[which[i]].frames)
+            if (frame != inHand)
+                look = withoutOwnOfGroup(std::move(look), name, std::to_string(frame));
+    }
+    look = withGroupKept(std::move(look), before, name, after.pictureName(inHand));
+    m_document.looks().takeLook(look, after, tr("Match to %1 in all lights").arg(group()));
     refreshLadder(), showPictures();
 }
 
