@@ -137,6 +137,15 @@ void runLight(const Options& o, Session& session)
 
 }  // namespace
 
+Result<Look> lookInHand(const JobStore& store)
+{
+    const Job& job = store.job();
+    if (job.looks.empty())
+        return fail("the job has no look", store.file().string());
+    const LookId look = store.desk().look;
+    return store.currentLook(job.looks.count(look) > 0 ? look : job.looks.begin()->first);
+}
+
 std::optional<JobStore> openJob(const std::string& file, bool toChange, Session& session)
 {
     std::error_code error;
@@ -240,6 +249,7 @@ void addJob(CLI::App& app, Session& session)
     addJobLook(*job, session);
     addJobArea(*job, session);
     addJobWork(*job, session);
+    addJobCheck(*job, session);
 }
 
 }  // namespace amber::cli

@@ -11,6 +11,8 @@ namespace amber::cli {
 std::optional<JobStore> openJob(const std::string& file, bool toChange, Session& session);
 /// The frames that are named: by the name of their file, with or without its ending, or by their number. Empty: all.
 Result<std::vector<FrameId>> namedFrames(const std::vector<Frame>& frames, const std::vector<std::string>& names);
+/// The look that is in hand in the window, else the first of the job.
+Result<Look> lookInHand(const JobStore& store);
 /// Reads what is known of all frames that can be read; the others are named on stderr.
 ReadFrames readAllFacts(const std::vector<Frame>& frames, Session& session);
 
@@ -18,5 +20,6 @@ void addJobFrames(CLI::App& job, Session& session);  ///< new, add, list, light
 void addJobLook(CLI::App& job, Session& session);    ///< key, look
 void addJobArea(CLI::App& job, Session& session);    ///< area
 void addJobWork(CLI::App& job, Session& session);    ///< balance, consistency, handover
+void addJobCheck(CLI::App& job, Session& session);   ///< check
 
 }  // namespace amber::cli

@@ -122,16 +122,6 @@ void runBalance(const Options& o, Session& session)
     printProposals(proposals, frames, o.take, session);
 }
 
-/// The look in hand, as the window has it.
-Result<Look> lookInHand(const JobStore& store)
-{
-    const Job& job = store.job();
-    if (job.looks.empty())
-        return fail("the job has no look", store.file().string());
-    const LookId look = store.desk().look;
-    return store.currentLook(job.looks.count(look) > 0 ? look : job.looks.begin()->first);
-}
-
 Json described(const ConsistencyTable& table, const std::vector<FrameReading>& readings,
                const std::vector<KeyColour>& keys, const std::vector<Frame>& frames)
 {

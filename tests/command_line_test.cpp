@@ -11,6 +11,8 @@
 #include <cmath>
 #include <fstream>
 #include <gtest/gtest.h>
+#include <map>
+#include <set>
 #include <sstream>
 
 namespace amber::test {
@@ -330,6 +332,33 @@ TEST_F(OnTheDemo, TheCommandsInTheReadmeRun)
             ++commands;
         }
     EXPECT_EQ(commands, 24);
+}
+
+TEST_F(OnTheDemo, ChecksFindTheMixedTheClippedAndTheTiltedFrameAndNoOthers)
+{
+    const std::string job = quoted(m_folder / "whole");
+    ASSERT_EQ(amber("demo --dir " + job).status, 0);
+    ASSERT_EQ(amber("job light " + job + " --propose").status, 0);
+    ASSERT_EQ(amber("job balance " + job + " --take").status, 0);
+    for (const std::string use : {"screen", "print"}) {
+        const Ran ran = amber("--json job check " + job + " --for " + use);
+        EXPECT_EQ(ran.status, 1) << "something stands open";
+        std::map<std::string, std::set<std::string>> found;
+        const Json told = Json::parse(ran.out);
+        EXPECT_EQ(told["use"], use);
+        EXPECT_EQ(told["frames"], 51);
+        for (const Json& f : told["findings"]) {
+            EXPECT_GT(f["value"].get<double>(), f["limit"].get<double>());
+            EXPECT_FALSE(f["because"].get<std::string>().empty());
+            found[f["check"]].insert(f["frame"]);
+        }
+        EXPECT_EQ(found["mixed-light"], std::set<std::string>{"lamp-shelf-08"});
+        EXPECT_EQ(found["bare-paper"], std::set<std::string>{"yard-10"});
+        // Two frames of the shop front are turned by 1.2 degrees in truth.
+        EXPECT_EQ(found["tilt"], (std::set<std::string>{"dusk-terrace-10", "shop-front-02", "shop-front-05"}));
+    }
+    EXPECT_EQ(amber("job check " + job + " --frames north-window-01").status, 0);
+    EXPECT_EQ(amber("job check " + job + " --for wall").status, 2);
 }
 
 TEST_F(OnTheDemo, ALookIsPutIntoTheLibraryAndTakenOutAsItWas)

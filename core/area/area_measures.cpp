@@ -186,40 +186,71 @@ Conspicuity contrastOf(const cv::Mat& lab)
     return contrast;
 }
 
+/// Patches that stand out by more than this and are neither too small nor too large; those too large go to `again`.
+void addDistractors(const Conspicuity& contrast, const cv::Mat& looked, double unlike, const cv::Mat& away,
+                    cv::Mat& again, std::vector<Distractor>& all)
+{
+    constexpr double kSmallest = 0.0004, kLargest = 0.05;
+    cv::Mat labels, stats, centres;
+    const cv::Mat odd = (contrast.unlike > unlike) & looked;
+    const int count = cv::connectedComponentsWithStats(odd, labels, stats, centres, 8, CV_32S);
+    const auto total = static_cast<double>(looked.total());
+    const double w = looked.cols, h = looked.rows;
+    again = cv::Mat::zeros(looked.size(), CV_8U);
+    for (int i = 1; i < count; ++i) {
+        const cv::Mat patch = labels == i;
+        const int area = stats.at<int>(i, cv::CC_STAT_AREA);
+        if (area > kLargest * total)
+            again |= patch;
+        if (area < kSmallest * total || area > kLargest * total)
+            continue;
+        const double left = stats.at<int>(i, cv::CC_STAT_LEFT), top = stats.at<int>(i, cv::CC_STAT_TOP);
+        all.push_back({left / w, top / h, (left + stats.at<int>(i, cv::CC_STAT_WIDTH)) / w,
+                       (top + stats.at<int>(i, cv::CC_STAT_HEIGHT)) / h,
+                       cv::mean(contrast.unlike, patch)[0] * std::sqrt(area / total) * cv::mean(away, patch)[0] / w,
+                       cv::mean(contrast.lightness, patch)[0], cv::mean(contrast.chroma, patch)[0]});
+    }
+}
+
 }  // namespace
 
 std::vector<Distractor> distractorsOf(ImageView picture, const Plane& subject)
 {
-    constexpr double kUnlike = 0.08, kSmallest = 0.0004, kLargest = 0.05;
+    constexpr double kUnlike = 0.08, kMore = 1.4;
     constexpr std::size_t kMost = 8;
     const cv::Mat lab = okLabOf(picture, kFewPixels);
     const Conspicuity contrast = contrastOf(lab);
-    cv::Mat own, away, labels, stats, centres;
+    cv::Mat own, away;
     cv::resize(weightsOf(subject), own, lab.size(), 0, 0, cv::INTER_AREA);
     const cv::Mat outside = own < 0.5;
     if (cv::countNonZero(~outside) > 0)
         cv::distanceTransform(outside, away, cv::DIST_L2, cv::DIST_MASK_5);
     else
         away = cv::Mat(lab.size(), CV_32F, cv::Scalar(lab.cols));
-    const cv::Mat odd = (contrast.unlike > kUnlike) & outside;
-    const int count = cv::connectedComponentsWithStats(odd, labels, stats, centres, 8, CV_32S);
+    // What stands out most makes its surroundings stand out as well: a patch that is too large is looked at again for
+    // what in it stands out by more.
+    cv::Mat looked = outside.clone(), again;
     std::vector<Distractor> all;
-    const auto total = static_cast<double>(lab.total());
-    for (int i = 1; i < count; ++i) {
-        const cv::Mat patch = labels == i;
-        const int area = stats.at<int>(i, cv::CC_STAT_AREA);
-        if (area < kSmallest * total || area > kLargest * total)
-            continue;
-        const double left = stats.at<int>(i, cv::CC_STAT_LEFT), top = stats.at<int>(i, cv::CC_STAT_TOP);
-        all.push_back(
-            {left / lab.cols, top / lab.rows, (left + stats.at<int>(i, cv::CC_STAT_WIDTH)) / lab.cols,
-             (top + stats.at<int>(i, cv::CC_STAT_HEIGHT)) / lab.rows,
-             cv::mean(contrast.unlike, patch)[0] * std::sqrt(area / total) * cv::mean(away, patch)[0] / lab.cols,
-             cv::mean(contrast.lightness, patch)[0], cv::mean(contrast.chroma, patch)[0]});
-    }
+    for (double unlike = kUnlike; unlike < 1 && cv::countNonZero(looked) > 0; unlike *= kMore, looked = again.clone())
+        addDistractors(contrast, looked, unlike, away, again, all);
     std::stable_sort(all.begin(), all.end(), [](const auto& a, const auto& b) { return a.weight > b.weight; });
     all.resize(std::min(all.size(), kMost));
     return all;
+}
+
+std::vector<double> unlikeAt(ImageView picture, const std::vector<Distractor>& places)
+{
+    const Conspicuity contrast = contrastOf(okLabOf(picture, kFewPixels));
+    const double w = contrast.unlike.cols, h = contrast.unlike.rows;
+    std::vector<double> means;
+    for (const Distractor& d : places) {
+        const cv::Rect all(0, 0, contrast.unlike.cols, contrast.unlike.rows);
+        const cv::Rect place(cvRound(d.left * w), cvRound(d.top * h), std::max(1, cvRound((d.right - d.left) * w)),
+                             std::max(1, cvRound((d.bottom - d.top) * h)));
+        const cv::Rect inside = place & all;
+        means.push_back(inside.area() > 0 ? cv::mean(contrast.unlike(inside))[0] : 0);
+    }
+    return means;
 }
 
 }  // namespace amber

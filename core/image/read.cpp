@@ -249,15 +249,21 @@ Result<Picture> reducedPicture(const fs::path& path, int longEdge, bool quick)
     return Picture{std::move(read->info), std::move(read->image), {}};
 }
 
-Result<ReducedPicture> reducedWhole(const fs::path& path, int longEdge, int sampleEdge)
+Result<ReducedPicture> reducedWhole(const fs::path& path, int longEdge, int sampleEdge, int tileEdge)
 {
     auto picture = readPicture(path);
     if (!picture)
         return tl::make_unexpected(picture.error());
     const Size full{picture->image.width(), picture->image.height()}, grid = fitted(full, sampleEdge);
     Image samples = sampleGrid(picture->image.view(), grid.width, grid.height);
+    std::vector<DetailTile> details = {};
+    if (tileEdge > 0) {
+        DetailTiles tiles(full, tileEdge);
+        tiles.take(0, picture->image.view());
+        details = tiles.result();
+    }
     Picture small = reduced(std::move(*picture), longEdge);
-    return ReducedPicture{std::move(small.info), std::move(small.image), std::move(samples)};
+    return ReducedPicture{std::move(small.info), std::move(small.image), std::move(samples), std::move(details)};
 }
 
 }  // namespace
@@ -269,30 +275,41 @@ Result<Picture> readReduced(const fs::path& path, int longEdge, bool quick)
 }
 
 namespace {
-Result<ReducedPicture> reducedWithSamples(const fs::path& path, int longEdge, int sampleEdge)
+/// The next rows as linear light.
+Status readLight(RowReader& rows, MutableImageView light, std::vector<std::uint8_t>& codes)
+{
+    if (Status read = rows.read(light.height, codes); !read)
+        return read;
+    inParallel(light.height, [&](int i) {
+        MutableImageView one = light;
+        one.data = light.row(i), one.height = 1;
+        rows.toLinear(codes.data() + static_cast<std::size_t>(i) * rows.bytesPerRow(), one);
+    });
+    return {};
+}
+
+Result<ReducedPicture> reducedWithSamples(const fs::path& path, int longEdge, int sampleEdge, int tileEdge)
 {
     const auto reader = RowReader::open(path);
     if (!reader)
         return tl::make_unexpected(reader.error());
     if (!*reader)
-        return reducedWhole(path, longEdge, sampleEdge);
+        return reducedWhole(path, longEdge, sampleEdge, tileEdge);
     RowReader& rows = **reader;
     const Size full{rows.info().width, rows.info().height}, size = fitted(full, longEdge),
                                                             grid = fitted(full, sampleEdge);
     AreaReducer reducer(full.width, full.height, size.width, size.height);
     Image samples(grid.width, grid.height), band(full.width, std::min(full.height, kBandRows));
+    std::optional<DetailTiles> tiles;
+    if (tileEdge > 0)
+        tiles.emplace(full, tileEdge);
     std::vector<std::uint8_t> codes;
     int sample = 0;
     for (int y = 0; y < full.height; y += kBandRows) {
         MutableImageView light = band.mutableView();
         light.height = std::min(kBandRows, full.height - y);
-        if (const Status read = rows.read(light.height, codes); !read)
+        if (const Status read = readLight(rows, light, codes); !read)
             return tl::make_unexpected(read.error());
-        inParallel(light.height, [&](int i) {
-            MutableImageView one = light;
-            one.data = light.row(i), one.height = 1;
-            rows.toLinear(codes.data() + static_cast<std::size_t>(i) * rows.bytesPerRow(), one);
-        });
         for (; sample < grid.height && gridIndex(sample, full.height, grid.height) < y + light.height; ++sample) {
             const float* in = light.row(gridIndex(sample, full.height, grid.height) - y);
             for (int x = 0; x < grid.width; ++x)
@@ -302,15 +319,24 @@ Result<ReducedPicture> reducedWithSamples(const fs::path& path, int longEdge, in
         ImageView taken = band.view();
         taken.height = light.height;
         reducer.take(taken);
+        if (tiles)
+            tiles->take(y, taken);
     }
-    return ReducedPicture{rows.info(), reducer.result(), std::move(samples)};
+    return ReducedPicture{rows.info(), reducer.result(), std::move(samples),
+                          tiles ? tiles->result() : std::vector<DetailTile>{}};
 }
 }  // namespace
 
 Result<ReducedPicture> readReducedWithSamples(const fs::path& path, int longEdge, int sampleEdge)
 {
     longCall("readReducedWithSamples");
-    return caught(path.string(), [&] { return reducedWithSamples(path, longEdge, sampleEdge); });
+    return caught(path.string(), [&] { return reducedWithSamples(path, longEdge, sampleEdge, 0); });
+}
+
+Result<ReducedPicture> readReducedWithDetails(const fs::path& path, int longEdge, int tileEdge)
+{
+    longCall("readReducedWithDetails");
+    return caught(path.string(), [&] { return reducedWithSamples(path, longEdge, 1, tileEdge); });
 }
 
 namespace {

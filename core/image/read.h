@@ -4,6 +4,7 @@
 
 #include "core/base/cancel.h"
 #include "core/base/result.h"
+#include "core/image/detail_tiles.h"
 #include "core/image/image.h"
 #include "core/image/profile.h"
 
@@ -46,8 +47,11 @@ Result<Picture> readReduced(const std::filesystem::path& path, int longEdge, boo
 struct ReducedPicture {
     PictureInfo info;
     Image image, samples;
+    std::vector<DetailTile> details = {};
 };
 Result<ReducedPicture> readReducedWithSamples(const std::filesystem::path& path, int longEdge, int sampleEdge);
+/// The same with pieces at the picture's own size, `tileEdge` pixels square.
+Result<ReducedPicture> readReducedWithDetails(const std::filesystem::path& path, int longEdge, int tileEdge);
 
 /// How much memory reading a picture takes at its highest, with the picture itself, by its header; 0 when there is none
 /// to read.

@@ -1,0 +1,129 @@
+// amber job check: what could be wrong, for a use.
+#include "cli/job.h"
+
+#include "core/base/number_text.h"
+#include "core/handover/job_batch.h"
+#include "core/job/shoot_work.h"
+#include "core/proof/shoot_checker.h"
+
+#include <algorithm>
+#include <cstdio>
+
+namespace amber::cli {
+namespace {
+
+struct Options {
+    std::string job, use = "screen";
+    std::vector<std::string> frames;
+    bool all = false;
+};
+
+Json described(const Finding& finding, const std::string& frame)
+{
+    const Region& place = finding.measured.place;
+    return {{"frame", frame},
+            {"check", finding.kind->id},
+            {"part", finding.measured.part},
+            {"value", finding.measured.value},
+            {"limit", finding.limit},
+            {"unit", finding.kind->unit},
+            {"words", finding.measured.words},
+            {"because", finding.kind->because},
+            {"step", finding.measured.step + 1},
+            {"place", {place.left, place.top, place.right, place.bottom}}};
+}
+
+void print(const Finding& f, const std::string& frame)
+{
+    std::printf("%-26s %-18s %s (limit %s %s)\n", frame.c_str(), f.kind->id, f.measured.words.c_str(),
+                fixedText(f.limit, f.kind->decimals).c_str(), f.kind->unit);
+}
+
+void printAll(const CheckedShoot& shoot, const CheckUse& use, const std::vector<std::string>& names)
+{
+    for (std::size_t i = 0; i < shoot.frames.size(); ++i)
+        for (const CheckKind* kind : checkKinds())
+            if (const auto own = shoot.frames[i].measured.find(kind->id); own != shoot.frames[i].measured.end())
+                for (const Measured& m : own->second)
+                    std::printf("%-26s %-18s %-24s %10s of %s %s%s\n", names[i].c_str(), kind->id, m.part.c_str(),
+                                fixedText(m.value, kind->decimals + 1).c_str(),
+                                fixedText(m.limit.value_or(use.limitOf(*kind)), kind->decimals).c_str(), kind->unit,
+                                m.value > m.limit.value_or(use.limitOf(*kind)) ? "  !" : "");
+}
+
+Result<CheckUse> useNamed(const std::string& name)
+{
+    for (const CheckUse& use : checkUses())
+        if (use.name == name)
+            return use;
+    return fail("no use of this name", "screen, print or archive", {}, name);
+}
+
+void say(const CheckedShoot& shoot, const CheckUse& use, bool isAll, const std::vector<Frame>& frames, Session& session)
+{
+    const auto nameOfFrame = [&](FrameId id) {
+        const Frame* frame = frameOf(frames, id);
+        return frame ? nameOf(*frame) : std::to_string(id);
+    };
+    std::vector<std::string> names;
+    for (const CheckedShoot::Frame& f : shoot.frames) {
+        names.push_back(nameOfFrame(f.frame));
+        if (!f.fault.empty())
+            session.report(Error{f.fault, names.back(), {}, {}}, 1);
+    }
+    if (isAll && !session.json)
+        printAll(shoot, use, names);
+    const std::vector<Finding> findings = shoot.findings(use);
+    Json list = Json::array();
+    for (const Finding& f : findings) {
+        list.push_back(described(f, nameOfFrame(f.frame)));
+        if (!session.json && !isAll)
+            print(f, nameOfFrame(f.frame));
+    }
+    if (!findings.empty())
+        session.status = std::max(session.status, 1);
+    if (session.json)
+        session.print({{"use", use.name}, {"frames", shoot.frames.size()}, {"findings", std::move(list)}});
+    else
+        std::printf("%zu frames, %zu findings for %s\n", shoot.frames.size(), findings.size(), use.name.c_str());
+}
+
+void runCheck(const Options& o, Session& session)
+{
+    auto store = openJob(o.job, false, session);
+    if (!store)
+        return;
+    const auto use = useNamed(o.use);
+    const auto look = lookInHand(*store);
+    const auto wanted = namedFrames(store->frames(), o.frames);
+    if (!use)
+        return session.report(use.error());
+    if (!look)
+        return session.report(look.error());
+    if (!wanted)
+        return session.report(wanted.error());
+    std::vector<ReadFrame> frames =
+        framesToRead(store->job(), store->frames(), [&](LookId id) { return store->currentLook(id); });
+    std::erase_if(frames, [&](const ReadFrame& f) {
+        return store->job().frame(f.frame).isUnused ||
+               std::find(wanted->begin(), wanted->end(), f.frame) == wanted->end();
+    });
+    if (const auto shoot = ShootChecker().check(frames, store->job().keys, *look))
+        say(*shoot, *use, o.all, store->frames(), session);
+}
+
+}  // namespace
+
+void addJobCheck(CLI::App& job, Session& session)
+{
+    const auto o = std::make_shared<Options>();
+    CLI::App* check = job.add_subcommand("check", "What could be wrong with the frames as they will be handed over");
+    check->add_option("job", o->job, "The job (.amberjob), or its folder")->required();
+    check->add_option("--for", o->use, "For what: screen, print or archive")->capture_default_str();
+    check->add_option("--frames", o->frames, "Only these frames, by name")->delimiter(',');
+    check->add_flag("--all", o->all, "Everything that was measured, not only what is past its limit");
+    check->footer("Exit status 1 when something stands open.\nExample: amber job check shoot.amberjob --for print");
+    check->callback([o, &session] { runCheck(*o, session); });
+}
+
+}  // namespace amber::cli

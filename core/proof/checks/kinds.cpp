@@ -1,0 +1,14 @@
+#include "core/proof/checks/kinds.h"
+
+namespace amber {
+
+std::span<const CheckKind* const> checkKinds()
+{
+    static constexpr std::array kAll{
+        &kBarePaper, &kBlockedBlacks,     &kNearClipping, &kCasts,       &kMixedLight,    &kSkin,       &kRunawayChroma,
+        &kTornHues,  &kOffPlan,           &kSeparation,   &kDistractors, &kContrastPrice, &kBrightness, &kBanding,
+        &kHalo,      &kDoubledSharpening, &kTilt,         &kNoise,       &kFocus,         &kConsistent};
+    return kAll;
+}
+
+}  // namespace amber
