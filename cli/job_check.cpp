@@ -15,28 +15,46 @@ namespace {
 struct Options {
     std::string job, use = "screen";
     std::vector<std::string> frames;
-    bool all = false;
+    bool all = false, cures = false;
 };
 
-Json described(const Finding& finding, const std::string& frame)
+using Cures = std::function<CureTried(const Finding&)>;
+
+Json described(const Finding& finding, const std::string& frame, const Cures& cures)
 {
     const Region& place = finding.measured.place;
-    return {{"frame", frame},
-            {"check", finding.kind->id},
-            {"part", finding.measured.part},
-            {"value", finding.measured.value},
-            {"limit", finding.limit},
-            {"unit", finding.kind->unit},
-            {"words", finding.measured.words},
-            {"because", finding.kind->because},
-            {"step", finding.measured.step + 1},
-            {"place", {place.left, place.top, place.right, place.bottom}}};
+    Json told = {{"frame", frame},
+                 {"check", finding.kind->id},
+                 {"part", finding.measured.part},
+                 {"value", finding.measured.value},
+                 {"limit", finding.limit},
+                 {"unit", finding.kind->unit},
+                 {"words", finding.measured.words},
+                 {"because", finding.kind->because},
+                 {"step", finding.measured.step + 1},
+                 {"place", {place.left, place.top, place.right, place.bottom}}};
+    if (!cures)
+        return told;
+    const CureTried tried = cures(finding);
+    if (tried.cure)
+        told["cure"] = {
+            {"words", tried.cure->words}, {"after", tried.cure->after}, {"keysMoved", tried.cure->keysMoved}};
+    else
+        told["noCure"] = tried.why;
+    return told;
 }
 
-void print(const Finding& f, const std::string& frame)
+void print(const Finding& f, const std::string& frame, const Cures& cures)
 {
     std::printf("%-26s %-18s %s (limit %s %s)\n", frame.c_str(), f.kind->id, f.measured.words.c_str(),
                 fixedText(f.limit, f.kind->decimals).c_str(), f.kind->unit);
+    if (!cures)
+        return;
+    const CureTried tried = cures(f);
+    std::printf("%-26s %-18s %s%s\n", "", "",
+                tried.cure ? (tried.cure->words + ": " + fixedText(tried.cure->after, f.kind->decimals)).c_str()
+                           : "no cure: ",
+                tried.cure ? "" : tried.why.c_str());
 }
 
 void printAll(const CheckedShoot& shoot, const CheckUse& use, const std::vector<std::string>& names)
@@ -59,7 +77,8 @@ Result<CheckUse> useNamed(const std::string& name)
     return fail("no use of this name", "screen, print or archive", {}, name);
 }
 
-void say(const CheckedShoot& shoot, const CheckUse& use, bool isAll, const std::vector<Frame>& frames, Session& session)
+void say(const CheckedShoot& shoot, const CheckUse& use, bool isAll, const Cures& cures,
+         const std::vector<Frame>& frames, Session& session)
 {
     const auto nameOfFrame = [&](FrameId id) {
         const Frame* frame = frameOf(frames, id);
@@ -76,9 +95,9 @@ void say(const CheckedShoot& shoot, const CheckUse& use, bool isAll, const std::
     const std::vector<Finding> findings = shoot.findings(use);
     Json list = Json::array();
     for (const Finding& f : findings) {
-        list.push_back(described(f, nameOfFrame(f.frame)));
+        list.push_back(described(f, nameOfFrame(f.frame), cures));
         if (!session.json && !isAll)
-            print(f, nameOfFrame(f.frame));
+            print(f, nameOfFrame(f.frame), cures);
     }
     if (!findings.empty())
         session.status = std::max(session.status, 1);
@@ -108,8 +127,11 @@ void runCheck(const Options& o, Session& session)
         return store->job().frame(f.frame).isUnused ||
                std::find(wanted->begin(), wanted->end(), f.frame) == wanted->end();
     });
-    if (const auto shoot = ShootChecker().check(frames, store->job().keys, *look))
-        say(*shoot, *use, o.all, store->frames(), session);
+    ShootChecker checker;
+    const std::vector<KeyColour>& keys = store->job().keys;
+    const Cures cures = [&](const Finding& f) { return checker.cure(f, frames, keys, *look, *use); };
+    if (const auto shoot = checker.check(frames, keys, *look))
+        say(*shoot, *use, o.all, o.cures ? cures : Cures(), store->frames(), session);
 }
 
 }  // namespace
@@ -122,6 +144,7 @@ void addJobCheck(CLI::App& job, Session& session)
     check->add_option("--for", o->use, "For what: screen, print or archive")->capture_default_str();
     check->add_option("--frames", o->frames, "Only these frames, by name")->delimiter(',');
     check->add_flag("--all", o->all, "Everything that was measured, not only what is past its limit");
+    check->add_flag("--cures", o->cures, "A cure for each, tried on a copy and measured; or why there is none");
     check->footer("Exit status 1 when something stands open.\nExample: amber job check shoot.amberjob --for print");
     check->callback([o, &session] { runCheck(*o, session); });
 }

@@ -28,8 +28,9 @@ void list(const LibraryOptions& o, Session& session)
                              {"limits", part->look().card.limits}});
             continue;
         }
-        std::printf("%-6s %s · %zu versions, used %zu times · %s\n", nameOf(part->kind), part->name().c_str(),
-                    part->versions.size(), part->uses.size(), part->id.c_str());
+        std::printf("%-6s %s · %zu version%s, used %zu time%s · %s\n", nameOf(part->kind), part->name().c_str(),
+                    part->versions.size(), part->versions.size() == 1 ? "" : "s", part->uses.size(),
+                    part->uses.size() == 1 ? "" : "s", part->id.c_str());
     }
     for (const LibraryFault& fault : contents.faults)
         session.report(Error{fault.why, fault.file.string(), {}, {}}, 1);

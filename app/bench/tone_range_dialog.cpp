@@ -9,6 +9,18 @@
 
 namespace amber {
 
+namespace {
+
+/// Chosen or not, it is shown as it is.
+QIcon plain(const QPixmap& picture)
+{
+    QIcon icon(picture);
+    icon.addPixmap(picture, QIcon::Selected);
+    return icon;
+}
+
+}  // namespace
+
 ToneRangeDialog::ToneRangeDialog(const Image& picture, QWidget* parent)
     : QDialog(parent), m_tiles(new QListWidget(this))
 {
@@ -50,7 +62,7 @@ void ToneRangeDialog::addTiles(const Image& picture, Size size)
         const QString words = tr("%1, %2 %").arg(names[static_cast<int>(i)], theme::number(100 * ranges[i].share, 0));
         auto* item = new QListWidgetItem(words, m_tiles);
         if (!small.isEmpty())
-            item->setIcon(QPixmap::fromImage(toScreen(ranges[i].picture.view())));
+            item->setIcon(plain(QPixmap::fromImage(toScreen(ranges[i].picture.view()))));
         m_guards.push_back(ranges[i].guard);
     }
 }

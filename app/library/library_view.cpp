@@ -140,6 +140,7 @@ QHBoxLayout* LibraryView::makeBelow()
     auto* words = new QVBoxLayout;
     words->addWidget(m_keptWords);
     words->addWidget(m_words);
+    words->addStretch(1);
     below->addLayout(words, 1);
     return below;
 }

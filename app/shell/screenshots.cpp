@@ -3,6 +3,7 @@
 #include "app/bench/bench.h"
 #include "app/bench/hue_editor.h"
 #include "app/bench/table_editor.h"
+#include "app/bench/tone_range_dialog.h"
 #include "app/library/library_view.h"
 #include "app/places/areas/area_canvas.h"
 #include "app/places/areas/areas_place.h"
@@ -401,6 +402,10 @@ private:
         m_look.bench().showMask(true);
         waitForWall();
         m_camera.take(m_window, "look-guard");
+        ToneRangeDialog tones(m_look.wall().proxyInHand()->samples, &m_window);
+        tones.show();
+        m_camera.take(tones, "look-tones");
+        tones.close();
         m_look.bench().showMask(false);
         m_document.undo(), m_document.undo();
     }
@@ -425,6 +430,13 @@ private:
         takeSheet(LookPlace::View::Library, m_look.library().sheet(), "look-library");
         library();
     }
+    Image finishedBy(const Look& look)
+    {
+        Image picture = m_look.wall().proxyInHand()->samples;
+        if (const auto plan = RenderPlan::compile(look))
+            render(*plan, picture.view(), picture.mutableView());
+        return picture;
+    }
     /// Looks and a step that were kept in other jobs; in a folder that goes again.
     void library()
     {
@@ -434,7 +446,7 @@ private:
         Library kept = Library::ofUser();
         for (const LookEntry& entry : m_document.looks().entries())
             if (const auto look = m_document.looks().lookOfEntry(entry.id))
-                (void)kept.keep({PartKind::Look, *look, "orchard"});
+                (void)kept.keep({PartKind::Look, *look, "orchard", finishedBy(*look)});
         const Look& look = m_document.looks().look();
         (void)kept.keep({PartKind::Step, partOf(look, 2, 2), "orchard"});
         (void)kept.keep({PartKind::Group, partOf(look, 0, 1), "orchard"});
@@ -443,6 +455,8 @@ private:
         view.showShared(true);
         m_camera.waitFor([&] { return view.shared().isRead() && view.sheet().count() > 2 && view.sheet().isDone(); },
                          "the library");
+        m_camera.waitFor([&] { return view.findChild<QLabel*>("libraryKept")->isVisible(); },
+                         "the picture it was kept with");
         m_camera.take(m_window, "library");
         view.showShared(false);
         m_look.showView(LookPlace::View::Wall);

@@ -8,6 +8,7 @@ namespace {
 
 /// OKLab lightness of light at 18 %, on which what is not touched lies.
 constexpr OkLab kRest{0.5646, 0, 0};
+constexpr double kFeather = 0.02;
 
 }  // namespace
 
@@ -16,9 +17,11 @@ std::array<ToneRange, 5> toneRanges(ImageView picture)
     std::array<ToneRange, 5> ranges;
     for (std::size_t i = 0; i < ranges.size(); ++i) {
         ToneRange& range = ranges[i];
-        range.guard.toneLow = i == 0 ? 0 : kBandCentres[i] - kBandSpacing / 2;
-        range.guard.toneHigh = i + 1 == ranges.size() ? 1 : kBandCentres[i] + kBandSpacing / 2;
-        range.guard.toneFeather = 0.03;
+        // Feathers of neighbours meet in their middle, so that the shares add up to the whole.
+        const double half = kBandSpacing / 2 - kFeather / 2;
+        range.guard.toneLow = i == 0 ? 0 : kBandCentres[i] - half;
+        range.guard.toneHigh = i + 1 == ranges.size() ? 1 : kBandCentres[i] + half;
+        range.guard.toneFeather = kFeather;
         range.picture = Image(picture.width, picture.height);
         double sum = 0;
         for (int y = 0; y < picture.height; ++y) {

@@ -15,7 +15,7 @@ struct ToneRange {
 };
 
 /// Deep, dark, middle, light, bright: the five regions of tone bands (kBandCentres), each reaching half a spacing to
-/// either side.
+/// either side. Their shares add up to the whole.
 std::array<ToneRange, 5> toneRanges(ImageView picture);
 
 }  // namespace amber

@@ -128,5 +128,63 @@ TEST(Checks, ReadAFrameOnceAndRunAgainOnlyWhatChanged)
     EXPECT_FALSE(checker.check(frames, {}, look, {}, cancel));
 }
 
+class EveryCure : public ::testing::TestWithParam<const char*> {};
+
+TEST_P(EveryCure, TakesItsFindingAwayOnACopyAndBreaksNothingElse)
+{
+    const std::string check = GetParam();
+    const CheckUse& use = checkUses()[0];
+    int cured = 0, asked = 0;
+    for (std::uint64_t seed = 1; asked < 2 && seed < 30; ++seed) {
+        const auto made = madeFault(check, 2, paintedScene(seed), seed);
+        if (!made)
+            continue;
+        const std::vector<Finding> before = findingsOf(1, measuredOf(*made), use);
+        const auto own =
+            std::find_if(before.begin(), before.end(), [&](const Finding& f) { return f.kind->id == check; });
+        if (own == before.end())
+            continue;
+        ++asked;
+        const CureTried tried = cureFor(*own, frameOf(*made), {}, made->look, made->keys, use);
+        if (!tried.cure) {
+            EXPECT_FALSE(tried.why.empty());
+            continue;
+        }
+        ++cured;
+        EXPECT_FALSE(tried.cure->words.empty());
+        EXPECT_GT(tried.cure->before, own->limit);
+        EXPECT_LE(tried.cure->after, own->limit);
+        CheckedPicture treated = *made;
+        treated.balance = tried.cure->treatment.balance, treated.look = tried.cure->treatment.look;
+        for (const Finding& after : findingsOf(1, measuredOf(treated), use)) {
+            EXPECT_FALSE(after.kind == own->kind && after.measured.part == own->measured.part) << seed;
+            EXPECT_TRUE(std::any_of(before.begin(), before.end(), [&](const Finding& b) {
+                return b.kind == after.kind && b.measured.part == after.measured.part;
+            })) << after.measured.words;
+        }
+    }
+    ASSERT_EQ(asked, 2);
+    EXPECT_GE(cured, 1);
+}
+
+INSTANTIATE_TEST_SUITE_P(Some, EveryCure,
+                         testing::Values("runaway-chroma", "torn-hues", "bare-paper", "tilt", "noise", "skin",
+                                         "contrast-price", "separation", "doubled-sharpening"),
+                         [](const auto& info) {
+                             std::string name = info.param;
+                             std::erase(name, '-');
+                             return name;
+                         });
+
+TEST(Cure, SaysWhyThereIsNone)
+{
+    const auto mixed = madeFault("mixed-light", 3, paintedScene(2), 2);
+    ASSERT_TRUE(mixed);
+    Finding finding{1, checkKind("mixed-light"), {30, {}, "a part", {}, -1, {}}, 8};
+    const CureTried tried = cureFor(finding, frameOf(*mixed), {frameOf(*mixed, 1)}, mixed->look, {}, checkUses()[0]);
+    EXPECT_FALSE(tried.cure);
+    EXPECT_NE(tried.why.find("area"), std::string::npos);
+}
+
 }  // namespace
 }  // namespace amber::test

@@ -55,6 +55,32 @@ std::size_t ShootChecker::bytes() const
     return sum;
 }
 
+std::shared_ptr<const FrameEvidence> ShootChecker::evidenceOf(std::int64_t frame) const
+{
+    const auto known = m_known.find(frame);
+    return known != m_known.end() && known->second.evidence && known->second.evidence->fault.empty()
+               ? known->second.evidence
+               : nullptr;
+}
+
+CureTried ShootChecker::cure(const Finding& finding, const std::vector<ReadFrame>& frames,
+                             const std::vector<KeyColour>& keys, const Look& look, const CheckUse& use) const
+{
+    constexpr std::size_t kBeside = 3;
+    const auto own =
+        std::find_if(frames.begin(), frames.end(), [&](const ReadFrame& f) { return f.frame == finding.frame; });
+    const auto evidence = evidenceOf(finding.frame);
+    if (own == frames.end() || !evidence)
+        return {std::nullopt, "the frame was not read"};
+    std::vector<FrameToCure> light;
+    for (const bool isLead : {true, false})
+        for (const ReadFrame& f : frames)
+            if (const auto other = evidenceOf(f.frame);
+                other && f.frame != own->frame && f.group == own->group && f.isLead == isLead && light.size() < kBeside)
+                light.push_back({f, other});
+    return cureFor(finding, {*own, evidence}, light, look, keys, use);
+}
+
 bool ShootChecker::Known::readAgain(const ReadFrame& frame, MemoryGate& gate)
 {
     const std::string now = stampOf(frame.path);

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "core/base/cancel.h"
-#include "core/proof/check.h"
+#include "core/proof/cure.h"
 
 #include <functional>
 
@@ -32,6 +32,11 @@ public:
     int read() const { return m_read; }
     int measured() const { return m_measured; }
     std::size_t bytes() const;
+    /// What was read of a frame; null when it was not.
+    std::shared_ptr<const FrameEvidence> evidenceOf(std::int64_t frame) const;
+    /// A cure for a finding of these frames, which were checked: against the lead of its light and two others of it.
+    CureTried cure(const Finding& finding, const std::vector<ReadFrame>& frames, const std::vector<KeyColour>& keys,
+                   const Look& look, const CheckUse& use) const;
 
 private:
     struct Known {

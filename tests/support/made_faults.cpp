@@ -445,26 +445,32 @@ std::optional<CheckedPicture> madeFault(const std::string& check, int grade, con
     return made;
 }
 
+FrameToCure frameOf(const CheckedPicture& checked, std::size_t index)
+{
+    FrameToCure made;
+    ReadFrame& frame = made.frame;
+    frame.frame = static_cast<std::int64_t>(index) + 1, frame.balance = checked.balance, frame.areas = checked.areas;
+    frame.name = PictureName(std::to_string(frame.frame)), frame.isLead = index == 1;
+    for (const KeyColour& key : checked.keys)
+        frame.places[key.name] = {key.place, 1};
+    made.evidence = std::make_shared<const FrameEvidence>(
+        frameEvidence(frame.frame, asRead(index == 0 ? checked.picture : checked.beside.at(index - 1))));
+    return made;
+}
+
 FrameMeasured measuredOf(const CheckedPicture& checked, const std::string& check)
 {
     std::vector<FrameMeasured> measured;
     std::vector<FrameSummary> summaries;
-    const auto look = [&](std::int64_t id, const Image& picture) {
-        ReadFrame frame;
-        frame.frame = id, frame.balance = checked.balance, frame.areas = checked.areas;
-        frame.name = PictureName(std::to_string(id)), frame.isLead = id == 2;
-        for (const KeyColour& key : checked.keys)
-            frame.places[key.name] = {key.place, 1};
-        const FrameEvidence evidence = frameEvidence(id, asRead(picture));
-        const CheckedFrame own(frame, evidence, checked.look, checked.keys);
-        const CheckKind* kind = checkKind(check);
-        measured.push_back(check.empty() ? measureFrame(own) : FrameMeasured{}), summaries.push_back(summaryOf(own));
+    const CheckKind* kind = checkKind(check);
+    for (std::size_t i = 0; i <= checked.beside.size(); ++i) {
+        const FrameToCure made = frameOf(checked, i);
+        const CheckedFrame own(made.frame, *made.evidence, checked.look, checked.keys);
+        measured.push_back(check.empty() ? measureFrame(own) : FrameMeasured{});
+        summaries.push_back(summaryOf(own));
         if (kind && kind->measure)
             kind->measure(own, measured.back()[check]);
-    };
-    look(1, checked.picture);
-    for (std::size_t i = 0; i < checked.beside.size(); ++i)
-        look(2 + static_cast<std::int64_t>(i), checked.beside[i]);
+    }
     std::vector<FrameMeasured*> together;
     for (FrameMeasured& m : measured)
         together.push_back(&m);

@@ -1,7 +1,7 @@
 // Faults made on clean pictures, in four grades: just not a fault, just one, clearly, plainly. For each kind of check.
 #pragma once
 
-#include "core/proof/check.h"
+#include "core/proof/cure.h"
 #include "tests/support/random_look.h"
 
 namespace amber::test {
@@ -25,6 +25,9 @@ std::optional<CheckedPicture> madeFault(const std::string& check, int grade, con
 
 /// All that is measured of it, or one check alone; comparisons with the frames beside it among them.
 FrameMeasured measuredOf(const CheckedPicture& checked, const std::string& check = {});
+
+/// The frame of it (the first), and those beside it (`index` from 1), as they are given to a cure.
+FrameToCure frameOf(const CheckedPicture& checked, std::size_t index = 0);
 
 /// Things on a table before a wall with a window, painted: smooth grounds, soft edges, upright and level lines, a
 /// little noise. No two seeds are alike.

@@ -300,8 +300,8 @@ TEST_F(Parts, ColoursAreTypedAndPickedAndColoursHeldBack)
         QTest::keyClick(tiles, Qt::Key_Return);
     });
     QTest::mouseClick(&m_app->find("guardTones"), Qt::LeftButton);
-    EXPECT_NEAR(m_app->look().steps[0].guard.toneLow, 0.22, 1e-9);
-    EXPECT_NEAR(m_app->look().steps[0].guard.toneHigh, 0.42, 1e-9);
+    EXPECT_NEAR(m_app->look().steps[0].guard.toneLow, 0.23, 1e-9);
+    EXPECT_NEAR(m_app->look().steps[0].guard.toneHigh, 0.41, 1e-9);
     EXPECT_EQ(m_app->document().undoAction(), "Guard on a range of tones");
 }
 

@@ -1,0 +1,229 @@
+#include "core/proof/cure.h"
+
+#include "core/base/number_text.h"
+#include "core/colour/difference.h"
+
+#include <cmath>
+
+namespace amber {
+namespace {
+
+/// A change with more or less of it: 0 is none, 1 all that makes sense.
+struct Way {
+    std::function<Treatment(double amount)> treat;
+    std::function<std::string(double amount)> words;
+};
+
+class Trial {
+public:
+    Trial(const Finding& finding, const FrameToCure& frame, const std::vector<FrameToCure>& light,
+          const Look& lookForAll, const std::vector<KeyColour>& keys, const CheckUse& use)
+        : m_finding(finding), m_frame(frame), m_lookForAll(lookForAll), m_keys(keys), m_use(use)
+    {
+        for (const FrameToCure& other : light)
+            if (other.frame.frame != frame.frame.frame)
+                m_light.push_back(summaryOf(CheckedFrame(other.frame, *other.evidence, lookForAll, keys)));
+        m_before = measured(untreated());
+    }
+
+    CureTried run()
+    {
+        std::string why;
+        const std::optional<Way> way = wayOf(why);
+        if (!way)
+            return {std::nullopt, why};
+        const auto amount = leastAmount(*way);
+        if (!amount)
+            return {std::nullopt, "not even all of it takes the finding away: " + way->words(1)};
+        Cure cure;
+        Seen after;
+        // The least that does it may bring it only to where something else begins.
+        for (const double more : {0.0, 0.12, 0.3, 0.6, 1.0}) {
+            const double all = *amount + more * (1 - *amount);
+            cure.treatment = way->treat(all), cure.words = way->words(all);
+            after = measured(cure.treatment);
+            const std::string broken = brokenBy(after);
+            if (broken.empty())
+                break;
+            if (more == 0.0)
+                why = cure.words + " would take it away, but " + broken;
+            if (more == 1.0)
+                return {std::nullopt, why};
+        }
+        cure.before = m_finding.measured.value, cure.after = valueOf(after.measured);
+        for (const auto& [name, lab] : after.keys)
+            if (const auto was = m_before.keys.find(name); was != m_before.keys.end())
+                cure.keysMoved = std::max(cure.keysMoved, ciede2000(was->second, lab));
+        return {cure, {}};
+    }
+
+private:
+    struct Seen {
+        FrameMeasured measured;
+        std::map<std::string, Lab> keys;
+    };
+    const Look& lookHere() const { return m_frame.frame.look ? *m_frame.frame.look : m_lookForAll; }
+    Treatment untreated() const { return {m_frame.frame.balance, lookHere(), false}; }
+
+    Seen measured(const Treatment& treatment) const
+    {
+        ReadFrame frame = m_frame.frame;
+        frame.balance = treatment.balance;
+        frame.look = std::make_shared<const Look>(treatment.look);
+        const CheckedFrame checked(frame, *m_frame.evidence, treatment.look, m_keys);
+        Seen seen{measureFrame(checked), {}};
+        std::vector<FrameSummary> summaries = m_light;
+        summaries.push_back(summaryOf(checked));
+        seen.keys = summaries.back().keys;
+        std::vector<FrameMeasured> others(m_light.size());
+        std::vector<FrameMeasured*> all;
+        for (FrameMeasured& other : others)
+            all.push_back(&other);
+        all.push_back(&seen.measured);
+        compareFrames(summaries, m_keys, all);
+        return seen;
+    }
+    double valueOf(const FrameMeasured& measured) const
+    {
+        const auto own = measured.find(m_finding.kind->id);
+        for (const Measured& m : own == measured.end() ? std::vector<Measured>{} : own->second)
+            if (m.part == m_finding.measured.part)
+                return m.value;
+        return 0;
+    }
+    /// By halving: what is taken away by an amount is taken away by more of it.
+    std::optional<double> leastAmount(const Way& way) const
+    {
+        constexpr int kHalvings = 6;
+        const double wanted = 0.97 * m_finding.limit;
+        const auto isGone = [&](double amount) { return valueOf(measured(way.treat(amount)).measured) <= wanted; };
+        if (!isGone(1))
+            return std::nullopt;
+        double low = 0, high = 1;
+        for (int i = 0; i < kHalvings; ++i) {
+            const double middle = (low + high) / 2;
+            (isGone(middle) ? high : low) = middle;
+        }
+        return high;
+    }
+    /// Another check that is past its limit and was not, or is by a tenth worse than it was.
+    std::string brokenBy(const Seen& after) const
+    {
+        constexpr double kWorse = 1.1;
+        const std::vector<Finding> before = findingsOf(0, m_before.measured, m_use);
+        for (const Finding& f : findingsOf(0, after.measured, m_use)) {
+            bool isKnown = false;
+            for (const Finding& b : before)
+                isKnown = isKnown || (b.kind == f.kind && b.measured.part == f.measured.part &&
+                                      f.measured.value <= kWorse * b.measured.value);
+            if (!isKnown)
+                return std::string(f.kind->title) + " would then be past its limit: " + f.measured.words;
+        }
+        return {};
+    }
+
+    std::optional<Way> wayOf(std::string& why) const;
+    std::optional<Way> balanceWay(std::string& why) const;
+    Way ofBalance(std::function<void(FrameBalance&, double)> change, std::function<std::string(double)> words) const;
+    Way turned() const;
+    Way weakerStep(std::size_t step) const;
+
+    const Finding& m_finding;
+    const FrameToCure& m_frame;
+    const Look& m_lookForAll;
+    const std::vector<KeyColour>& m_keys;
+    const CheckUse& m_use;
+    std::vector<FrameSummary> m_light;
+    Seen m_before;
+};
+
+/// The step's strength, held by this frame alone.
+Way Trial::weakerStep(std::size_t step) const
+{
+    const Look look = lookHere();
+    const double strength = stepFor(look.steps[step], m_frame.frame.name).strength;
+    const std::string own = m_frame.frame.name.own;
+    const auto at = [strength](double amount) { return std::round(100 * strength * (1 - amount)) / 100; };
+    return {[look, step, own, at, balance = m_frame.frame.balance](double amount) {
+                Treatment treatment{balance, look, true};
+                treatment.look.steps[step] = withHeld(look.steps[step], own, step_part::kStrength, Json(at(amount)));
+                return treatment;
+            },
+            [step, at, title = titleOf(look.steps[step])](double amount) {
+                return "Step " + std::to_string(step + 1) + ", " + title + ", at strength " + fixedText(at(amount), 2) +
+                       " on this frame";
+            }};
+}
+
+Way Trial::ofBalance(std::function<void(FrameBalance&, double)> change, std::function<std::string(double)> words) const
+{
+    return {[look = lookHere(), balance = m_frame.frame.balance, change = std::move(change)](double amount) {
+                FrameBalance changed = balance;
+                change(changed, amount);
+                return Treatment{changed, look, false};
+            },
+            std::move(words)};
+}
+
+Way Trial::turned() const
+{
+    const Standing& standing = m_frame.evidence->standing;
+    const double turn = -standing.uprightTilt.value_or(standing.levelTilt.value_or(0));
+    const double ratio = static_cast<double>(m_frame.evidence->width) / std::max(1, m_frame.evidence->height);
+    return ofBalance(
+        [turn, ratio](FrameBalance& b, double) {
+            b.geometry.straightenDegrees = turn;
+            b.geometry.crop = inscribedCrop(b.optics, b.geometry, ratio, b.geometry.ratio);
+        },
+        [turn](double) { return "Turned by " + signedText(turn, 1) + "°"; });
+}
+
+std::optional<Way> Trial::balanceWay(std::string& why) const
+{
+    const std::string id = m_finding.kind->id;
+    const FrameBalance balance = m_frame.frame.balance;
+    if (m_finding.measured.part == "file") {
+        why = "the file holds nothing there; another exposure of it might";
+        return std::nullopt;
+    }
+    if (id == "bare-paper" || id == "near-clipping") {
+        const auto to = [white = balance.ends.white](double amount) { return white + 0.35 * amount; };
+        return ofBalance([to](FrameBalance& b, double amount) { b.ends.white = to(amount), b.endsLocked = true; },
+                         [to](double amount) { return "White end at " + fixedText(to(amount), 2) + " on this frame"; });
+    }
+    if (id == "noise") {
+        const auto to = [is = balance.optics.noise](double amount) { return is + amount * (1 - is); };
+        return ofBalance([to](FrameBalance& b, double amount) { b.optics.noise = to(amount); },
+                         [to](double amount) { return "Noise taken off by " + fixedText(100 * to(amount), 0) + " %"; });
+    }
+    if (id == "tilt" && m_finding.measured.part.empty())
+        return turned();
+    why = "no single change of the balance mends it";
+    return std::nullopt;
+}
+
+std::optional<Way> Trial::wayOf(std::string& why) const
+{
+    const std::string id = m_finding.kind->id;
+    if (m_finding.measured.step >= 0 && static_cast<std::size_t>(m_finding.measured.step) < lookHere().steps.size())
+        return weakerStep(static_cast<std::size_t>(m_finding.measured.step));
+    if (id == "mixed-light")
+        why = "no one white is right for both parts: an area with a white of its own is";
+    else if (id == "focus")
+        why = "what is out of focus cannot be brought back";
+    else if (id == "consistency")
+        why = "see the table: it knows whether light or white is off, and takes it back";
+    else
+        return balanceWay(why);
+    return std::nullopt;
+}
+
+}  // namespace
+
+CureTried cureFor(const Finding& finding, const FrameToCure& frame, const std::vector<FrameToCure>& light,
+                  const Look& lookForAll, const std::vector<KeyColour>& keys, const CheckUse& use)
+{
+    return Trial(finding, frame, light, lookForAll, keys, use).run();
+}
+
+}  // namespace amber
