@@ -1,8 +1,8 @@
 // Checks of a frame as it will be handed over: what was measured, where, the limit, why it matters.
 //
 // A kind of check is a folder under checks/ and one line in checks/kinds.cpp. Its measure is a function of one frame
-// (CheckedFrame) or of the frame among its shoot (FrameSummary); the screen, the command and the report all come
-// through measureFrame() and findingsOf().
+// (CheckedFrame) or of the frame among its shoot (FrameSummary); whatever shows checks comes through
+// measureFrame() and findingsOf().
 #pragma once
 
 #include "core/balance/ratio_map.h"
@@ -15,7 +15,7 @@
 
 namespace amber {
 
-/// A frame under its look and light, small. Made by check().
+/// A frame under its look and light, kCheckEdge pixels long; measures of a check read it.
 class CheckedFrame {
 public:
     CheckedFrame(const ReadFrame& frame, const FrameEvidence& evidence, const Look& lookForAll,

@@ -29,7 +29,7 @@ EdgeFacts edgesOf(const std::vector<DetailTile>& tiles);
 /// for blurring again as the measure). 0: no edge tells.
 double softnessOf(const Plane& light, const Plane& blurred, const Region& place);
 
-/// A part of the source: how soft it is (of a reduction of kLookEdge), and how noisy its flattest places.
+/// A part of the source and how soft it is, in pixels of a reduction to kLookEdge.
 struct PartFacts {
     Region place;
     double softness = 0;

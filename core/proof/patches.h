@@ -30,7 +30,7 @@ std::vector<Patch> patchesOf(const PixelSet& set);
 std::vector<int> ringOf(const Patch& patch, int radius, int width, int height);
 /// "in the upper left", "in the middle".
 const char* whereabouts(const Region& place);
-/// The region as a share of the picture's pixels.
+/// What both regions share, as a share of the picture.
 double overlapOf(const Region& one, const Region& other);
 
 }  // namespace amber
