@@ -6,7 +6,9 @@
 #include "core/job/shoot_work.h"
 
 #include <algorithm>
+#include <csignal>
 #include <cstdio>
+#include <unistd.h>
 
 namespace amber::cli {
 namespace fs = std::filesystem;
@@ -146,6 +148,32 @@ Result<Look> lookInHand(const JobStore& store)
     return store.currentLook(job.looks.count(look) > 0 ? look : job.looks.begin()->first);
 }
 
+Result<CheckUse> useNamed(const Job& job, const std::string& name)
+{
+    if (const CheckUse* use = job.useOf(name))
+        return *use;
+    std::string known = "screen, print, archive";
+    for (const CheckUse& own : job.uses)
+        known += ", " + own.name;
+    return fail("no use of this name; there are " + known, {}, {}, name);
+}
+
+CancelToken& interrupt()
+{
+    static CancelToken token;
+    return token;
+}
+
+std::function<void(int, int)> progressOnTerminal(const char* what)
+{
+    std::signal(SIGINT, [](int) { interrupt().cancel(); });
+    const bool isTerminal = ::isatty(STDERR_FILENO) != 0;
+    return [isTerminal, what](int done, int total) {
+        if (isTerminal)
+            std::cerr << "\r" << what << " " << done << " of " << total << "\033[K" << (done == total ? "\n" : "");
+    };
+}
+
 std::optional<JobStore> openJob(const std::string& file, bool toChange, Session& session)
 {
     std::error_code error;
@@ -250,6 +278,7 @@ void addJob(CLI::App& app, Session& session)
     addJobArea(*job, session);
     addJobWork(*job, session);
     addJobCheck(*job, session);
+    addJobReport(*job, session);
 }
 
 }  // namespace amber::cli

@@ -20,7 +20,7 @@ struct Options {
 
 using Cures = std::function<CureTried(const Finding&)>;
 
-Json described(const Finding& finding, const std::string& frame, const Cures& cures)
+Json described(const Finding& finding, const std::string& frame, const Acceptance* accepted, const Cures& cures)
 {
     const Region& place = finding.measured.place;
     Json told = {{"frame", frame},
@@ -33,7 +33,9 @@ Json described(const Finding& finding, const std::string& frame, const Cures& cu
                  {"because", finding.kind->because},
                  {"step", finding.measured.step + 1},
                  {"place", {place.left, place.top, place.right, place.bottom}}};
-    if (!cures)
+    if (accepted)
+        told["accepted"] = accepted->reason;
+    if (!cures || accepted)
         return told;
     const CureTried tried = cures(finding);
     if (tried.cure)
@@ -44,11 +46,13 @@ Json described(const Finding& finding, const std::string& frame, const Cures& cu
     return told;
 }
 
-void print(const Finding& f, const std::string& frame, const Cures& cures)
+void print(const Finding& f, const std::string& frame, const Acceptance* accepted, const Cures& cures)
 {
     std::printf("%-26s %-18s %s (limit %s %s)\n", frame.c_str(), f.kind->id, f.measured.words.c_str(),
                 fixedText(f.limit, f.kind->decimals).c_str(), f.kind->unit);
-    if (!cures)
+    if (accepted)
+        std::printf("%-26s %-18s accepted: %s\n", "", "", accepted->reason.c_str());
+    if (!cures || accepted)
         return;
     const CureTried tried = cures(f);
     std::printf("%-26s %-18s %s%s\n", "", "",
@@ -69,17 +73,10 @@ void printAll(const CheckedShoot& shoot, const CheckUse& use, const std::vector<
                                 m.value > m.limit.value_or(use.limitOf(*kind)) ? "  !" : "");
 }
 
-Result<CheckUse> useNamed(const std::string& name)
+void say(const CheckedShoot& shoot, const CheckUse& use, bool isAll, const Cures& cures, const JobStore& store,
+         Session& session)
 {
-    for (const CheckUse& use : checkUses())
-        if (use.name == name)
-            return use;
-    return fail("no use of this name", "screen, print or archive", {}, name);
-}
-
-void say(const CheckedShoot& shoot, const CheckUse& use, bool isAll, const Cures& cures,
-         const std::vector<Frame>& frames, Session& session)
-{
+    const std::vector<Frame>& frames = store.frames();
     const auto nameOfFrame = [&](FrameId id) {
         const Frame* frame = frameOf(frames, id);
         return frame ? nameOf(*frame) : std::to_string(id);
@@ -94,17 +91,23 @@ void say(const CheckedShoot& shoot, const CheckUse& use, bool isAll, const Cures
         printAll(shoot, use, names);
     const std::vector<Finding> findings = shoot.findings(use);
     Json list = Json::array();
+    std::size_t open = 0;
     for (const Finding& f : findings) {
-        list.push_back(described(f, nameOfFrame(f.frame), cures));
-        if (!session.json && !isAll)
-            print(f, nameOfFrame(f.frame), cures);
+        const Acceptance* accepted = acceptanceOf(f, use.name, store.job().accepted);
+        open += accepted ? 0 : 1;
+        if (session.json)
+            list.push_back(described(f, nameOfFrame(f.frame), accepted, cures));
+        else if (!isAll)
+            print(f, nameOfFrame(f.frame), accepted, cures);
     }
-    if (!findings.empty())
+    if (open > 0)
         session.status = std::max(session.status, 1);
     if (session.json)
-        session.print({{"use", use.name}, {"frames", shoot.frames.size()}, {"findings", std::move(list)}});
+        session.print(
+            {{"use", use.name}, {"frames", shoot.frames.size()}, {"open", open}, {"findings", std::move(list)}});
     else
-        std::printf("%zu frames, %zu findings for %s\n", shoot.frames.size(), findings.size(), use.name.c_str());
+        std::printf("%zu frames, %zu findings open for %s, %zu accepted\n", shoot.frames.size(), open, use.name.c_str(),
+                    findings.size() - open);
 }
 
 void runCheck(const Options& o, Session& session)
@@ -112,7 +115,7 @@ void runCheck(const Options& o, Session& session)
     auto store = openJob(o.job, false, session);
     if (!store)
         return;
-    const auto use = useNamed(o.use);
+    const auto use = useNamed(store->job(), o.use);
     const auto look = lookInHand(*store);
     const auto wanted = namedFrames(store->frames(), o.frames);
     if (!use)
@@ -122,16 +125,15 @@ void runCheck(const Options& o, Session& session)
     if (!wanted)
         return session.report(wanted.error());
     std::vector<ReadFrame> frames =
-        framesToRead(store->job(), store->frames(), [&](LookId id) { return store->currentLook(id); });
+        framesToCheck(store->job(), store->frames(), [&](LookId id) { return store->currentLook(id); });
     std::erase_if(frames, [&](const ReadFrame& f) {
-        return store->job().frame(f.frame).isUnused ||
-               std::find(wanted->begin(), wanted->end(), f.frame) == wanted->end();
+        return std::find(wanted->begin(), wanted->end(), f.frame) == wanted->end();
     });
     ShootChecker checker;
     const std::vector<KeyColour>& keys = store->job().keys;
     const Cures cures = [&](const Finding& f) { return checker.cure(f, frames, keys, *look, *use); };
     if (const auto shoot = checker.check(frames, keys, *look))
-        say(*shoot, *use, o.all, o.cures ? cures : Cures(), store->frames(), session);
+        say(*shoot, *use, o.all, o.cures ? cures : Cures(), *store, session);
 }
 
 }  // namespace
@@ -141,7 +143,8 @@ void addJobCheck(CLI::App& job, Session& session)
     const auto o = std::make_shared<Options>();
     CLI::App* check = job.add_subcommand("check", "What could be wrong with the frames as they will be handed over");
     check->add_option("job", o->job, "The job (.amberjob), or its folder")->required();
-    check->add_option("--for", o->use, "For what: screen, print or archive")->capture_default_str();
+    check->add_option("--for", o->use, "For what: screen, print, archive, or a use of the job's own")
+        ->capture_default_str();
     check->add_option("--frames", o->frames, "Only these frames, by name")->delimiter(',');
     check->add_flag("--all", o->all, "Everything that was measured, not only what is past its limit");
     check->add_flag("--cures", o->cures, "A cure for each, tried on a copy and measured; or why there is none");

@@ -9,9 +9,7 @@
 
 #include <algorithm>
 #include <cmath>
-#include <csignal>
 #include <cstdio>
-#include <unistd.h>
 
 namespace amber::cli {
 namespace {
@@ -22,22 +20,6 @@ struct Options {
     DeliveryChoices choices;
     bool take = false, allButUnused = false, withCard = false;
 };
-
-CancelToken& interrupt()
-{
-    static CancelToken token;
-    return token;
-}
-
-std::function<void(int, int)> progressOnTerminal(const char* what)
-{
-    std::signal(SIGINT, [](int) { interrupt().cancel(); });
-    const bool isTerminal = ::isatty(STDERR_FILENO) != 0;
-    return [isTerminal, what](int done, int total) {
-        if (isTerminal)
-            std::cerr << "\r" << what << " " << done << " of " << total << "\033[K" << (done == total ? "\n" : "");
-    };
-}
 
 std::string nameOfId(const std::vector<Frame>& frames, FrameId id)
 {

@@ -358,13 +358,24 @@ void Document::changeDesk(const std::function<void(Desk&)>& change)
     check(m_store->setDesk(desk));
 }
 
-bool Document::commit(const Job& after, const QString& action)
+bool Document::commit(const Job& after, const QString& action, const QString& reason)
 {
     if (!m_store)
         return false;
     m_looks->commitPending();
     const Job before = job();
-    const bool isKept = check(m_store->commit(after, action.toStdString()));
+    const bool isKept = check(m_store->commit(after, action.toStdString(), reason.toStdString()));
+    announce(before);
+    return isKept;
+}
+
+bool Document::commitLook(LookId id, const Look& look, const QString& action)
+{
+    if (!m_store)
+        return false;
+    m_looks->commitPending();
+    const Job before = job();
+    const bool isKept = check(m_store->commit(before, {{id, look}}, action.toStdString()));
     announce(before);
     return isKept;
 }
@@ -504,7 +515,9 @@ void Document::announce(const Job& before)
         {looks, &Document::chosenLooksChanged},
         {before.keys != now.keys, &Document::keyColoursChanged},
         {before.keyPlaces != now.keyPlaces, &Document::keyPlacesChanged},
-        {before.areas != now.areas, &Document::areasChanged}};
+        {before.areas != now.areas, &Document::areasChanged},
+        {before.uses != now.uses, &Document::checkUsesChanged},
+        {before.accepted != now.accepted, &Document::acceptedChanged}};
     for (const auto& [isChanged, signal] : kParts)
         if (isChanged)
             emit(this->*signal)();

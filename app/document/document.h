@@ -92,7 +92,9 @@ public:
     const Job& job() const;
     /// Makes `after` the job, as one gesture that can be taken back, also after a restart. False, and said, when it
     /// could not be kept.
-    bool commit(const Job& after, const QString& action);
+    bool commit(const Job& after, const QString& action, const QString& reason = {});
+    /// A look of the job as it is to be, in hand or not; as one gesture.
+    bool commitLook(LookId id, const Look& look, const QString& action);
     /// What follows from the pictures and is nobody's gesture: the lights of frames that came in, what was found again.
     void adopt(const Job& after);
     /// One gesture over any number of frames.
@@ -113,6 +115,9 @@ public:
     /// Which pictures are handed over, and what belongs to each.
     JobBatch batchOf(const std::vector<FrameId>& frames, const CardRule& cards = {}) const;
 
+    /// To read of it; while one is open.
+    const JobStore& store() const { return *m_store; }
+
     /// What lies at hand: kept, but no gesture.
     const Desk& desk() const;
     void changeDesk(const std::function<void(Desk&)>& change);
@@ -130,6 +135,8 @@ signals:
     void keyPlacesChanged();
     void areasChanged();  ///< of one frame or several
     void lightsChanged();
+    void checkUsesChanged();
+    void acceptedChanged();     ///< findings that were let stand
     void setsChanged();         ///< which frames belong to which sets
     void chosenLooksChanged();  ///< which look is meant for which frames
     void ratingsChanged();
@@ -146,7 +153,6 @@ private:
     Status take(OpenedShoot&& shoot);
     friend class LooksInHand;
     JobStore& store() { return *m_store; }
-    const JobStore& store() const { return *m_store; }
     bool check(const Status& status);
     void takeFrames();
     void flushContents();

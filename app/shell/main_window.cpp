@@ -34,7 +34,8 @@ MainWindow::MainWindow(QWidget* parent)
     m_look = new LookPlace(m_document, m_proxies, m_renders, this);
     m_match = new MatchPlace(m_document, m_proxies, m_shoot->model(), this);
     m_proof = new ProofPlace(
-        m_document, m_proxies, [this](std::int64_t frame) { return m_shoot->model().thumbnail(frame); }, this);
+        m_document, m_proxies, m_screens, [this](std::int64_t frame) { return m_shoot->model().thumbnail(frame); },
+        this);
     m_handover = new HandoverPlace(m_document, this);
     for (QWidget* place :
          std::initializer_list<QWidget*>{m_shoot, m_balance, m_areas, m_look, m_match, m_proof, m_handover})

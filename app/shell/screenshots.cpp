@@ -12,6 +12,7 @@
 #include "app/places/look/look_place.h"
 #include "app/places/match/fit_coverage.h"
 #include "app/places/match/match_place.h"
+#include "app/places/proof/finding_panel.h"
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
 #include "app/shell/main_window.h"
@@ -28,6 +29,7 @@
 #include "core/look/look_json.h"
 #include "core/look/part.h"
 #include "core/look/scope.h"
+#include "core/report/job_report.h"
 #include "demo/demo_job.h"
 
 #include <cstdio>
@@ -589,7 +591,7 @@ private:
     void proof()
     {
         m_window.go(MainWindow::Place::Proof);
-        ProofPlace& proof = m_window.proof();
+        TableTab& proof = m_window.proof().table();
         // Among frames of one scene and others: a jug is marked besides.
         auto keys = m_document.job().keys;
         KeyColour jug;
@@ -610,6 +612,66 @@ private:
             },
             "both pictures of a cell");
         m_camera.take(m_window, "proof");
+        checks();
+    }
+    /// What is found for print; a frame that hangs, with what would set it upright.
+    void checks()
+    {
+        m_window.proof().go(ProofPlace::Tab::Checks);
+        ChecksTab& checks = m_window.proof().checks();
+        checks.audit().chooseUse("print");
+        checks.audit().check();
+        m_camera.waitFor([&] { return !checks.audit().task().isRunning() && checks.audit().isChecked(); }, "checks");
+        const auto isShown = [&] {
+            return checks.panel().isAtRest() &&
+                   !checks.panel().findChild<PictureView*>("findingPlace")->image().isNull();
+        };
+        m_camera.waitFor(isShown, "a finding");
+        m_camera.take(m_window, "proof-checks");
+        const auto& findings = checks.audit().findings();
+        for (std::size_t i = 0; i < findings.size(); ++i)
+            if (findings[i].kind->id == std::string("tilt")) {
+                checks.show(static_cast<int>(i));
+                break;
+            }
+        m_camera.waitFor(isShown, "its cure");
+        m_camera.take(m_window, "proof-finding");
+        m_window.proof().go(ProofPlace::Tab::Sheet);
+        PictureView& page = m_window.proof().sheet().view();
+        m_camera.waitFor([&] { return m_window.proof().sheet().isAtRest() && !page.image().isNull(); }, "a page");
+        m_camera.take(m_window, "proof-sheet");
+        m_window.proof().go(ProofPlace::Tab::Screens);
+        ScreensTab& screens = m_window.proof().screens();
+        m_document.selection().setFrameInHand(frameNamed("yard-04"));
+        screens.findChild<QComboBox*>("printMarks")->setCurrentIndex(static_cast<int>(ScreensTab::Marks::OutsideGamut));
+        screens.findChild<QCheckBox*>("printPaperWhite")->click();
+        m_camera.waitFor([&] { return screens.isAtRest() && screens.printFacts(); }, "screens and prints");
+        m_camera.take(m_window, "proof-screens");
+        report();
+        m_window.proof().go(ProofPlace::Tab::Table);
+    }
+    /// Two pages of the report, as they are printed.
+    void report()
+    {
+        const auto job = jobToReport(std::as_const(m_document).store());
+        ChecksTab& checks = m_window.proof().checks();
+        const auto made = checks.audit().borrow();
+        const auto report = reportOf(*job, checks.audit().use(), made->checker, m_window.proof().table().readingsNow(),
+                                     "2026-03-14 18:00");
+        const auto pages = reportPages(*report, 0.93);
+        QWidget desk;
+        desk.resize(kWindow);
+        auto* row = new QHBoxLayout(&desk);
+        for (std::size_t i = 0; i < std::min<std::size_t>(2, pages->size()); ++i) {
+            const PagePicture& page = (*pages)[i];
+            auto* label = new QLabel(&desk);
+            label->setPixmap(QPixmap::fromImage(QImage(reinterpret_cast<const uchar*>(page.pixels.data()), page.width,
+                                                       page.height, page.width * 4, QImage::Format_RGB32)
+                                                    .copy()));
+            label->setAlignment(Qt::AlignCenter);
+            row->addWidget(label);
+        }
+        m_camera.take(desk, "report");
     }
     void handover()
     {

@@ -38,7 +38,8 @@ std::vector<Keys> localKeys()
         {tr("T, B, R, E, O, C, P"),
          tr("Areas: thing, box, ramp, ellipse, outline, colours, brush; brackets change the radius, Shift takes away")},
         {tr("0 to 5"), tr("Contact sheet: rate the chosen frames")},
-        {tr("B"), tr("Sweep sheet: bookmark the chosen tile")},
+        {tr("B"), tr("Sweep sheet: bookmark the chosen tile. Contact sheet on pages: without the look")},
+        {tr("N, Shift+N"), tr("Checks: the next finding, the one before")},
         {tr("Flicker"), tr("Compare: both versions by turns, about one change a second and never more than three, "
                            "because faster flicker can bring on seizures")}};
 }

@@ -51,7 +51,7 @@ QCheckBox { spacing: 6px; background: transparent; }
 QCheckBox::indicator { width: 14px; height: 14px; border: 1px solid #6A6A6A; background: #EEEEEE; }
 QCheckBox::indicator:checked { image: url(:/icons/tick.svg); }
 QCheckBox:focus, QRadioButton:focus { outline: none; border-bottom: 2px solid #C97A0A; }
-QWidget#cellWall { background: #777777; }
+QWidget#cellWall, QWidget#findingWall, QWidget#screensWall, QWidget#sheetWall { background: #777777; }
 QTableView#ladder { padding: 0 8px 0 11px; }
 QTableView#consistencyTable::item:selected { background: #FAFAFA; color: #1C1C1C; border: 2px solid #C97A0A; }
 QListWidget#outliers { background: #EEEEEE; padding: 2px 10px; } QListWidget#outliers::item { padding: 2px 2px; }

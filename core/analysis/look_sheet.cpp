@@ -4,7 +4,7 @@
 #include "core/display/view_transform.h"
 #include "core/image/resize.h"
 #include "core/look/scope.h"
-#include "core/page/pdf_pages.h"
+#include "core/page/column.h"
 
 namespace amber {
 namespace {
@@ -110,88 +110,32 @@ std::string movedWords(const LookTrace& trace, int step)
     return words;
 }
 
-std::string titleOf(const LookSheet& sheet, std::size_t i)
-{
-    const Step& step = sheet.look.steps[i];
-    return std::to_string(i + 1) + "  " + amber::titleOf(step) + (step.enabled ? "" : " (off)") +
-           (step.group.empty() ? "" : " · " + step.group);
-}
-
-PagePicture onPaper(const Image& image)
-{
-    PagePicture picture{image.width(), image.height(), {}};
-    picture.pixels.resize(static_cast<std::size_t>(image.width()) * static_cast<std::size_t>(image.height()));
-    ViewTransform::srgb()->apply(image.view(), picture.pixels.data(), static_cast<std::size_t>(image.width()));
-    return picture;
-}
-
-/// Lays one thing under another and begins a page when there is no room left.
-class Column {
-public:
-    Column(PdfPages& pages, std::string foot) : m_pages(pages), m_foot(std::move(foot)) { begin(); }
-
-    static constexpr double kMargin = 48, kFoot = 40;
-    double width() const { return m_pages.width() - 2 * kMargin; }
-    double y() const { return m_y; }
-    void skip(double by) { m_y += by; }
-    /// Room for something of this height, here or on a page of its own.
-    void need(double height)
-    {
-        if (m_y + height > m_pages.height() - kMargin - kFoot)
-            m_pages.nextPage(), begin();
-    }
-    void text(const std::string& words, const PdfPages::TextStyle& style, double indent = 0)
-    {
-        need(m_pages.textHeight(words, width() - indent, style));
-        m_y += m_pages.text(kMargin + indent, m_y, width() - indent, words, style) + 2;
-    }
-    void line()
-    {
-        m_pages.line(kMargin, m_y, kMargin + width(), m_y);
-        m_y += 8;
-    }
-
-private:
-    void begin()
-    {
-        m_y = kMargin;
-        const PdfPages::TextStyle quiet{8, false, false, 0.45};
-        const double y = m_pages.height() - kMargin - 8;
-        m_pages.text(kMargin, y, width() - 60, m_foot, quiet);
-        m_pages.text(kMargin + width() - 60, y, 60, "page " + std::to_string(++m_page), quiet, true);
-    }
-    PdfPages& m_pages;
-    std::string m_foot;
-    double m_y = 0;
-    int m_page = 0;
-};
-
-void layPictures(PdfPages& pages, Column& column, const LookSheet& sheet)
+void layPictures(Pages& pages, Column& column, const LookSheet& sheet)
 {
     constexpr double kGap = 12;
     const double wide = (column.width() - kGap) / 2;
     for (const SheetPicture& picture : sheet.pictures) {
         const double high = wide * picture.before.height() / std::max(1, picture.before.width());
         column.need(high + 22);
-        pages.picture(Column::kMargin, column.y(), wide, onPaper(picture.before));
-        pages.picture(Column::kMargin + wide + kGap, column.y(), wide, onPaper(picture.after));
+        pages.picture(Column::kMargin, column.y(), wide, onPaper(picture.before.view()));
+        pages.picture(Column::kMargin + wide + kGap, column.y(), wide, onPaper(picture.after.view()));
         column.skip(high + 3);
-        const PdfPages::TextStyle quiet{8, false, false, 0.4};
+        const Pages::TextStyle quiet{8, false, false, 0.4};
         pages.text(Column::kMargin, column.y(), wide, picture.name, quiet);
         pages.text(Column::kMargin + wide + kGap, column.y(), wide, "with the look", quiet);
         column.skip(20);
     }
 }
 
-void layStep(PdfPages& pages, Column& column, const LookSheet& sheet, std::size_t i)
+void layStep(Pages& pages, Column& column, const LookSheet& sheet, std::size_t i)
 {
-    const PdfPages::TextStyle strong{10.5, true}, plain{9.5}, reason{9.5, false, true, 0.25},
+    const Pages::TextStyle strong{10.5, true}, plain{9.5}, reason{9.5, false, true, 0.25},
         quiet{8.5, false, false, 0.45};
     constexpr double kIndent = 18;
     const Step& step = sheet.look.steps[i];
     // Its title never stands alone at the end of a page.
     column.need(pages.textHeight("A", column.width(), strong) + 2 * pages.textHeight("A", column.width(), plain) + 12);
-    column.text(titleOf(sheet, i), strong);
+    column.text(numberedTitle(sheet.look, i), strong);
     if (!step.note.empty())
         column.text(step.note, reason, kIndent);
     for (const std::string& line : recipeOf(step))
@@ -207,6 +151,21 @@ std::string footOf(const LookSheet& sheet)
 }
 
 }  // namespace
+
+std::string numberedTitle(const Look& look, std::size_t i)
+{
+    const Step& step = look.steps[i];
+    return std::to_string(i + 1) + "  " + amber::titleOf(step) + (step.enabled ? "" : " (off)") +
+           (step.group.empty() ? "" : " · " + step.group);
+}
+
+PagePicture onPaper(ImageView image)
+{
+    PagePicture picture{image.width, image.height, {}};
+    picture.pixels.resize(static_cast<std::size_t>(image.width) * static_cast<std::size_t>(image.height));
+    ViewTransform::srgb()->apply(image, picture.pixels.data(), static_cast<std::size_t>(image.width));
+    return picture;
+}
 
 std::vector<std::string> recipeOf(const Step& step)
 {
@@ -256,7 +215,7 @@ std::string lookSheetText(const LookSheet& sheet)
         all += sheet.look.intent + "\n";
     for (std::size_t i = 0; i < sheet.look.steps.size(); ++i) {
         const Step& step = sheet.look.steps[i];
-        all += "\n" + titleOf(sheet, i) + "\n";
+        all += "\n" + numberedTitle(sheet.look, i) + "\n";
         if (!step.note.empty())
             all += "    " + step.note + "\n";
         for (const std::string& line : recipeOf(step))
@@ -271,7 +230,7 @@ std::string lookSheetText(const LookSheet& sheet)
 
 Result<std::string> lookSheetPdf(const LookSheet& sheet)
 {
-    PdfPages pages(sheet.look.name);
+    Pages pages(sheet.look.name);
     Column column(pages, footOf(sheet));
     column.text(sheet.look.name, {20, true});
     if (!sheet.look.intent.empty())

@@ -4,12 +4,18 @@
 
 #include "core/analysis/step_trace.h"
 #include "core/image/image.h"
+#include "core/page/pages.h"
 
 namespace amber {
 
 /// Everything a step is, in lines: its values where they are not those of a fresh step, strength, guard, shelters, what
 /// is held by pictures or sets.
 std::vector<std::string> recipeOf(const Step& step);
+
+/// "3  Chroma (off) · skin": what a step of a look is called on paper.
+std::string numberedTitle(const Look& look, std::size_t step);
+/// As an sRGB file would have it.
+PagePicture onPaper(ImageView image);
 
 struct SheetPicture {
     std::string name;

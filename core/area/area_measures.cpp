@@ -79,15 +79,20 @@ Separation separationOf(ImageView picture, const Plane& mask)
 
 double haloOf(ImageView before, ImageView after, const Plane& mask)
 {
-    constexpr double kDark = 0.02, kClear = 0.02, kSeen = 0.95;
+    return haloOf(lightnessOf(before), lightnessOf(after), mask);
+}
+
+double haloOf(const Plane& before, const Plane& after, const Plane& mask)
+{
+    constexpr float kDark = 0.02F;
+    constexpr double kClear = 0.02, kSeen = 0.95;
     const int width = edgeWidth(mask);
     const cv::Mat weights = weightsOf(mask), inside = weights >= 0.5,
                   band = grown(inside, width) & ~shrunk(inside, width);
     cv::Mat change(mask.height, mask.width, CV_32F);
     for (int y = 0; y < mask.height; ++y)
         for (int x = 0; x < mask.width; ++x)
-            change.at<float>(y, x) =
-                static_cast<float>(std::log((labAt(after, x, y).L + kDark) / (labAt(before, x, y).L + kDark)));
+            change.at<float>(y, x) = std::log((after.row(y)[x] + kDark) / (before.row(y)[x] + kDark));
     // What is usual: clear of the edge, so that an overshoot is not its own measure.
     const cv::Mat in = localMean(change, (weights > 1 - kClear) & ~band, 3 * width),
                   out = localMean(change, (weights < kClear) & ~band, 3 * width);

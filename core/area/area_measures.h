@@ -24,6 +24,8 @@ Separation separationOf(ImageView picture, const Plane& mask);
 /// usual inside and outside within a few edge widths; the ninety-fifth percentile over the edge. 0: no halo is seen;
 /// 0.01 is about one hundredth of lightness.
 double haloOf(ImageView before, ImageView after, const Plane& mask);
+/// The same of OKLab L.
+double haloOf(const Plane& before, const Plane& after, const Plane& mask);
 
 /// What changed outside an area, clear of its edge: the mean OKLab distance.
 double leakOf(ImageView before, ImageView after, const Plane& mask);

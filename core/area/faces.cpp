@@ -3,6 +3,8 @@
 #include "core/area/regions.h"
 #include "core/area/thing.h"
 #include "core/base/long_call.h"
+#include "core/engine/plane.h"
+#include "core/image/resize.h"
 
 #include <algorithm>
 #include <cmath>
@@ -35,9 +37,13 @@ cv::CascadeClassifier* cascade(const char* name)
 /// Lightness, its tones spread evenly.
 cv::Mat greyOf(ImageView picture)
 {
-    cv::Mat lightness, grey;
-    cv::extractChannel(okLabOf(picture, std::min(picture.width, kWidth)), lightness, 0);
-    lightness.convertTo(grey, CV_8U, 255);
+    const bool isLarge = picture.width > kWidth;
+    const Plane light =
+        isLarge
+            ? lightnessOf(reduceByArea(picture, kWidth, std::max(1, picture.height * kWidth / picture.width)).view())
+            : lightnessOf(picture);
+    cv::Mat grey;
+    cv::Mat(light.height, light.width, CV_32F, const_cast<float*>(light.values.data())).convertTo(grey, CV_8U, 255);
     cv::equalizeHist(grey, grey);
     return grey;
 }
@@ -95,18 +101,19 @@ cv::Mat skinOf(const ThingPicture& ground, const Region& face)
 
 }  // namespace
 
-std::vector<Face> facesOf(ImageView picture)
+std::vector<Face> facesOf(ImageView picture, double leastWidth)
 {
-    constexpr int kSmallest = 64, kLeastFace = 36, kNeighbours = 4;
+    constexpr int kSmallest = 64, kNeighbours = 4;
     constexpr double kPlain = 0.45, kWithEyes = 0.72, kFirm = 12, kMore = 0.12;
     std::vector<Face> faces;
     cv::CascadeClassifier* frontal = cascade("haarcascade_frontalface_alt2.xml");
     if (!frontal || picture.width < kSmallest || picture.height < kSmallest)
         return faces;
     const cv::Mat grey = greyOf(picture);
+    const int least = static_cast<int>(std::lround(leastWidth * grey.cols));
     std::vector<cv::Rect> found;
     std::vector<int> support;
-    frontal->detectMultiScale(grey, found, support, 1.1, kNeighbours, 0, cv::Size(kLeastFace, kLeastFace));
+    frontal->detectMultiScale(grey, found, support, 1.1, kNeighbours, 0, cv::Size(least, least));
     for (std::size_t i = 0; i < found.size(); ++i) {
         const cv::Rect& f = found[i];
         const double firm = std::min(1.0, (i < support.size() ? support[i] : 0) / kFirm);

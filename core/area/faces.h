@@ -14,8 +14,10 @@ struct Face {
     double sureness = 0;  ///< 0..1
 };
 /// By a cascade of simple features (P. Viola, M. Jones, IJCV 57(2), 2004; the cascades of Debian's opencv-data), the
-/// surest first; frontal and upright ones only. Empty too when no cascade is installed.
-std::vector<Face> facesOf(ImageView picture);
+/// surest first; frontal and upright ones only, and none narrower than `leastWidth` of the picture. Empty too when no
+/// cascade is installed.
+inline constexpr double kLeastFace = 36.0 / 640;
+std::vector<Face> facesOf(ImageView picture, double leastWidth = kLeastFace);
 
 /// The skin of all faces that are seen: never so sure that nobody needs to look.
 Proposal proposeFaces(ImageView picture);

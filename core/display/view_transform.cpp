@@ -243,6 +243,49 @@ private:
     bool m_fromCodes;
 };
 
+/// Every pixel by LittleCMS; marks as the view that it stands for.
+class ExactView final : public ViewTransform {
+public:
+    ExactView(LcmsTransform transform, bool fromCodes, std::shared_ptr<const ViewTransform> marks)
+        : m_transform(std::move(transform)), m_fromCodes(fromCodes), m_marks(std::move(marks))
+    {
+    }
+    void apply(ImageView linear, std::uint32_t* pixels, std::size_t stride) const override
+    {
+        const auto count = static_cast<std::size_t>(linear.width);
+        const Matrix3 toXyz = workingToD50();
+        inBands(linear, [&](int first, int rows) {
+            std::vector<double> in(3 * count), out(3 * count);
+            std::vector<std::uint8_t> codes(3 * count);
+            Row values(3 * count);
+            for (int y = first; y < first + rows; ++y) {
+                ImageView row = linear;
+                row.data = linear.row(y), row.height = 1;
+                if (m_fromCodes) {
+                    encodeToCodes(row, RgbSpace::Srgb, codes.data());
+                    std::transform(codes.begin(), codes.end(), in.begin(), [](std::uint8_t c) { return c / 255.0; });
+                } else {
+                    for (std::size_t x = 0; x < count; ++x) {
+                        const LinearRgb c =
+                            amber::apply(toXyz, LinearRgb{row.data[3 * x], row.data[3 * x + 1], row.data[3 * x + 2]});
+                        in[3 * x] = c.r, in[3 * x + 1] = c.g, in[3 * x + 2] = c.b;
+                    }
+                }
+                m_transform.run(in.data(), out.data(), count);
+                std::transform(out.begin(), out.end(), values.begin(),
+                               [](double v) { return static_cast<float>(std::clamp(v, 0.0, 1.0)); });
+                pixelsOfRow(values.data(), count, y, pixels + static_cast<std::size_t>(y) * stride);
+            }
+        });
+    }
+    void markOutside(ImageView linear, std::uint8_t* marks) const override { m_marks->markOutside(linear, marks); }
+
+private:
+    LcmsTransform m_transform;
+    bool m_fromCodes;
+    std::shared_ptr<const ViewTransform> m_marks;
+};
+
 /// Encoded triples of a device with these primaries to XYZ.
 std::vector<double> toXyz(const std::vector<double>& encoded, const Matrix3& primaries)
 {
@@ -290,14 +333,15 @@ Made made(Args&&... args)
 }
 
 /// As on another's screen: sRGB codes are its own.
-Made clientView(cmsHPROFILE screen, const DeviceProfile& client)
+Made clientView(cmsHPROFILE screen, const DeviceProfile& client, bool isExact)
 {
     const LcmsProfile theirs = openLcms(client.icc);
-    const LcmsTransform transform(cmsCreateTransform(theirs.get(), TYPE_RGB_DBL, screen, TYPE_RGB_DBL,
-                                                     INTENT_RELATIVE_COLORIMETRIC,
-                                                     cmsFLAGS_NOOPTIMIZE | cmsFLAGS_NOCACHE));
+    LcmsTransform transform(cmsCreateTransform(theirs.get(), TYPE_RGB_DBL, screen, TYPE_RGB_DBL,
+                                               INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOOPTIMIZE | cmsFLAGS_NOCACHE));
     if (client.kind != DeviceProfile::Kind::Rgb || !transform)
         return fail("pictures cannot be seen as on this screen", client.title);
+    if (isExact)
+        return made<ExactView>(std::move(transform), true, ViewTransform::srgb());
     auto cube = cubePlan(kCube, [&](const std::vector<double>& in, std::vector<double>& out) {
         transform.run(in.data(), out.data(), in.size() / 3);
     });
@@ -312,7 +356,7 @@ Made cubeView(cmsHPROFILE screen, const Matrix3& primaries, const ViewOptions& o
     const cmsUInt32Number black = options.blackPoint ? cmsFLAGS_BLACKPOINTCOMPENSATION : 0;
     const LcmsProfile proof = options.proof ? openLcms(options.proof->icc) : nullptr;
     const LcmsProfile xyz(cmsCreateXYZProfile());
-    const LcmsTransform transform =
+    LcmsTransform transform =
         proof ? LcmsTransform(cmsCreateProofingTransform(
                     xyz.get(), TYPE_XYZ_DBL, screen, TYPE_RGB_DBL, proof.get(), intentOf(options.proofIntent),
                     options.paperWhite ? INTENT_ABSOLUTE_COLORIMETRIC : INTENT_RELATIVE_COLORIMETRIC,
@@ -326,7 +370,9 @@ Made cubeView(cmsHPROFILE screen, const Matrix3& primaries, const ViewOptions& o
     auto gamut = gamutPlan(proof ? proof.get() : screen, primaries);
     if (!cube || !gamut)
         return tl::make_unexpected(!cube ? cube.error() : gamut.error());
-    return made<CubeView>(evenShaper(inverse(primaries) * workingToD50()), std::move(*cube), std::move(*gamut), false);
+    auto view =
+        made<CubeView>(evenShaper(inverse(primaries) * workingToD50()), std::move(*cube), std::move(*gamut), false);
+    return options.isExact ? made<ExactView>(std::move(transform), false, std::move(*view)) : std::move(view);
 }
 
 }  // namespace
@@ -346,7 +392,7 @@ Result<std::shared_ptr<const ViewTransform>> ViewTransform::make(const std::opti
     if (!profile || cmsGetColorSpace(profile.get()) != cmsSigRgbData)
         return fail("this is not a profile of a screen", screen ? screen->title : "");
     if (options.client)
-        return clientView(profile.get(), *options.client);
+        return clientView(profile.get(), *options.client, options.isExact);
     const std::optional<Matrix3> own = primariesOf(profile.get());
     if (options.proof) {
         // What a printer can do is no matter of the screen's primaries.

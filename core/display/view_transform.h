@@ -25,6 +25,9 @@ struct ViewOptions {
     bool paperWhite = false;  ///< the paper's own white and black are shown
     /// Seen as on this screen of someone else, which takes the codes of an sRGB file as its own.
     std::optional<DeviceProfile> client;
+    /// Proofs and clients: every pixel by LittleCMS itself, with no cube between. For pictures that stand still: a
+    /// megapixel takes seconds.
+    bool isExact = false;
 };
 
 class ViewTransform {

@@ -19,11 +19,11 @@ HeldReference::Kind heldKindFrom(const std::string& name)
 
 void readHand(const JobFile& file, Desk& desk)
 {
-    forRows(file, "SELECT frame, look, step, surround, companions_chosen, watched FROM desk", [&](Row& row) {
+    forRows(file, "SELECT frame, look, step, surround, companions_chosen, watched, check_use FROM desk", [&](Row& row) {
         desk.frame = row.whole(), desk.look = row.whole(), desk.step = row.small(), desk.surround = row.small();
         if (row.flag())
             desk.companions.emplace();
-        desk.watched = row.text();
+        desk.watched = row.text(), desk.use = row.text();
     });
     if (desk.companions)
         forRows(file, "SELECT frame FROM companion ORDER BY position",
@@ -73,8 +73,8 @@ void readHeld(const JobFile& file, Desk& desk)
 
 void writeHand(JobFile& file, const Desk& d)
 {
-    file.run("INSERT OR REPLACE INTO desk VALUES (1, ?, ?, ?, ?, ?, ?)", d.frame, d.look, d.step, d.surround,
-             int(d.companions.has_value()), d.watched);
+    file.run("INSERT OR REPLACE INTO desk VALUES (1, ?, ?, ?, ?, ?, ?, ?)", d.frame, d.look, d.step, d.surround,
+             int(d.companions.has_value()), d.watched, d.use);
     file.run("DELETE FROM companion");
     const auto companions = d.companions.value_or(std::vector<FrameId>{});
     for (std::size_t i = 0; i < companions.size(); ++i)
@@ -129,7 +129,7 @@ const std::vector<DeskPart>& deskParts()
 bool isSameHand(const Desk& a, const Desk& b)
 {
     return a.frame == b.frame && a.look == b.look && a.step == b.step && a.surround == b.surround &&
-           a.companions == b.companions && a.watched == b.watched;
+           a.companions == b.companions && a.watched == b.watched && a.use == b.use;
 }
 
 }  // namespace

@@ -40,6 +40,17 @@ LookId Job::lookOf(FrameId id) const
     return light < 0 ? 0 : lights[static_cast<std::size_t>(light)].look;
 }
 
+const CheckUse* Job::useOf(const std::string& name) const
+{
+    for (const CheckUse& use : uses)
+        if (use.name == name)
+            return &use;
+    for (const CheckUse& use : checkUses())
+        if (use.name == name)
+            return &use;
+    return nullptr;
+}
+
 const FrameSet* Job::setOf(const std::string& name) const
 {
     const auto found = std::find_if(sets.begin(), sets.end(), [&](const FrameSet& s) { return s.name == name; });

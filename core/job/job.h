@@ -9,6 +9,7 @@
 #include "core/job/time_plan.h"
 #include "core/look/picture_name.h"
 #include "core/measure/key_colour.h"
+#include "core/proof/check_use.h"
 
 #include <cstdint>
 #include <filesystem>
@@ -98,6 +99,8 @@ struct Job {
     std::map<AreaId, Area> areas;               ///< where the roles of looks lie
     std::map<std::string, Response> responses;  ///< of cameras, by name
     std::map<LookId, LookState> looks;
+    std::vector<CheckUse> uses;  ///< own ones; their names are unlike
+    Acceptances accepted;        ///< findings that were let stand
     bool operator==(const Job&) const = default;
 
     /// As it came, of a frame of which nothing was decided.
@@ -124,6 +127,8 @@ struct Job {
     const Area* areaOf(FrameId frame, const std::string& role) const;
     /// The areas of a frame by their roles.
     std::map<std::string, Area> areasOf(FrameId frame) const;
+    /// A use by its name, shipped or own; null when there is none.
+    const CheckUse* useOf(const std::string& name) const;
     /// Why a frame must not be handed over as it stands: its balance cannot be read, or rests on a response that the
     /// job does not have. Empty when it may.
     std::string balanceFault(FrameId frame) const;
@@ -173,7 +178,8 @@ struct Desk {
     int surround = 0;                                ///< L* of the wall; 0: the usual one
     std::optional<std::vector<FrameId>> companions;  ///< nothing: none were ever chosen
     std::vector<Aside> asides;
-    std::string watched;  ///< a folder, as keptPlace() gives it
+    std::string watched;         ///< a folder, as keptPlace() gives it
+    std::string use = "screen";  ///< for what frames are checked
     TimePlan plan;
     std::map<FrameId, StageTimes> spent;
     DeliveryChoices delivery;

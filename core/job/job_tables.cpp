@@ -100,6 +100,15 @@ CREATE TABLE frame_set_frame (frame_set INTEGER NOT NULL, position INTEGER NOT N
     PRIMARY KEY (frame_set, position));
 )";
 
+constexpr const char* kFormat7 = R"(
+ALTER TABLE desk ADD COLUMN check_use TEXT NOT NULL DEFAULT 'screen';
+CREATE TABLE check_use (position INTEGER PRIMARY KEY, name TEXT NOT NULL, base INTEGER NOT NULL);
+CREATE TABLE check_limit (check_use INTEGER NOT NULL, check_id TEXT NOT NULL, most REAL NOT NULL,
+    PRIMARY KEY (check_use, check_id));
+CREATE TABLE accepted (frame INTEGER NOT NULL, check_use TEXT NOT NULL, check_id TEXT NOT NULL, part TEXT NOT NULL,
+    value REAL NOT NULL, reason TEXT NOT NULL, PRIMARY KEY (frame, check_use, check_id, part));
+)";
+
 constexpr const char* kBalanceTables[] = {"frame_balance", "frame_optics", "lens_term", "ratio_crop"};
 
 /// The rows of a table as text: what is kept of it when it cannot be read.
@@ -270,6 +279,32 @@ void readKeyPlaces(const JobFile& file, Job& job)
     });
 }
 
+void readUses(const JobFile& file, Job& job)
+{
+    forRows(file, "SELECT name, base FROM check_use ORDER BY position", [&](Row& row) {
+        CheckUse use;
+        use.name = row.text(), use.base = row.small();
+        if (use.base < 0 || use.base > 2)
+            throw std::runtime_error("a use rests on screen, print or archive");
+        job.uses.push_back(std::move(use));
+    });
+    forRows(file, "SELECT check_use, check_id, most FROM check_limit", [&](Row& row) {
+        const auto use = static_cast<std::size_t>(row.whole());
+        const std::string check = row.text();
+        job.uses.at(use).limits[check] = row.real();
+    });
+}
+
+void readAccepted(const JobFile& file, Job& job)
+{
+    forRows(file, "SELECT frame, check_use, check_id, part, value, reason FROM accepted", [&](Row& row) {
+        FindingId id;
+        id.frame = row.whole(), id.use = row.text(), id.check = row.text(), id.part = row.text();
+        Acceptance& one = job.accepted[id];
+        one.value = row.real(), one.reason = row.text();
+    });
+}
+
 /// One by one: what is wrong with one leaves the others.
 void readAreas(const JobFile& file, Job& job, std::vector<Unreadable>& unreadable)
 {
@@ -349,6 +384,8 @@ const std::vector<Reader>& readers()
         {"sets", {"frame_set", "frame_set_frame"}, readSets, [](Job& job) { job.sets.clear(); }},
         {"key-colours", {"key_colour"}, readKeys, [](Job& job) { job.keys.clear(); }},
         {"key-place", {"key_place"}, readKeyPlaces, [](Job& job) { job.keyPlaces.clear(); }},
+        {"check-uses", {"check_use", "check_limit"}, readUses, [](Job& job) { job.uses.clear(); }},
+        {"accepted", {"accepted"}, readAccepted, [](Job& job) { job.accepted.clear(); }},
         {"response", {"camera_response"}, readResponses, [](Job& job) { job.responses.clear(); }},
     };
     return kReaders;
@@ -507,6 +544,27 @@ void writeLook(JobFile& file, const Job& job, LookId id)
         file.run("UPDATE look SET current = NULL WHERE id = ?", id);
 }
 
+void writeUses(JobFile& file, const std::vector<CheckUse>& uses)
+{
+    file.run("DELETE FROM check_limit");
+    file.run("DELETE FROM check_use");
+    for (std::size_t i = 0; i < uses.size(); ++i) {
+        const int use = static_cast<int>(i);
+        file.run("INSERT INTO check_use VALUES (?, ?, ?)", use, uses[i].name, uses[i].base);
+        for (const auto& [check, most] : uses[i].limits)
+            file.run("INSERT INTO check_limit VALUES (?, ?, ?)", use, check, most);
+    }
+}
+
+void writeAccepted(JobFile& file, const Job& job, const FindingId& id)
+{
+    file.run("DELETE FROM accepted WHERE frame = ? AND check_use = ? AND check_id = ? AND part = ?", id.frame, id.use,
+             id.check, id.part);
+    if (const auto found = job.accepted.find(id); found != job.accepted.end())
+        file.run("INSERT INTO accepted VALUES (?, ?, ?, ?, ?, ?)", id.frame, id.use, id.check, id.part,
+                 found->second.value, found->second.reason);
+}
+
 void write(JobFile& file, const Job& job, Part part, const std::string& subject)
 {
     const auto number = [&] { return std::stoll(subject); };
@@ -537,6 +595,10 @@ void write(JobFile& file, const Job& job, Part part, const std::string& subject)
         return writeResponse(file, job, subject);
     case Part::Look:
         return writeLook(file, job, number());
+    case Part::CheckUses:
+        return writeUses(file, job.uses);
+    case Part::Accepted:
+        return writeAccepted(file, job, findingFrom(subject));
     }
 }
 
@@ -583,10 +645,12 @@ void makeTables(SQLite::Database& sql)
     makeTablesOfFormat4(sql);
     makeTablesOfFormat5(sql);
     makeTablesOfFormat6(sql);
+    makeTablesOfFormat7(sql);
 }
 void makeTablesOfFormat4(SQLite::Database& sql) { sql.exec(kFormat4); }
 void makeTablesOfFormat5(SQLite::Database& sql) { sql.exec(kFormat5); }
 void makeTablesOfFormat6(SQLite::Database& sql) { sql.exec(kFormat6); }
+void makeTablesOfFormat7(SQLite::Database& sql) { sql.exec(kFormat7); }
 
 MaskOf masksOf(const JobFile& file)
 {

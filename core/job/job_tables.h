@@ -9,7 +9,7 @@
 
 namespace amber {
 
-inline constexpr int kJobFormat = 6;
+inline constexpr int kJobFormat = 7;
 inline constexpr int kJobApplicationId = 0x4A41424A;  // "JABJ"
 
 /// Makes all tables but those that an earlier format has already.
@@ -20,6 +20,8 @@ void makeTablesOfFormat4(SQLite::Database& sql);
 void makeTablesOfFormat5(SQLite::Database& sql);
 /// Of these, the ones that came with format 6: sets of frames, and looks of lights.
 void makeTablesOfFormat6(SQLite::Database& sql);
+/// Of these, the ones that came with format 7: own uses of checks, and findings that were let stand.
+void makeTablesOfFormat7(SQLite::Database& sql);
 /// The masks of the file, by their hashes.
 MaskOf masksOf(const JobFile& file);
 /// What was found out about pictures and can be found again: made where it is missing, whatever the format.

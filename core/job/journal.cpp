@@ -10,7 +10,7 @@ namespace {
 
 using Part = Change::Part;
 
-constexpr std::array<std::pair<Part, const char*>, 14> kNames{{{Part::Balance, "balance"},
+constexpr std::array<std::pair<Part, const char*>, 16> kNames{{{Part::Balance, "balance"},
                                                                {Part::Framing, "framing"},
                                                                {Part::Rating, "rating"},
                                                                {Part::Done, "done"},
@@ -23,7 +23,9 @@ constexpr std::array<std::pair<Part, const char*>, 14> kNames{{{Part::Balance, "
                                                                {Part::KeyPlace, "key-place"},
                                                                {Part::Area, "area"},
                                                                {Part::Response, "response"},
-                                                               {Part::Look, "look"}}};
+                                                               {Part::Look, "look"},
+                                                               {Part::CheckUses, "check-uses"},
+                                                               {Part::Accepted, "accepted"}}};
 
 /// A camera whose response is known to be none.
 constexpr const char* kIdentity = "identity";
@@ -48,6 +50,8 @@ Json toJson(const FrameSet& set)
     return set.ofLight != 0 ? Json{{"name", set.name}, {"ofLight", set.ofLight}}
                             : Json{{"name", set.name}, {"frames", set.frames}};
 }
+
+Json toJson(const CheckUse& use) { return {{"name", use.name}, {"base", use.base}, {"limits", use.limits}}; }
 
 std::string textOfBalance(const FrameState& s)
 {
@@ -83,7 +87,10 @@ std::string textOf(const KeyPlace& p)
 std::string textOf(const LookState& s) { return jsonText({{"name", s.name}, {"revision", s.revision}}); }
 
 /// Of a thing that a frame has by a name: a key colour, a role.
-std::string subjectOf(const std::pair<FrameId, std::string>& id) { return std::to_string(id.first) + " " + id.second; }
+std::string frameAndName(const std::pair<FrameId, std::string>& id)
+{
+    return std::to_string(id.first) + " " + id.second;
+}
 
 std::pair<FrameId, std::string> frameAndNameFrom(const std::string& subject)
 {
@@ -184,6 +191,10 @@ struct Setter {
             return setResponse();
         case Part::Look:
             return setLook();
+        case Part::CheckUses:
+            return setUses();
+        case Part::Accepted:
+            return setAccepted();
         }
     }
 
@@ -269,9 +280,39 @@ struct Setter {
         const Json l = json();
         job.looks[id] = {l.at("name").get<std::string>(), l.at("revision").get<RevisionId>()};
     }
+    void setUses() const
+    {
+        std::vector<CheckUse> uses;
+        for (const Json list = text.empty() ? Json::array() : json(); const Json& u : list)
+            uses.push_back({u.at("name").get<std::string>(), u.at("base").get<int>(),
+                            u.at("limits").get<std::map<std::string, double>>()});
+        job.uses = std::move(uses);
+    }
+    void setAccepted() const
+    {
+        const FindingId id = findingFrom(subject);
+        if (text.empty()) {
+            job.accepted.erase(id);
+            return;
+        }
+        const Json a = json();
+        job.accepted[id] = {a.at("value").get<double>(), a.at("reason").get<std::string>()};
+    }
 };
 
 }  // namespace
+
+std::string subjectOf(const FindingId& id)
+{
+    return std::to_string(id.frame) + " " + jsonText({id.use, id.check, id.part});
+}
+
+FindingId findingFrom(const std::string& subject)
+{
+    const auto [frame, rest] = frameAndNameFrom(subject);
+    const Json names = Json::parse(rest);
+    return {frame, names.at(0).get<std::string>(), names.at(1).get<std::string>(), names.at(2).get<std::string>()};
+}
 
 const char* nameOf(Part part)
 {
@@ -307,14 +348,22 @@ std::vector<Change> changesBetween(const Job& before, const Job& after)
         const auto text = [](const auto& keys) { return keys.empty() ? std::string() : keyColoursToText(keys); };
         to.add(Part::KeyColours, {}, text(before.keys), text(after.keys));
     }
-    addMap(to, Part::KeyPlace, before.keyPlaces, after.keyPlaces, subjectOf, [](const auto& p) { return textOf(p); });
-    addMap(to, Part::Area, before.areas, after.areas, subjectOf, [](const Area& a) { return areaToText(a); });
+    addMap(to, Part::KeyPlace, before.keyPlaces, after.keyPlaces, frameAndName,
+           [](const auto& p) { return textOf(p); });
+    addMap(to, Part::Area, before.areas, after.areas, frameAndName, [](const Area& a) { return areaToText(a); });
     addMap(
         to, Part::Response, before.responses, after.responses, [](const std::string& name) { return name; },
         [](const Response& r) { return r.isIdentity() ? jsonText(kIdentity) : responseToText(r); });
     addMap(
         to, Part::Look, before.looks, after.looks, [](LookId id) { return std::to_string(id); },
         [](const auto& l) { return textOf(l); });
+    if (before.uses != after.uses)
+        to.add(Part::CheckUses, {}, textOf(before.uses), textOf(after.uses));
+    addMap(
+        to, Part::Accepted, before.accepted, after.accepted, [](const FindingId& id) { return subjectOf(id); },
+        [](const Acceptance& a) {
+            return jsonText({{"value", a.value}, {"reason", a.reason}});
+        });
     return to.all;
 }
 

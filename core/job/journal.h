@@ -23,7 +23,9 @@ struct Change {
         KeyPlace,    ///< of a frame and a key colour: "12 a cup"
         Area,        ///< of a frame and a role: "12 sky"
         Response,    ///< of a camera
-        Look         ///< its name and revision
+        Look,        ///< its name and revision
+        CheckUses,   ///< all own ones
+        Accepted     ///< a finding, by subjectOf()
     };
     Part part = Part::Balance;
     std::string subject;  ///< the number of a frame or look, the name of a camera
@@ -44,6 +46,10 @@ std::vector<Change> changesBetween(const Job& before, const Job& after);
 /// The job with `changes` done (or, with `isUndo`, taken back). Fails for a text that is no value of its part, with
 /// nothing changed. `maskOf` gives the masks that areas name.
 Result<Job> changed(Job job, const std::vector<Change>& changes, bool isUndo, const MaskOf& maskOf = {});
+
+/// A finding as the journal names it; and back. Throws for a text that names none.
+std::string subjectOf(const FindingId& id);
+FindingId findingFrom(const std::string& subject);
 
 /// "balance", "key-place": as it is kept; and back.
 const char* nameOf(Change::Part part);

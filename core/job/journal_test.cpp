@@ -133,7 +133,19 @@ Area randomArea(Random& random)
 void changeShoot(Random& random, Job& job)
 {
     const KeyPlaceId place{random.whole(1, kFrames), "thing " + std::to_string(random.whole(0, 5))};
-    switch (random.whole(0, 6)) {
+    switch (random.whole(0, 8)) {
+    case 8:
+        job.uses.assign(static_cast<std::size_t>(random.whole(0, 2)), {});
+        for (std::size_t i = 0; i < job.uses.size(); ++i)
+            job.uses[i] = {"use, “" + std::to_string(i) + "”", random.whole(0, 2), {{"tilt", random.between(0, 9)}}};
+        break;
+    case 7: {
+        const FindingId id{place.first, "a \"use\"", "tilt", random.flip() ? place.second : std::string()};
+        job.accepted.erase(id);
+        if (random.whole(0, 2))
+            job.accepted[id] = {random.between(0, 9), "meant, “so”"};
+        break;
+    }
     case 6:
         job = withSet(std::move(job), "set “" + std::to_string(random.whole(0, 3)) + "”",
                       {random.whole(1, kFrames), random.whole(1, kFrames)});
@@ -614,6 +626,36 @@ TEST(OldJob, OneOfFormat5OpensAndTakesSetsAndLooksOfLights)
     store = JobStore::open(file);
     EXPECT_TRUE(store->job() == job);
     EXPECT_EQ(*store->currentLook(2), look);
+}
+
+TEST(OldJob, OneOfFormat6OpensAndTakesUsesAndAcceptedFindings)
+{
+    const TemporaryFolder folder;
+    const fs::path file = oldJob(folder, 6);
+    auto store = JobStore::open(file);
+    ASSERT_TRUE(store) << store.error().message();
+    EXPECT_TRUE(store->unreadable().empty());
+    EXPECT_TRUE(fs::exists(file.string() + "-format6"));
+    EXPECT_EQ(store->job().sets.size(), 2u);
+    EXPECT_EQ(store->job().lookOf(3), 1);
+    EXPECT_EQ(store->desk().use, "screen");
+    Job job = store->job();
+    job.uses = {{"wall print", 1, {{"tilt", 1.5}}}};
+    job.accepted[{2, "wall print", "tilt", ""}] = {1.7, "a tower that leans"};
+    ASSERT_TRUE(store->commit(job, "Tilt accepted", "a tower that leans"));
+    Desk desk = store->desk();
+    desk.use = "wall print";
+    ASSERT_TRUE(store->setDesk(desk));
+    ASSERT_TRUE(store->undo());
+    EXPECT_TRUE(store->job().accepted.empty());
+    ASSERT_TRUE(store->redo());
+    EXPECT_EQ(store->journal()->back().reason, "a tower that leans");
+    store = JobStore::open(folder / "other.amberjob");  // lets go of the first
+    store = JobStore::open(file);
+    EXPECT_TRUE(store->job() == job);
+    EXPECT_EQ(store->desk().use, "wall print");
+    EXPECT_EQ(store->job().useOf("wall print")->base, 1);
+    EXPECT_EQ(store->job().useOf("nobody's"), nullptr);
 }
 
 TEST(Sets, OfALightFollowItsFramesAndItsLook)

@@ -131,6 +131,13 @@ std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& fr
     return all;
 }
 
+std::vector<ReadFrame> framesToCheck(const Job& job, const std::vector<Frame>& frames, const ChosenLooks::Read& looks)
+{
+    std::vector<ReadFrame> all = framesToRead(job, frames, looks);
+    std::erase_if(all, [&](const ReadFrame& f) { return job.frame(f.frame).isUnused; });
+    return all;
+}
+
 Job withFoundPlaces(Job job, const std::vector<KeyColour>& keys, const std::vector<FrameReading>& readings)
 {
     std::erase_if(job.keyPlaces, [](const auto& entry) { return !entry.second.isConfirmed; });

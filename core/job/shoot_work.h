@@ -38,6 +38,8 @@ Job withResponses(Job job, const ShootBalance& solved);
 /// their lights when it is said how these are read.
 std::vector<ReadFrame> framesToRead(const Job& job, const std::vector<Frame>& frames,
                                     const ChosenLooks::Read& looks = {});
+/// Those of them that are handed over: not the unused exposures of brackets.
+std::vector<ReadFrame> framesToCheck(const Job& job, const std::vector<Frame>& frames, const ChosenLooks::Read& looks);
 /// Where key colours were found on frames is kept, so that it can be confirmed; what was confirmed stays, what was
 /// found before goes.
 Job withFoundPlaces(Job job, const std::vector<KeyColour>& keys, const std::vector<FrameReading>& readings);

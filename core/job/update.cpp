@@ -508,7 +508,9 @@ void bringUpToDate(JobFile& file, int format)
             makeTablesOfFormat4(sql);
         if (format <= 4)
             makeTablesOfFormat5(sql);
-        makeTablesOfFormat6(sql);
+        if (format <= 5)
+            makeTablesOfFormat6(sql);
+        makeTablesOfFormat7(sql);
         if (format == 3)
             takeCropsOfFormat3(file);
         sql.exec("PRAGMA user_version = " + std::to_string(kJobFormat));

@@ -1,9 +1,11 @@
 #include "core/proof/check.h"
 
+#include "core/area/area_measures.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
 #include "core/look/role_kind.h"
+#include "core/proof/skins.h"
 
 #include <algorithm>
 #include <cmath>
@@ -158,6 +160,17 @@ const CheckKind* checkKind(std::string_view id)
     return nullptr;
 }
 
+FindingId idOf(const Finding& finding, const std::string& use)
+{
+    return {finding.frame, use, finding.kind->id, finding.measured.part};
+}
+
+const Acceptance* acceptanceOf(const Finding& finding, const std::string& use, const Acceptances& all)
+{
+    const auto found = all.find(idOf(finding, use));
+    return found != all.end() && found->second.covers(finding.measured.value) ? &found->second : nullptr;
+}
+
 FrameMeasured measureFrame(const CheckedFrame& frame)
 {
     FrameMeasured all;
@@ -178,9 +191,31 @@ FrameSummary summaryOf(const CheckedFrame& frame)
         sum += frame.labAfter()[i].L - frame.labBefore()[i].L;
     s.lookBrightness = frame.pixels() > 0 ? sum / static_cast<double>(frame.pixels()) : 0;
     for (const CheckedFrame::Key& key : frame.keys())
-        s.keys[key.colour->name] = toLab(key.after);
+        s.keys[key.colour->name] = toLab(key.after), s.keysBefore[key.colour->name] = key.before;
+    constexpr double kLeast = 0.002;
+    for (const auto& [name, mask] : frame.masks()) {
+        const Role* role = roleOf(frame.look(), name);
+        if (shareOf(mask) > kLeast)
+            s.things[name] = {role ? role->kind : kindByName(name), placeOf(mask),
+                              toLinearRgb(meanUnder(frame.balanced(), mask)),
+                              toLab(toLinearRgb(meanUnder(frame.finished(), mask)))};
+    }
     s.colours = std::make_shared<const RatioMap>(frame.balanced(), Response{});
     return s;
+}
+
+const FrameSummary* standsFor(std::span<const FrameSummary> frames, int group,
+                              const std::function<bool(const FrameSummary&)>& has)
+{
+    const FrameSummary* first = nullptr;
+    for (const FrameSummary& f : frames) {
+        if (f.group != group || !has(f))
+            continue;
+        if (f.isLead)
+            return &f;
+        first = first ? first : &f;
+    }
+    return first;
 }
 
 void compareFrames(std::span<const FrameSummary> summaries, const std::vector<KeyColour>& keys,

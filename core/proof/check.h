@@ -6,6 +6,7 @@
 #pragma once
 
 #include "core/balance/ratio_map.h"
+#include "core/proof/check_use.h"
 #include "core/proof/frame_evidence.h"
 
 #include <array>
@@ -95,6 +96,15 @@ struct FrameSummary {
     std::array<double, kToneColumns> toneAfter{};
     double lookBrightness = 0;  ///< what the look adds to the mean OKLab L
     std::map<std::string, Lab> keys;
+    std::map<std::string, LinearRgb> keysBefore;  ///< balanced, without the look
+    /// What lies under a role.
+    struct Thing {
+        Role::Kind kind = Role::Kind::Thing;
+        Region place;
+        LinearRgb before;
+        Lab after;
+    };
+    std::map<std::string, Thing> things;
     std::shared_ptr<const RatioMap> colours;  ///< of the balanced frame
 };
 
@@ -114,16 +124,6 @@ struct CheckKind {
 std::span<const CheckKind* const> checkKinds();
 const CheckKind* checkKind(std::string_view id);
 
-/// For what frames are checked: a name and the limits that differ from those of the use it rests on.
-struct CheckUse {
-    std::string name;
-    int base = 0;  ///< 0 screen, 1 print, 2 archive
-    std::map<std::string, double> limits = {};
-    bool operator==(const CheckUse&) const = default;
-    double limitOf(const CheckKind& kind) const;
-};
-const std::array<CheckUse, 3>& checkUses();
-
 /// Everything that was measured of a frame, finding or not, by kind.
 using FrameMeasured = std::map<std::string, std::vector<Measured>>;
 
@@ -136,11 +136,18 @@ struct Finding {
     double severity() const { return limit > 0 ? measured.value / limit : measured.value > 0 ? 10 : 0; }
 };
 
+/// What stands for a light: its lead, else the first of its frames that has it. Null when none has.
+const FrameSummary* standsFor(std::span<const FrameSummary> frames, int group,
+                              const std::function<bool(const FrameSummary&)>& has);
+
 FrameMeasured measureFrame(const CheckedFrame& frame);
 FrameSummary summaryOf(const CheckedFrame& frame);
 /// What comparing the frames of a shoot adds to what was measured of each; in the order of `summaries`.
 void compareFrames(std::span<const FrameSummary> summaries, const std::vector<KeyColour>& keys,
                    std::span<FrameMeasured* const> measured);
+/// By what a finding for a use is accepted; and why it was, when that still stands.
+FindingId idOf(const Finding& finding, const std::string& use);
+const Acceptance* acceptanceOf(const Finding& finding, const std::string& use, const Acceptances& all);
 /// What is above its limit, the worst first.
 std::vector<Finding> findingsOf(std::int64_t frame, const FrameMeasured& measured, const CheckUse& use);
 

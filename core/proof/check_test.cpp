@@ -145,7 +145,10 @@ TEST_P(EveryCure, TakesItsFindingAwayOnACopyAndBreaksNothingElse)
         if (own == before.end())
             continue;
         ++asked;
-        const CureTried tried = cureFor(*own, frameOf(*made), {}, made->look, made->keys, use);
+        std::vector<FrameToCure> beside;
+        for (std::size_t i = 1; i <= made->beside.size(); ++i)
+            beside.push_back(frameOf(*made, i));
+        const CureTried tried = cureFor(*own, frameOf(*made), beside, made->look, made->keys, use);
         if (!tried.cure) {
             EXPECT_FALSE(tried.why.empty());
             continue;
@@ -169,12 +172,32 @@ TEST_P(EveryCure, TakesItsFindingAwayOnACopyAndBreaksNothingElse)
 
 INSTANTIATE_TEST_SUITE_P(Some, EveryCure,
                          testing::Values("runaway-chroma", "torn-hues", "bare-paper", "tilt", "noise", "skin",
-                                         "contrast-price", "separation", "doubled-sharpening"),
+                                         "contrast-price", "separation", "doubled-sharpening", "casts", "banding",
+                                         "off-plan", "brightness", "consistency", "same-person", "same-backdrop"),
                          [](const auto& info) {
                              std::string name = info.param;
                              std::erase(name, '-');
                              return name;
                          });
+
+TEST(Accepted, AFindingStandsUntilItGetsWorse)
+{
+    const Finding finding{7, checkKind("noise"), {4.5, {}, "grain", "sky", -1, {}}, 4};
+    Acceptances all;
+    EXPECT_EQ(acceptanceOf(finding, "screen", all), nullptr);
+    all[idOf(finding, "screen")] = {4.5, "as film"};
+    ASSERT_NE(acceptanceOf(finding, "screen", all), nullptr);
+    EXPECT_EQ(acceptanceOf(finding, "screen", all)->reason, "as film");
+    EXPECT_EQ(acceptanceOf(finding, "print", all), nullptr) << "for one use only";
+    Finding worse = finding;
+    worse.measured.value = 4.9;
+    EXPECT_NE(acceptanceOf(worse, "screen", all), nullptr) << "within a tenth";
+    worse.measured.value = 5;
+    EXPECT_EQ(acceptanceOf(worse, "screen", all), nullptr);
+    Finding other = finding;
+    other.measured.part = "wall";
+    EXPECT_EQ(acceptanceOf(other, "screen", all), nullptr);
+}
 
 TEST(Cure, SaysWhyThereIsNone)
 {

@@ -2,6 +2,7 @@
 
 #include "core/base/number_text.h"
 #include "core/colour/difference.h"
+#include "core/colour/oklab.h"
 
 #include <cmath>
 
@@ -23,6 +24,7 @@ public:
         for (const FrameToCure& other : light)
             if (other.frame.frame != frame.frame.frame)
                 m_light.push_back(summaryOf(CheckedFrame(other.frame, *other.evidence, lookForAll, keys)));
+        m_own = summaryOf(CheckedFrame(frame.frame, *frame.evidence, lookForAll, keys));
         m_before = measured(untreated());
     }
 
@@ -126,6 +128,10 @@ private:
     std::optional<Way> balanceWay(std::string& why) const;
     Way ofBalance(std::function<void(FrameBalance&, double)> change, std::function<std::string(double)> words) const;
     Way turned() const;
+    std::optional<Way> whiteWay(std::string& why) const;
+    Way addedStep(Step step, std::function<void(Step&, double)> more, std::function<std::string(double)> words) const;
+    Way grain() const;
+    Way quieterHue() const;
     Way weakerStep(std::size_t step) const;
 
     const Finding& m_finding;
@@ -134,6 +140,7 @@ private:
     const std::vector<KeyColour>& m_keys;
     const CheckUse& m_use;
     std::vector<FrameSummary> m_light;
+    FrameSummary m_own;
     Seen m_before;
 };
 
@@ -178,6 +185,98 @@ Way Trial::turned() const
         [turn](double) { return "Turned by " + signedText(turn, 1) + "°"; });
 }
 
+/// The frame's light, moved so that a colour of it becomes another: a neutral grey, or what it is on the lead.
+std::optional<Way> Trial::whiteWay(std::string& why) const
+{
+    const std::string id = m_finding.kind->id, part = m_finding.measured.part;
+    const auto own = m_own.keysBefore.find(part);
+    std::optional<LinearRgb> is, wanted;
+    if (own != m_own.keysBefore.end())
+        is = own->second;
+    const bool isNeutral = id == "casts";
+    if (isNeutral && is) {
+        const double grey = luminanceOf(*is);
+        wanted = LinearRgb{grey, grey, grey};
+    }
+    if (!isNeutral)
+        for (const FrameSummary& other : m_light)
+            if (other.isLead) {
+                const auto key = other.keysBefore.find(part);
+                const auto there = other.things.find(part), here = m_own.things.find(part);
+                if (is && key != other.keysBefore.end())
+                    wanted = key->second;
+                else if (there != other.things.end() && here != m_own.things.end())
+                    is = here->second.before, wanted = there->second.before;
+            }
+    if (!is || !wanted) {
+        why = isNeutral ? "the look tints it, not the light" : "the lead of the light does not show it";
+        return std::nullopt;
+    }
+    const Balance to = fitBalance({*is}, {*wanted}, m_frame.frame.response).balance;
+    const auto part_of = [to, isNeutral](double amount) {
+        std::array<double, 3> gains = coneGains(to);
+        const double middle = isNeutral ? gains[1] : 0;  // a white moves no brightness
+        for (double& gain : gains)
+            gain = amount * (gain - middle);
+        return fromConeGains(gains);
+    };
+    return ofBalance(
+        [part_of](FrameBalance& b, double amount) {
+            b.light = added(b.light, part_of(amount));
+            b.whiteLocked = true;
+        },
+        [part_of](double amount) {
+            const Balance b = part_of(amount);
+            return "Light of this frame moved by " + signedText(b.exposureStops, 2) + " stops, white to " +
+                   fixedText(b.kelvin, 0) + " K, tint " + signedText(b.tint, 1);
+        });
+}
+
+/// A further step, last in the look, that only this frame has.
+Way Trial::addedStep(Step step, std::function<void(Step&, double)> more, std::function<std::string(double)> words) const
+{
+    step.strength = 0;
+    step.note = "for one frame";
+    return {
+        [step, more, look = lookHere(), own = m_frame.frame.name.own, balance = m_frame.frame.balance](double amount) {
+            Treatment treatment{balance, look, true};
+            Step mine = step;
+            more(mine, amount);
+            treatment.look.steps.push_back(withHeld(mine, own, step_part::kStrength, Json(1.0)));
+            return treatment;
+        },
+        std::move(words)};
+}
+
+Way Trial::grain() const
+{
+    constexpr double kMost = 0.08;
+    const auto at = [](double amount) { return std::round(1000 * kMost * amount) / 1000; };
+    Step step;
+    step.parameters = Grain{};
+    return addedStep(
+        step, [at](Step& s, double amount) { std::get<Grain>(s.parameters).amount = at(amount); },
+        [at](double amount) { return "Grain of " + fixedText(at(amount), 3) + ", last in the look, on this frame"; });
+}
+
+/// Less chroma about the hue of what stands out.
+Way Trial::quieterHue() const
+{
+    ReadFrame frame = m_frame.frame;
+    const CheckedFrame checked(frame, *m_frame.evidence, lookHere(), m_keys);
+    const OkLch hue = toOkLch(toOkLab(meanOf(checked.finished(), m_finding.measured.place)));
+    const auto at = [](double amount) { return std::round(100 * (1 - amount)) / 100; };
+    Step step;
+    step.parameters = Chroma{};
+    step.guard.hueCentre = hue.hueDegrees, step.guard.hueWidth = 70;
+    return addedStep(
+        step, [at](Step& s, double amount) { std::get<Chroma>(s.parameters).even = at(amount); },
+        [at, degrees = hue.hueDegrees](double amount) {
+            return "Chroma at " + fixedText(100 * at(amount), 0) + " % about hue " + fixedText(degrees, 0) +
+                   "\u00b0, last in the look, on this frame";
+        });
+}
+
 std::optional<Way> Trial::balanceWay(std::string& why) const
 {
     const std::string id = m_finding.kind->id;
@@ -211,8 +310,12 @@ std::optional<Way> Trial::wayOf(std::string& why) const
         why = "no one white is right for both parts: an area with a white of its own is";
     else if (id == "focus")
         why = "what is out of focus cannot be brought back";
-    else if (id == "consistency")
-        why = "see the table: it knows whether light or white is off, and takes it back";
+    else if (id == "casts" || id == "consistency" || id == "same-person" || id == "same-backdrop")
+        return whiteWay(why);
+    else if (id == "banding")
+        return grain();
+    else if (id == "off-plan")
+        return quieterHue();
     else
         return balanceWay(why);
     return std::nullopt;

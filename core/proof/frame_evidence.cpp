@@ -14,7 +14,8 @@ struct Edge {
     double width, overshoot;
 };
 
-constexpr double kBlur = 1.2;  // pixels, by which edges are blurred again
+constexpr double kLeastCheckedFace = 0.08;  // of the width: smaller ones tell little of skin and focus
+constexpr double kBlur = 1.2;               // pixels, by which edges are blurred again
 
 constexpr int kReach = 7, kFlat = 3;  // pixels to either side; of which the outer ones have to be flat
 
@@ -123,27 +124,33 @@ double softnessOf(const Plane& light, const Plane& blurred, const Region& place)
               right = std::min(light.width - 1, static_cast<int>(place.right * light.width)),
               top = std::max(1, static_cast<int>(place.top * light.height)),
               bottom = std::min(light.height - 1, static_cast<int>(place.bottom * light.height));
-    const auto gradient = [](const Plane& p, int x, int y) {
-        const double across = p.row(y)[x + 1] - p.row(y)[x - 1], down = p.row(y + 1)[x] - p.row(y - 1)[x];
-        return std::sqrt(across * across + down * down) / 2;
+    // The square of the gradient, in fours.
+    const auto steepness = [](const Plane& p, int x, int y) {
+        const float across = p.row(y)[x + 1] - p.row(y)[x - 1], down = p.row(y + 1)[x] - p.row(y - 1)[x];
+        return across * across + down * down;
     };
-    std::vector<double> all;
+    if (right - left <= 0 || bottom - top <= 0 ||
+        static_cast<std::size_t>(right - left) * static_cast<std::size_t>(bottom - top) < kEnough)
+        return 0;
+    std::vector<float> all(static_cast<std::size_t>(right - left) * static_cast<std::size_t>(bottom - top));
+    float* to = all.data();
     for (int y = top; y < bottom; ++y)
         for (int x = left; x < right; ++x)
-            all.push_back(gradient(light, x, y));
-    if (all.size() < kEnough)
-        return 0;
-    std::vector<double> sorted = all;
-    const double least = kOfStrongest * quantile(sorted, 0.998);
+            *to++ = steepness(light, x, y);
+    std::vector<float> sorted = all;
+    const auto strongest = sorted.begin() + static_cast<std::ptrdiff_t>(0.998 * static_cast<double>(sorted.size() - 1));
+    std::nth_element(sorted.begin(), strongest, sorted.end());
+    const double least = kOfStrongest * std::sqrt(*strongest) / 2;
     if (least < kSteep * kOfStrongest)
         return 0;
+    const auto least4 = static_cast<float>(4 * least * least);
     // Of edges of deviation s:  sum(g blurred) / sum(g g) = sqrt(2 s^2 / (2 s^2 + b^2)).
     double own = 0, both = 0;
     std::size_t i = 0;
     for (int y = top; y < bottom; ++y)
         for (int x = left; x < right; ++x, ++i)
-            if (all[i] > least)
-                own += all[i] * all[i], both += all[i] * gradient(blurred, x, y);
+            if (all[i] > least4)
+                own += all[i], both += std::sqrt(all[i] * steepness(blurred, x, y));
     const double r = std::clamp(both / own, 0.05, 0.995);
     return kBlur * r / std::sqrt(2 * (1 - r * r));
 }
@@ -225,7 +232,7 @@ FrameEvidence frameEvidence(std::int64_t frame, ReducedPicture picture)
     evidence.frame = frame;
     evidence.width = picture.info.width, evidence.height = picture.info.height, evidence.bits = picture.info.bits;
     const Image small = reducedTo(picture.image.view(), kFaceEdge);
-    evidence.faces = facesOf(small.view());
+    evidence.faces = facesOf(small.view(), kLeastCheckedFace);
     evidence.standing = measureStanding(small.view());
     lookForSoftness(evidence, picture.image.view());
     evidence.source = HalfImage(reducedTo(small.view(), kCheckEdge).view());

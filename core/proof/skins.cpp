@@ -9,15 +9,6 @@
 namespace amber {
 namespace {
 
-bool meansSkin(const std::string& name)
-{
-    const std::string low = lowered(name);
-    for (const char* word : {"skin", "face", "hand", "arm", "cheek", "body"})
-        if (low.find(word) != low.npos)
-            return true;
-    return false;
-}
-
 /// The middle of a face: cheeks and nose, without hair and background.
 Region middleOf(const Region& face)
 {
@@ -35,6 +26,15 @@ bool couldBeSkin(const LinearRgb& c)
 LinearRgb meanUnderMask(ImageView picture, const Plane& mask) { return toLinearRgb(amber::meanUnder(picture, mask)); }
 
 }  // namespace
+
+bool meansSkin(const std::string& name)
+{
+    const std::string low = lowered(name);
+    for (const char* word : {"skin", "face", "hand", "arm", "cheek", "body"})
+        if (low.find(word) != low.npos)
+            return true;
+    return false;
+}
 
 std::vector<Skin> skinsOf(const CheckedFrame& frame)
 {

@@ -11,6 +11,8 @@ struct Skin {
     LinearRgb before, after;
     const KeyColour* key = nullptr;
 };
+/// Whether a name says that it is skin: "Ada's skin", "left hand".
+bool meansSkin(const std::string& name);
 std::vector<Skin> skinsOf(const CheckedFrame& frame);
 
 /// The rectangle round where a mask is more than half.

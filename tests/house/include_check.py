@@ -14,7 +14,7 @@ CORE = {
     "look": "colour table", "engine": "look image table_files", "measure": "image", "analysis": "area display page", "page": "base", "library": "look image",
     "display": "engine", "optics": "image",
     "area": "engine measure", "frame": "area optics", "balance": "frame", "match": "balance engine", "proof": "balance engine",
-    "job": "look balance proof", "handover": "engine job",
+    "job": "look balance proof", "report": "job proof analysis page", "handover": "engine job",
 }
 APP = {
     "base": ["theme", "task", "words", "shortcuts", "display"], "render": ["render"], "document": ["document"],

@@ -352,6 +352,39 @@ bool inconsistent(CheckedPicture& c, int grade, Random& random)
     return true;
 }
 
+/// A thing whose swatch is another colour than it comes to.
+bool offItsSwatch(CheckedPicture& c, int grade, Random& random)
+{
+    constexpr Grades kOff{1.2, 6.5, 10, 16};
+    const Spot at = somewhere(random);
+    const LinearRgb glaze = fromLab({random.between(45, 65), 4, 8});
+    disc(c.picture, at, 0.01, glaze);
+    c.keys.push_back(keyAt(c.picture, "celadon", around(at, 0.02)));
+    Lab target = toLab(evaluate(c.look, glaze));
+    const double turn = random.between(0, 6.283);
+    target.a += kOff[grade] * std::cos(turn), target.b += kOff[grade] * std::sin(turn);
+    c.keys.back().target = target;
+    return true;
+}
+
+/// An area that comes again on another frame in another colour.
+Maker cameAgain(const char* role, Role::Kind kind, Lab is, Grades off)
+{
+    return [=](CheckedPicture& c, int grade, Random& random) {
+        const Spot at = somewhere(random);
+        const double turn = random.between(0, 6.283);
+        Image lead = c.picture;
+        disc(lead, at, 0.03, fromLab(is));
+        c.beside.push_back(lead);
+        disc(c.picture, at, 0.03,
+             fromLab({is.l, is.a + off[static_cast<std::size_t>(grade)] * std::cos(turn),
+                      is.b + off[static_cast<std::size_t>(grade)] * std::sin(turn)}));
+        c.areas[role] = ellipseArea(at, 0.06, 0.06, 0.02);
+        c.look.roles.push_back({role, kind, {}, 1, {}});
+        return true;
+    };
+}
+
 Maker discOf(const Grades& shares, double code)
 {
     return [shares, code](CheckedPicture& c, int grade, Random& random) {
@@ -378,26 +411,30 @@ bool ranAway(CheckedPicture& c, int grade, Random& random)
 
 const std::map<std::string, Maker>& makers()
 {
-    static const std::map<std::string, Maker> all{{"bare-paper", discOf({0.015, 0.035, 0.06, 0.12}, 255)},
-                                                  {"blocked-blacks", discOf({0.03, 0.08, 0.12, 0.2}, 0)},
-                                                  {"near-clipping", discOf({0.02, 0.055, 0.1, 0.18}, 252)},
-                                                  {"casts", tintedGrey},
-                                                  {"mixed-light", otherLight},
-                                                  {"skin", movedSkin},
-                                                  {"runaway-chroma", ranAway},
-                                                  {"torn-hues", tornHues},
-                                                  {"off-plan", offPlan},
-                                                  {"separation", sunkSubject},
-                                                  {"distractors", distractor},
-                                                  {"contrast-price", roughSkin},
-                                                  {"brightness", drifted},
-                                                  {"banding", banded},
-                                                  {"halo", haloed},
-                                                  {"doubled-sharpening", sharpenedTwice},
-                                                  {"tilt", turned},
-                                                  {"noise", noisy},
-                                                  {"focus", softFace},
-                                                  {"consistency", inconsistent}};
+    static const std::map<std::string, Maker> all{
+        {"bare-paper", discOf({0.015, 0.035, 0.06, 0.12}, 255)},
+        {"blocked-blacks", discOf({0.03, 0.08, 0.12, 0.2}, 0)},
+        {"near-clipping", discOf({0.02, 0.055, 0.1, 0.18}, 252)},
+        {"casts", tintedGrey},
+        {"mixed-light", otherLight},
+        {"skin", movedSkin},
+        {"runaway-chroma", ranAway},
+        {"torn-hues", tornHues},
+        {"off-plan", offPlan},
+        {"separation", sunkSubject},
+        {"distractors", distractor},
+        {"contrast-price", roughSkin},
+        {"brightness", drifted},
+        {"banding", banded},
+        {"halo", haloed},
+        {"doubled-sharpening", sharpenedTwice},
+        {"tilt", turned},
+        {"noise", noisy},
+        {"focus", softFace},
+        {"consistency", inconsistent},
+        {"swatch", offItsSwatch},
+        {"same-person", cameAgain("Ada's hands", Role::Kind::Skin, {60, 15, 20}, {1.5, 12, 16, 24})},
+        {"same-backdrop", cameAgain("paper", Role::Kind::Ground, {70, 2, 6}, {1, 7, 11, 16})}};
     return all;
 }
 

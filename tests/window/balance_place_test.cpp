@@ -155,7 +155,7 @@ TEST_F(BalanceWindow, ProofFindsKeyColoursShowsWhatStandsOutAndCuresIt)
     }
     app->document().setKeyColours(keys, "Keys");
     app->key(Qt::Key_6, Qt::ControlModifier);
-    auto& proof = app->window().proof();
+    auto& proof = app->window().proof().table();
     const auto measure = [&] {
         click("consistencyMeasure");
         return waitUntil([&] { return !proof.task().isRunning() && proof.model().rowCount() == 4; });

@@ -52,7 +52,7 @@ protected:
         click("consistencyMeasure");
         return waitUntil([&] { return !proof().task().isRunning() && proof().model().rowCount() == 5; });
     }
-    ProofPlace& proof() { return app->window().proof(); }
+    TableTab& proof() { return app->window().proof().table(); }
     QModelIndex cell(const char* stem, int column)
     {
         for (int row = 0; row < proof().model().rowCount(); ++row)

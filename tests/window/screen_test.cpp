@@ -146,7 +146,7 @@ TEST(Screen, ScreenshotsAreTheSameEveryTime)
         }
         ++pictures;
     }
-    EXPECT_EQ(pictures, 37);
+    EXPECT_EQ(pictures, 42);
 }
 
 }  // namespace

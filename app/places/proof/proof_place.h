@@ -1,67 +1,51 @@
-// The Proof place: whether the shoot holds together. Frames by key colours, what stands out, why, and one cure for it.
+// The Proof place: what could be wrong is found before the client finds it. Tabs: the consistency table, the
+// checks, the contact sheet, the screens and prints of others; and the report of it all.
 #pragma once
 
-#include "app/places/proof/consistency_model.h"
-#include "app/render/proxy_store.h"
-#include "app/task/task.h"
-#include "core/proof/readings.h"
+#include "app/places/proof/checks_tab.h"
+#include "app/places/proof/screens_tab.h"
+#include "app/places/proof/sheet_tab.h"
+#include "app/places/proof/table_tab.h"
 
-#include <QWidget>
-
-class QLabel;
-class QListWidget;
-class QPushButton;
-class QTableView;
+class QButtonGroup;
+class QStackedWidget;
 
 namespace amber {
-
-class CellPanel;
 
 class ProofPlace : public QWidget {
     Q_OBJECT
 
 public:
-    ProofPlace(Document& document, ProxyStore& proxies, std::function<QPixmap(std::int64_t)> thumbnail,
-               QWidget* parent = nullptr);
+    enum class Tab { Table, Checks, Sheet, Screens };
 
-    ConsistencyModel& model() { return *m_model; }
-    QTableView& table() { return *m_table; }
-    Task& task() { return *m_task; }
-    void measure();
-    /// Writes the table as CSV.
-    Status saveTable(const QString& path) const;
+    ProofPlace(Document& document, ProxyStore& proxies, Screens& screens,
+               const std::function<QPixmap(std::int64_t)>& thumbnail, QWidget* parent = nullptr);
+
+    void go(Tab tab);
+    Tab tab() const;
+    TableTab& table() { return *m_table; }
+    ChecksTab& checks() { return *m_checks; }
+    SheetTab& sheet() { return *m_sheet; }
+    ScreensTab& screens() { return *m_screens; }
+    Task& reporting() { return *m_reporting; }
+    /// By the ending of its name; in the background, with what the tabs have measured already.
+    void saveReport(const QString& path);
 
 signals:
     /// The artist should mark key colours first.
     void markingWanted();
 
-protected:
-    void showEvent(QShowEvent*) override;
-
 private:
-    void finishAnew();
-    std::vector<ReadFrame> toRead() const;
-    Look lookForAll() const;
-    void makeTable();
-    void connectParts();
-    QLayout* makeHeader();
-    void refresh();
-    void confirmPlace();
-    void setPlace(const Region& place);
-    void takeCure();
-
+    QLayout* makeTabs();
+    void askReport();
     Document& m_document;
-    ProxyStore& m_proxies;
-    ConsistencyModel* m_model;
-    Task* m_task;
-    QTableView* m_table;
-    QListWidget* m_outliers;
-    QLabel *m_number, *m_state;
-    CellPanel* m_cell;
-    QPushButton *m_measure, *m_save;
-    std::vector<ReadFrame> m_read;
-    bool m_isStale = false;
-    RenderSlot* m_finishing;
+    QButtonGroup* m_tabs;
+    QStackedWidget* m_stack;
+    TableTab* m_table;
+    ChecksTab* m_checks;
+    SheetTab* m_sheet;
+    ScreensTab* m_screens;
+    Task* m_reporting;
 };
 
 }  // namespace amber

@@ -7,6 +7,6 @@ namespace amber {
 
 extern const CheckKind kBarePaper, kBlockedBlacks, kNearClipping, kCasts, kMixedLight, kRunawayChroma, kSkin, kTornHues,
     kOffPlan, kSeparation, kDistractors, kContrastPrice, kBrightness, kBanding, kHalo, kDoubledSharpening, kTilt,
-    kNoise, kFocus, kConsistent;
+    kNoise, kFocus, kConsistent, kSwatch, kSamePerson, kSameBackdrop;
 
 }  // namespace amber

@@ -1,6 +1,7 @@
 // Brightness that drifted: what all steps together added to the mean tone of the frame, when the card does not ask for
 // a dark or bright picture; and the frame against the lead of its light, when it was not meant to be lighter or darker.
 #include "core/base/number_text.h"
+#include "core/engine/plane.h"
 #include "core/proof/checks/kinds.h"
 
 #include <cmath>
@@ -16,12 +17,20 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
         before += frame.labBefore()[i].L, after += frame.labAfter()[i].L;
     const double drift = (after - before) / std::max<double>(1, static_cast<double>(frame.pixels()));
     const bool isMeant = (key == IntentCard::Key::Dark && drift < 0) || (key == IntentCard::Key::Bright && drift > 0);
+    constexpr double kFar = 0.06;
+    const int step = isMeant || std::abs(drift) < kFar ? -1 : frame.stepThatDid([drift](ImageView picture) {
+        const Plane light = lightnessOf(picture);
+        double sum = 0;
+        for (const float l : light.values)
+            sum += l;
+        return (drift > 0 ? sum : -sum) / static_cast<double>(std::max<std::size_t>(1, light.values.size()));
+    });
     out.push_back({isMeant ? 0 : 100 * std::abs(drift),
                    {},
                    "the look makes the frame " + fixedText(100 * std::abs(drift), 1) + " hundredths " +
                        (drift > 0 ? "lighter" : "darker") + " on the whole" + (isMeant ? ", as its card says" : ""),
                    "look",
-                   -1,
+                   step,
                    {}});
 }
 

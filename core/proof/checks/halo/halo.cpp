@@ -28,11 +28,13 @@ Plane lightAgainstDark(const CheckedFrame& frame)
     return gaussianMean(std::move(plane), 0.7);
 }
 
-void add(const CheckedFrame& frame, const Plane& mask, const std::string& part, std::vector<Measured>& out)
+using BeforeAndAfter = std::pair<Plane, Plane>;
+
+void add(const BeforeAndAfter& lightness, const Plane& mask, const std::string& part, std::vector<Measured>& out)
 {
     if (shareOf(mask) < 0.01 || shareOf(mask) > 0.99)
         return;
-    const double halo = haloOf(frame.balanced(), frame.finished(), mask);
+    const double halo = haloOf(lightness.first, lightness.second, mask);
     out.push_back({100 * halo,
                    {},
                    "lightness overshoots by " + fixedText(100 * halo, 1) + " hundredths along " +
@@ -46,10 +48,11 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
 {
     if (frame.look().steps.empty())
         return;
-    add(frame, lightAgainstDark(frame), {}, out);
+    const BeforeAndAfter lightness{lightnessOf(frame.balanced()), lightnessOf(frame.finished())};
+    add(lightness, lightAgainstDark(frame), {}, out);
     for (const std::string& role : rolesInUse(frame.look()))
         if (const auto mask = frame.masks().find(role); mask != frame.masks().end())
-            add(frame, mask->second, role, out);
+            add(lightness, mask->second, role, out);
 }
 
 }  // namespace

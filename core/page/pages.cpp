@@ -1,6 +1,8 @@
-#include "core/page/pdf_pages.h"
+#include "core/page/pages.h"
 
+#include <algorithm>
 #include <cairo-pdf.h>
+#include <cmath>
 #include <pango/pangocairo.h>
 
 namespace amber {
@@ -30,10 +32,39 @@ double points(int pangoUnits) { return static_cast<double>(pangoUnits) / PANGO_S
 
 }  // namespace
 
-struct PdfPages::Surface {
-    std::string bytes;
+struct Pages::Surface {
+    std::string bytes;  ///< of the PDF
     SurfaceHandle surface;
     ContextHandle context;
+    double pixelsPerPoint = 0;  ///< 0: a PDF
+    std::vector<PagePicture> done;
+
+    void beginPicture(double width, double height)
+    {
+        surface.reset(cairo_image_surface_create(CAIRO_FORMAT_RGB24,
+                                                 static_cast<int>(std::lround(width * pixelsPerPoint)),
+                                                 static_cast<int>(std::lround(height * pixelsPerPoint))));
+        context.reset(cairo_create(surface.get()));
+        cairo_set_source_rgb(context.get(), 1, 1, 1);
+        cairo_paint(context.get());
+        cairo_scale(context.get(), pixelsPerPoint, pixelsPerPoint);
+    }
+    void endPicture()
+    {
+        cairo_surface_flush(surface.get());
+        PagePicture page{
+            cairo_image_surface_get_width(surface.get()), cairo_image_surface_get_height(surface.get()), {}};
+        const unsigned char* rows = cairo_image_surface_get_data(surface.get());
+        const int stride = cairo_image_surface_get_stride(surface.get());
+        page.pixels.resize(static_cast<std::size_t>(page.width) * static_cast<std::size_t>(page.height));
+        for (int y = 0; rows && y < page.height; ++y) {
+            const auto* row = reinterpret_cast<const std::uint32_t*>(rows + static_cast<std::ptrdiff_t>(y) * stride);
+            for (int x = 0; x < page.width; ++x)
+                page.pixels[static_cast<std::size_t>(y) * static_cast<std::size_t>(page.width) +
+                            static_cast<std::size_t>(x)] = row[x] | 0xff000000U;
+        }
+        done.push_back(std::move(page));
+    }
 
     LayoutHandle layout(const std::string& text, double width, const TextStyle& style) const
     {
@@ -51,7 +82,7 @@ struct PdfPages::Surface {
     }
 };
 
-PdfPages::PdfPages(const std::string& title, double width, double height)
+Pages::Pages(const std::string& title, double width, double height)
     : m_surface(std::make_unique<Surface>()), m_width(width), m_height(height)
 {
     m_surface->surface.reset(cairo_pdf_surface_create_for_stream(append, &m_surface->bytes, width, height));
@@ -60,17 +91,24 @@ PdfPages::PdfPages(const std::string& title, double width, double height)
     m_surface->context.reset(cairo_create(m_surface->surface.get()));
 }
 
-PdfPages::~PdfPages() = default;
+Pages::Pages(double width, double height, double pixelsPerPoint)
+    : m_surface(std::make_unique<Surface>()), m_width(width), m_height(height)
+{
+    m_surface->pixelsPerPoint = pixelsPerPoint;
+    m_surface->beginPicture(width, height);
+}
 
-double PdfPages::textHeight(const std::string& text, double width, const TextStyle& style)
+Pages::~Pages() = default;
+
+double Pages::textHeight(const std::string& text, double width, const TextStyle& style)
 {
     int height = 0;
     pango_layout_get_size(m_surface->layout(text, width, style).get(), nullptr, &height);
     return points(height);
 }
 
-double PdfPages::text(double x, double y, double width, const std::string& text, const TextStyle& style,
-                      bool isRightAligned)
+double Pages::text(double x, double y, double width, const std::string& text, const TextStyle& style,
+                   bool isRightAligned)
 {
     cairo_t* to = m_surface->context.get();
     const LayoutHandle layout = m_surface->layout(text, width, style);
@@ -84,7 +122,18 @@ double PdfPages::text(double x, double y, double width, const std::string& text,
     return points(height);
 }
 
-double PdfPages::picture(double x, double y, double width, const PagePicture& picture)
+void Pages::oneLine(double x, double y, double width, const std::string& text, const TextStyle& style)
+{
+    cairo_t* to = m_surface->context.get();
+    const LayoutHandle layout = m_surface->layout(text, width, style);
+    pango_layout_set_height(layout.get(), -1);
+    pango_layout_set_ellipsize(layout.get(), PANGO_ELLIPSIZE_END);
+    cairo_set_source_rgb(to, style.ink, style.ink, style.ink);
+    cairo_move_to(to, x, y);
+    pango_cairo_show_layout(to, layout.get());
+}
+
+double Pages::picture(double x, double y, double width, const PagePicture& picture)
 {
     if (picture.width <= 0 || picture.height <= 0)
         return 0;
@@ -94,10 +143,18 @@ double PdfPages::picture(double x, double y, double width, const PagePicture& pi
     cairo_surface_flush(image.get());
     unsigned char* rows = cairo_image_surface_get_data(image.get());
     const int stride = cairo_image_surface_get_stride(image.get());
-    for (int row = 0; rows && row < picture.height; ++row)
+    const bool isWhole =
+        picture.pixels.size() == static_cast<std::size_t>(picture.width) * static_cast<std::size_t>(picture.height);
+    for (int row = 0; rows && isWhole && row < picture.height; ++row)
         std::copy_n(picture.pixels.data() + static_cast<std::ptrdiff_t>(row) * picture.width, picture.width,
                     reinterpret_cast<std::uint32_t*>(rows + static_cast<std::ptrdiff_t>(row) * stride));
     cairo_surface_mark_dirty(image.get());
+    if (!picture.jpeg.empty()) {
+        auto* bytes = new std::string(picture.jpeg);
+        cairo_surface_set_mime_data(
+            image.get(), CAIRO_MIME_TYPE_JPEG, reinterpret_cast<const unsigned char*>(bytes->data()), bytes->size(),
+            [](void* kept) { delete static_cast<std::string*>(kept); }, bytes);
+    }
     const double scale = width / picture.width;
     cairo_save(to);
     cairo_translate(to, x, y);
@@ -108,7 +165,7 @@ double PdfPages::picture(double x, double y, double width, const PagePicture& pi
     return scale * picture.height;
 }
 
-void PdfPages::line(double x, double y, double toX, double toY, double thickness, double ink)
+void Pages::line(double x, double y, double toX, double toY, double thickness, double ink)
 {
     cairo_t* to = m_surface->context.get();
     cairo_set_source_rgb(to, ink, ink, ink);
@@ -118,7 +175,7 @@ void PdfPages::line(double x, double y, double toX, double toY, double thickness
     cairo_stroke(to);
 }
 
-void PdfPages::box(double x, double y, double width, double height, std::uint32_t rgb)
+void Pages::box(double x, double y, double width, double height, std::uint32_t rgb)
 {
     cairo_t* to = m_surface->context.get();
     cairo_set_source_rgb(to, (rgb >> 16 & 255) / 255.0, (rgb >> 8 & 255) / 255.0, (rgb & 255) / 255.0);
@@ -126,15 +183,30 @@ void PdfPages::box(double x, double y, double width, double height, std::uint32_
     cairo_fill(to);
 }
 
-void PdfPages::nextPage() { cairo_show_page(m_surface->context.get()); }
+void Pages::nextPage()
+{
+    if (m_surface->pixelsPerPoint <= 0)
+        return cairo_show_page(m_surface->context.get());
+    m_surface->endPicture();
+    m_surface->beginPicture(m_width, m_height);
+}
 
-Result<std::string> PdfPages::finish()
+Result<std::string> Pages::finish()
 {
     m_surface->context.reset();
     cairo_surface_finish(m_surface->surface.get());
     if (const cairo_status_t status = cairo_surface_status(m_surface->surface.get()); status != CAIRO_STATUS_SUCCESS)
         return fail("the pages could not be made", {}, {}, cairo_status_to_string(status));
     return std::move(m_surface->bytes);
+}
+
+Result<std::vector<PagePicture>> Pages::pictures()
+{
+    if (const cairo_status_t status = cairo_surface_status(m_surface->surface.get()); status != CAIRO_STATUS_SUCCESS)
+        return fail("the pages could not be made", {}, {}, cairo_status_to_string(status));
+    m_surface->endPicture();
+    m_surface->context.reset();
+    return std::move(m_surface->done);
 }
 
 }  // namespace amber
