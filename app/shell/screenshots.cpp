@@ -653,7 +653,7 @@ private:
     /// Two pages of the report, as they are printed.
     void report()
     {
-        const auto job = jobToReport(std::as_const(m_document).store());
+        const auto job = jobToReport(std::as_const(m_document).store(), false);
         ChecksTab& checks = m_window.proof().checks();
         const auto made = checks.audit().borrow();
         const auto report = reportOf(*job, checks.audit().use(), made->checker, m_window.proof().table().readingsNow(),

@@ -192,7 +192,7 @@ EncodedPicture encoded(const PagePicture& page)
 
 }  // namespace
 
-Result<JobToReport> jobToReport(const JobStore& store)
+Result<JobToReport> jobToReport(const JobStore& store, bool withHistory)
 {
     JobToReport all;
     all.name = store.file().stem().string();
@@ -212,10 +212,13 @@ Result<JobToReport> jobToReport(const JobStore& store)
         if (id == forAll)
             all.lookForAll = *look;
         if (!on.empty())
-            all.looks.push_back({id, std::move(*look), store.pins(id).value_or(std::vector<PinnedVersion>{}),
-                                 static_cast<int>(on.size())});
+            all.looks.push_back(
+                {id, std::move(*look),
+                 withHistory ? store.pins(id).value_or(std::vector<PinnedVersion>{}) : std::vector<PinnedVersion>{},
+                 static_cast<int>(on.size())});
     }
-    all.journal = store.journal().value_or(std::vector<Gesture>{});
+    if (withHistory)
+        all.journal = store.journal().value_or(std::vector<Gesture>{});
     return all;
 }
 

@@ -24,8 +24,9 @@ struct JobToReport {
     Look lookForAll;
     std::vector<Gesture> journal;
 };
-/// Fails when a look that lands on frames cannot be read.
-Result<JobToReport> jobToReport(const JobStore& store);
+/// Fails when a look that lands on frames cannot be read. Without its history (journal, pinned versions), which takes
+/// long to read, it is enough for sheets.
+Result<JobToReport> jobToReport(const JobStore& store, bool withHistory = true);
 
 enum class SheetOrder { Plain, ByLight, ByLook };
 /// The cells of the sheet are the frames of `job.toCheck` in the order of `frames`, which is filled.

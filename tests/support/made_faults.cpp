@@ -486,7 +486,8 @@ FrameToCure frameOf(const CheckedPicture& checked, std::size_t index)
 {
     FrameToCure made;
     ReadFrame& frame = made.frame;
-    frame.frame = static_cast<std::int64_t>(index) + 1, frame.balance = checked.balance, frame.areas = checked.areas;
+    frame.frame = static_cast<std::int64_t>(index) + 1, frame.areas = checked.areas;
+    frame.balance = index == 0 ? checked.balance : FrameBalance{};
     frame.name = PictureName(std::to_string(frame.frame)), frame.isLead = index == 1;
     for (const KeyColour& key : checked.keys)
         frame.places[key.name] = {key.place, 1};

@@ -56,7 +56,7 @@ protected:
             const auto& finding = checks().panel().finding();
             if (finding && frameOfFinding() == frame && finding->kind->id == check)
                 return true;
-            QTest::keyClick(&checks().table(), Qt::Key_N);
+            app->key(Qt::Key_N);
         }
         return false;
     }
@@ -116,7 +116,7 @@ TEST_F(ChecksWindow, FindingsAreWalkedCuredAcceptedAndTakenBackAndTheReportSaysS
         EXPECT_EQ(app->document().selection().frameInHand(), finding->frame);
         EXPECT_FALSE(words("findingMeasured").isEmpty());
         EXPECT_EQ(words("findingPosition"), QStringLiteral("%1 of %2 open").arg(i + 1).arg(all));
-        QTest::keyClick(&checks().table(), Qt::Key_N);
+        app->key(Qt::Key_N);
     }
     EXPECT_EQ(seen.size(), all);
     EXPECT_EQ(checks().inHand(), 0);
@@ -128,13 +128,13 @@ TEST_F(ChecksWindow, FindingsAreWalkedCuredAcceptedAndTakenBackAndTheReportSaysS
     // One is let stand.
     ASSERT_TRUE(walkTo("yard-10", "bare-paper") || walkTo("yard-10", "near-clipping"));
     const std::string clipped = checks().panel().finding()->kind->id;
-    const int open = audit().openCount();
+    const int before = audit().openCount();
     accept("sun on the wall, as it was");
-    ASSERT_TRUE(waitUntil([&] { return audit().openCount() == open - 1; }));
+    ASSERT_TRUE(waitUntil([&] { return audit().openCount() == before - 1; }));
     EXPECT_TRUE(hasFinding("yard-10", clipped));
     // What was done last is taken back, then done again; then the second cure is given up.
     app->document().undo();
-    ASSERT_TRUE(waitUntil([&] { return audit().openCount() == open; }));
+    ASSERT_TRUE(waitUntil([&] { return audit().openCount() == before; }));
     app->document().redo();
     app->document().undo(), app->document().undo();
     ASSERT_TRUE(waitUntil([&] { return hasFinding("shop-front-02", "tilt") && !audit().isStale(); }));

@@ -70,7 +70,6 @@ ChecksTab::ChecksTab(Document& document, ProxyStore& proxies, std::function<QPix
     connect(&document, &Document::checkUsesChanged, this, &ChecksTab::refreshUses);
     for (const auto& [keys, by] : {std::pair(QKeySequence(Qt::Key_N), 1), std::pair(QKeySequence("Shift+N"), -1)}) {
         auto* shortcut = new QShortcut(keys, this);
-        shortcut->setContext(Qt::WidgetWithChildrenShortcut);
         connect(shortcut, &QShortcut::activated, this, [this, by] { walk(by); });
     }
     refreshUses();

@@ -6,6 +6,15 @@
 #include <QtWidgets>
 
 namespace amber {
+namespace {
+
+Result<JobToReport> reportedJob(const std::filesystem::path& file)
+{
+    const auto store = JobStore::open(file);
+    return store ? jobToReport(*store) : Result<JobToReport>(tl::make_unexpected(store.error()));
+}
+
+}  // namespace
 
 ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, Screens& screens,
                        const std::function<QPixmap(std::int64_t)>& thumbnail, QWidget* parent)
@@ -79,17 +88,23 @@ void ProofPlace::askReport()
 
 void ProofPlace::saveReport(const QString& path)
 {
-    const auto job = m_document.isOpen() ? jobToReport(std::as_const(m_document).store()) : fail("no job is open");
-    if (!job)
-        emit m_document.failed(text(job.error().message()));
-    if (!job || m_reporting->isRunning())
+    if (!m_document.isOpen() || m_reporting->isRunning())
         return;
+    m_document.looks().commitAll();
+    const JobStore& store = std::as_const(m_document).store();
+    // What is kept is read by a second reader of the file, because its history takes long; what is not, from here.
+    const auto here = m_document.isReadOnly() ? std::optional(jobToReport(store, false)) : std::nullopt;
     const auto done = std::make_shared<Status>();
     m_reporting->start(
-        [job = *job, done, path, use = m_checks->audit().use(), readings = m_table->readingsNow(),
+        [here, file = store.file(), done, path, use = m_checks->audit().use(), readings = m_table->readingsNow(),
          made = m_checks->audit().borrow()](const Task::Progress& progress, const CancelToken& cancel) {
+            const auto job = here ? *here : reportedJob(file);
+            if (!job) {
+                *done = tl::make_unexpected(job.error());
+                return;
+            }
             const std::lock_guard lock(made->mutex);
-            const auto report = reportOf(job, use, made->checker, readings, timeNow(), progress, cancel);
+            const auto report = reportOf(*job, use, made->checker, readings, timeNow(), progress, cancel);
             if (report)
                 *done = amber::saveReport(path.toStdString(), *report);
         },

@@ -158,7 +158,8 @@ void SheetTab::render()
 {
     if (!isVisible())
         return;
-    const auto job = m_document.isOpen() ? jobToReport(std::as_const(m_document).store()) : fail("no job is open");
+    const auto job =
+        m_document.isOpen() ? jobToReport(std::as_const(m_document).store(), false) : fail("no job is open");
     std::vector<std::size_t> frames;
     const ContactSheet sheet = job ? sheetOf(*job, frames) : ContactSheet{};
     m_pages = sheet.cells.empty() ? 0 : pageCount(sheet);
@@ -213,7 +214,8 @@ void SheetTab::askSave()
 
 void SheetTab::save(const QString& path)
 {
-    const auto job = m_document.isOpen() ? jobToReport(std::as_const(m_document).store()) : fail("no job is open");
+    const auto job =
+        m_document.isOpen() ? jobToReport(std::as_const(m_document).store(), false) : fail("no job is open");
     if (!job || m_task->isRunning()) {
         if (!job)
             emit m_document.failed(text(job.error().message()));

@@ -53,8 +53,10 @@ void ShootAudit::follow()
 
 void ShootAudit::soil()
 {
-    if (!isChecked())
+    if (!isChecked()) {
+        emit changed();
         return;
+    }
     m_isStale = true;
     m_cures.clear();
     if (m_isShown)
