@@ -1,6 +1,6 @@
 #include "core/proof/standing.h"
 
-#include "core/colour/oklab.h"
+#include "core/engine/plane.h"
 #include "core/image/resize.h"
 
 #include <algorithm>
@@ -29,13 +29,9 @@ std::vector<Piece> piecesOf(ImageView picture)
 {
     const Size size = fitted({picture.width, picture.height}, kEdge);
     const Image small = reduceByArea(picture, size.width, size.height);
-    cv::Mat tones(size.height, size.width, CV_8U);
-    for (int y = 0; y < size.height; ++y)
-        for (int x = 0; x < size.width; ++x) {
-            const float* p = small.view().row(y) + std::ptrdiff_t{3} * x;
-            tones.at<std::uint8_t>(y, x) =
-                cv::saturate_cast<std::uint8_t>(255 * toOkLab(LinearRgb{p[0], p[1], p[2]}).L);
-        }
+    const Plane light = lightnessOf(small.view());
+    cv::Mat tones;
+    cv::Mat(light.height, light.width, CV_32F, const_cast<float*>(light.values.data())).convertTo(tones, CV_8U, 255);
     std::vector<cv::Vec4f> found;
     cv::createLineSegmentDetector(cv::LSD_REFINE_STD)->detect(tones, found);
     std::vector<Piece> pieces;

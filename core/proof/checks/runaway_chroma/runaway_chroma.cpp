@@ -23,22 +23,22 @@ bool isOutside(const LinearRgb& srgb)
     return chroma(srgb) - chroma(reduceToGamut(RgbSpace::Srgb, srgb)) > kLost;
 }
 
-double shareOutside(ImageView picture)
+/// Of every `stride`th pixel of every so manieth row.
+double shareOutside(ImageView picture, int stride)
 {
     const Matrix3 toSrgb = fromWorking(RgbSpace::Srgb);
-    std::size_t count = 0;
-    for (int y = 0; y < picture.height; ++y)
-        for (int x = 0; x < picture.width; ++x) {
+    std::size_t count = 0, all = 0;
+    for (int y = 0; y < picture.height; y += stride)
+        for (int x = 0; x < picture.width; x += stride, ++all) {
             const float* p = picture.row(y) + std::ptrdiff_t{3} * x;
             count += isOutside(apply(toSrgb, LinearRgb{p[0], p[1], p[2]})) ? 1 : 0;
         }
-    return static_cast<double>(count) / std::max(1.0, static_cast<double>(picture.width) * picture.height);
+    return static_cast<double>(count) / std::max<double>(1, static_cast<double>(all));
 }
 
 void measureOutside(const CheckedFrame& frame, std::vector<Measured>& out)
 {
-    const double before = shareOutside(frame.balanced()), after = shareOutside(frame.finished());
-    const double gained = std::max(0.0, after - before);
+    constexpr double kMuch = 0.02;
     PixelSet outside(frame.width(), frame.height());
     for (int y = 0; y < frame.height(); ++y)
         for (int x = 0; x < frame.width(); ++x) {
@@ -46,11 +46,12 @@ void measureOutside(const CheckedFrame& frame, std::vector<Measured>& out)
             outside.at(x, y) = isOutside({p[0], p[1], p[2]});
         }
     const std::vector<Patch> patches = patchesOf(outside);
+    const double gained = std::max(0.0, outside.share() - shareOutside(frame.balanced(), 1));
     out.push_back({100 * gained,
                    patches.empty() ? Region{} : patches.front().place,
                    fixedText(100 * gained, 1) + " % of the frame was brought out of what a screen shows",
                    "gamut",
-                   gained > 0.005 ? frame.stepThatDid(shareOutside) : -1,
+                   gained > kMuch ? frame.stepThatDid([](ImageView picture) { return shareOutside(picture, 3); }) : -1,
                    {}});
 }
 
@@ -81,7 +82,7 @@ void measureOpened(const CheckedFrame& frame, std::vector<Measured>& out)
                    place,
                    fixedText(100 * share, 1) + " % of the frame is darks that grew colourful",
                    "darks",
-                   share > 0.005 ? frame.stepThatDid(darkChroma) : -1,
+                   share > 0.02 ? frame.stepThatDid(darkChroma) : -1,
                    {}});
 }
 
