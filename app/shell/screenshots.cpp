@@ -643,7 +643,7 @@ private:
         m_window.proof().go(ProofPlace::Tab::Screens);
         ScreensTab& screens = m_window.proof().screens();
         m_document.selection().setFrameInHand(frameNamed("yard-04"));
-        screens.findChild<QComboBox*>("printMarks")->setCurrentIndex(static_cast<int>(ScreensTab::Marks::OutsideGamut));
+        screens.findChild<QComboBox*>("printMarks")->setCurrentIndex(static_cast<int>(PrintMarks::OutsideGamut));
         screens.findChild<QCheckBox*>("printPaperWhite")->click();
         m_camera.waitFor([&] { return screens.isAtRest() && screens.printFacts(); }, "screens and prints");
         m_camera.take(m_window, "proof-screens");
@@ -656,8 +656,10 @@ private:
         const auto job = jobToReport(std::as_const(m_document).store(), false);
         ChecksTab& checks = m_window.proof().checks();
         const auto made = checks.audit().borrow();
-        const auto report = reportOf(*job, checks.audit().use(), made->checker, m_window.proof().table().readingsNow(),
-                                     "2026-03-14 18:00");
+        auto report = reportOf(*job, checks.audit().use(), made->checker, m_window.proof().table().readingsNow(),
+                               "2026-03-14 18:00");
+        for (auto& look : report->looks)
+            look.versions.clear();  // pinned just now
         const auto pages = reportPages(*report, 0.93);
         QWidget desk;
         desk.resize(kWindow);

@@ -243,19 +243,12 @@ std::vector<Distractor> distractorsOf(ImageView picture, const Plane& subject)
     return all;
 }
 
-std::vector<double> unlikeAt(ImageView picture, const std::vector<Distractor>& places)
+Plane conspicuityOf(ImageView picture)
 {
-    const Conspicuity contrast = contrastOf(okLabOf(picture, kFewPixels));
-    const double w = contrast.unlike.cols, h = contrast.unlike.rows;
-    std::vector<double> means;
-    for (const Distractor& d : places) {
-        const cv::Rect all(0, 0, contrast.unlike.cols, contrast.unlike.rows);
-        const cv::Rect place(cvRound(d.left * w), cvRound(d.top * h), std::max(1, cvRound((d.right - d.left) * w)),
-                             std::max(1, cvRound((d.bottom - d.top) * h)));
-        const cv::Rect inside = place & all;
-        means.push_back(inside.area() > 0 ? cv::mean(contrast.unlike(inside))[0] : 0);
-    }
-    return means;
+    const cv::Mat unlike = contrastOf(okLabOf(picture, kFewPixels)).unlike;
+    Plane plane(unlike.cols, unlike.rows);
+    std::copy_n(unlike.ptr<float>(), plane.values.size(), plane.values.data());
+    return plane;
 }
 
 }  // namespace amber

@@ -51,7 +51,7 @@ struct Distractor {
 /// The strongest first, eight at most; none lies in the subject. Contrast to surroundings of an eighth of the width
 /// (after L. Itti, C. Koch, E. Niebur, IEEE PAMI 20(11), 1998).
 std::vector<Distractor> distractorsOf(ImageView picture, const Plane& subject);
-/// How unlike its surroundings a picture is where distractors of another one lie; in their order.
-std::vector<double> unlikeAt(ImageView picture, const std::vector<Distractor>& places);
+/// By how much each pixel differs from those surroundings: OKLab distance, a and b counted 1.5 times. 240 pixels wide.
+Plane conspicuityOf(ImageView picture);
 
 }  // namespace amber

@@ -156,26 +156,9 @@ struct Setter {
 
     void set(Part part) const
     {
+        if (setOfFrame(part))
+            return;
         switch (part) {
-        case Part::Balance:
-            return setBalance();
-        case Part::Framing:
-            return setFraming();
-        case Part::Rating:
-            frame().rating = text.empty() ? 0 : json().get<int>();
-            return;
-        case Part::Done:
-            frame().isDone = !text.empty() && json().get<bool>();
-            return;
-        case Part::Unused:
-            frame().isUnused = !text.empty() && json().get<bool>();
-            return;
-        case Part::MergedFrom:
-            frame().mergedFrom = text.empty() ? std::vector<FrameId>{} : json().get<std::vector<FrameId>>();
-            return;
-        case Part::FrameLook:
-            frame().look = text.empty() ? 0 : json().get<LookId>();
-            return;
         case Part::Lights:
             return setLights();
         case Part::Sets:
@@ -195,7 +178,32 @@ struct Setter {
             return setUses();
         case Part::Accepted:
             return setAccepted();
+        default:
+            return;
         }
+    }
+
+    /// False for what belongs to no one frame alone.
+    bool setOfFrame(Part part) const
+    {
+        const auto isOn = [&] { return !text.empty() && json().get<bool>(); };
+        if (part == Part::Balance)
+            setBalance();
+        else if (part == Part::Framing)
+            setFraming();
+        else if (part == Part::Rating)
+            frame().rating = text.empty() ? 0 : json().get<int>();
+        else if (part == Part::Done)
+            frame().isDone = isOn();
+        else if (part == Part::Unused)
+            frame().isUnused = isOn();
+        else if (part == Part::MergedFrom)
+            frame().mergedFrom = text.empty() ? std::vector<FrameId>{} : json().get<std::vector<FrameId>>();
+        else if (part == Part::FrameLook)
+            frame().look = text.empty() ? 0 : json().get<LookId>();
+        else
+            return false;
+        return true;
     }
 
     template <class T>

@@ -496,6 +496,20 @@ std::map<FrameId, Region> takeTexts(JobFile& file, const std::map<std::string, s
     return planned;
 }
 
+/// From format 3 on only tables were added.
+void addTables(JobFile& file, int format)
+{
+    if (format == 3)
+        makeTablesOfFormat4(file.sql);
+    if (format <= 4)
+        makeTablesOfFormat5(file.sql);
+    if (format <= 5)
+        makeTablesOfFormat6(file.sql);
+    makeTablesOfFormat7(file.sql);
+    if (format == 3)
+        takeCropsOfFormat3(file);
+}
+
 }  // namespace
 
 void bringUpToDate(JobFile& file, int format)
@@ -504,15 +518,7 @@ void bringUpToDate(JobFile& file, int format)
     file.copyTo(file.file.string() + "-format" + std::to_string(format));
     SQLite::Transaction transaction(sql);
     if (format >= 3) {
-        if (format == 3)
-            makeTablesOfFormat4(sql);
-        if (format <= 4)
-            makeTablesOfFormat5(sql);
-        if (format <= 5)
-            makeTablesOfFormat6(sql);
-        makeTablesOfFormat7(sql);
-        if (format == 3)
-            takeCropsOfFormat3(file);
+        addTables(file, format);
         sql.exec("PRAGMA user_version = " + std::to_string(kJobFormat));
         transaction.commit();
         return;

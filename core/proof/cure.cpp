@@ -129,6 +129,9 @@ private:
     Way ofBalance(std::function<void(FrameBalance&, double)> change, std::function<std::string(double)> words) const;
     Way turned() const;
     std::optional<Way> whiteWay(std::string& why) const;
+    /// A balanced colour of the frame, and what it should be: grey, or what the lead shows.
+    std::optional<std::pair<LinearRgb, LinearRgb>> neutralPair() const;
+    std::optional<std::pair<LinearRgb, LinearRgb>> pairWithLead() const;
     Way addedStep(Step step, std::function<void(Step&, double)> more, std::function<std::string(double)> words) const;
     Way grain() const;
     Way quieterHue() const;
@@ -185,34 +188,41 @@ Way Trial::turned() const
         [turn](double) { return "Turned by " + signedText(turn, 1) + "°"; });
 }
 
+std::optional<std::pair<LinearRgb, LinearRgb>> Trial::neutralPair() const
+{
+    const auto own = m_own.keysBefore.find(m_finding.measured.part);
+    if (own == m_own.keysBefore.end())
+        return std::nullopt;
+    const double grey = luminanceOf(own->second);
+    return std::pair(own->second, LinearRgb{grey, grey, grey});
+}
+
+std::optional<std::pair<LinearRgb, LinearRgb>> Trial::pairWithLead() const
+{
+    const std::string& part = m_finding.measured.part;
+    for (const FrameSummary& other : m_light) {
+        if (!other.isLead)
+            continue;
+        if (const auto own = m_own.keysBefore.find(part), key = other.keysBefore.find(part);
+            own != m_own.keysBefore.end() && key != other.keysBefore.end())
+            return std::pair(own->second, key->second);
+        if (const auto here = m_own.things.find(part), there = other.things.find(part);
+            here != m_own.things.end() && there != other.things.end())
+            return std::pair(here->second.before, there->second.before);
+    }
+    return std::nullopt;
+}
+
 /// The frame's light, moved so that a colour of it becomes another: a neutral grey, or what it is on the lead.
 std::optional<Way> Trial::whiteWay(std::string& why) const
 {
-    const std::string id = m_finding.kind->id, part = m_finding.measured.part;
-    const auto own = m_own.keysBefore.find(part);
-    std::optional<LinearRgb> is, wanted;
-    if (own != m_own.keysBefore.end())
-        is = own->second;
-    const bool isNeutral = id == "casts";
-    if (isNeutral && is) {
-        const double grey = luminanceOf(*is);
-        wanted = LinearRgb{grey, grey, grey};
-    }
-    if (!isNeutral)
-        for (const FrameSummary& other : m_light)
-            if (other.isLead) {
-                const auto key = other.keysBefore.find(part);
-                const auto there = other.things.find(part), here = m_own.things.find(part);
-                if (is && key != other.keysBefore.end())
-                    wanted = key->second;
-                else if (there != other.things.end() && here != m_own.things.end())
-                    is = here->second.before, wanted = there->second.before;
-            }
-    if (!is || !wanted) {
+    const bool isNeutral = m_finding.kind->id == std::string_view("casts");
+    const auto pair = isNeutral ? neutralPair() : pairWithLead();
+    if (!pair) {
         why = isNeutral ? "the look tints it, not the light" : "the lead of the light does not show it";
         return std::nullopt;
     }
-    const Balance to = fitBalance({*is}, {*wanted}, m_frame.frame.response).balance;
+    const Balance to = fitBalance({pair->first}, {pair->second}, m_frame.frame.response).balance;
     const auto part_of = [to, isNeutral](double amount) {
         std::array<double, 3> gains = coneGains(to);
         const double middle = isNeutral ? gains[1] : 0;  // a white moves no brightness

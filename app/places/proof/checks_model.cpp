@@ -7,6 +7,12 @@
 
 namespace amber {
 
+QString inUnit(const QString& number, const CheckKind& kind)
+{
+    const QString unit = ChecksModel::tr(kind.unit);
+    return unit == QStringLiteral("°") ? number + unit : number + QChar(0xA0) + unit;
+}
+
 ChecksModel::ChecksModel(const ShootAudit& audit, const Document& document,
                          std::function<QPixmap(std::int64_t)> thumbnail, QObject* parent)
     : QAbstractTableModel(parent), m_audit(audit), m_document(document), m_thumbnail(std::move(thumbnail))
@@ -43,6 +49,13 @@ int ChecksModel::columnCount(const QModelIndex& parent) const
 std::int64_t ChecksModel::frameAt(int row) const
 {
     return row >= 0 && row < rowCount() ? m_rows[static_cast<std::size_t>(row)].frame->frame : 0;
+}
+
+bool ChecksModel::isEmptyColumn(int column) const
+{
+    return column > 0 && std::all_of(m_rows.begin(), m_rows.end(), [&](const Row& row) {
+               return stateOf(row, static_cast<std::size_t>(column - 1)) == Cell::NotMeasured;
+           });
 }
 
 std::vector<int> ChecksModel::findingsAt(const QModelIndex& cell) const
@@ -86,7 +99,7 @@ QString ChecksModel::tipOf(const Row& row, std::size_t kind) const
     QStringList lines{tr(check.title)};
     for (const Measured& m : measured->second) {
         const double limit = m.limit.value_or(m_audit.use().limitOf(check));
-        lines << tr("%1 (limit %2 %3)").arg(text(m.words), theme::decimal(limit, check.decimals), tr(check.unit));
+        lines << tr("%1 (limit %2)").arg(text(m.words), inUnit(theme::decimal(limit, check.decimals), check));
     }
     return lines.join('\n');
 }

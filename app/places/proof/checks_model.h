@@ -9,6 +9,9 @@
 
 namespace amber {
 
+/// "2.6°", "4.0 ΔE": a number that was measured, in the unit of its check.
+QString inUnit(const QString& number, const CheckKind& kind);
+
 class ChecksModel : public QAbstractTableModel {
     Q_OBJECT
 
@@ -24,6 +27,8 @@ public:
     std::vector<int> findingsAt(const QModelIndex& cell) const;
     QModelIndex cellOf(const Finding& finding) const;
     std::int64_t frameAt(int row) const;
+    /// Nothing was there to measure on any frame.
+    bool isEmptyColumn(int column) const;
 
     int rowCount(const QModelIndex& parent = {}) const override
     {

@@ -90,11 +90,9 @@ void ChecksTab::makeTable()
     m_table->verticalHeader()->hide();
     m_table->verticalHeader()->setDefaultSectionSize(kRowHeight);
     m_table->horizontalHeader()->setMinimumSectionSize(20);
-    const int kinds = static_cast<int>(checkKinds().size());
     m_table->setColumnWidth(0, kFrameColumn);
-    for (int i = 1; i <= kinds; ++i)
+    for (int i = 1; i < m_model->columnCount(); ++i)
         m_table->setColumnWidth(i, kCell);
-    m_table->setFixedWidth(kFrameColumn + kinds * kCell + 16);
     connect(m_table->selectionModel(), &QItemSelectionModel::currentChanged, this, &ChecksTab::chooseCell);
 }
 
@@ -131,6 +129,24 @@ QLayout* ChecksTab::makeHeader()
     row->addWidget(makeTaskBar(m_audit->task(), "checkTask", this));
     row->addWidget(m_check);
     return row;
+}
+
+void ChecksTab::fitColumns()
+{
+    constexpr int kScroll = 16;
+    int shown = 0;
+    QStringList empty;
+    for (int i = 1; i < m_model->columnCount(); ++i) {
+        const bool isEmpty = m_audit->isChecked() && m_model->isEmptyColumn(i);
+        m_table->setColumnHidden(i, isEmpty);
+        if (isEmpty)
+            empty << m_model->headerData(i, Qt::Horizontal, Qt::DisplayRole).toString();
+        else
+            ++shown;
+    }
+    m_table->setFixedWidth(kFrameColumn + shown * kCell + kScroll);
+    m_state->setToolTip(
+        empty.isEmpty() ? QString() : tr("Nothing to measure on any frame: %1").arg(empty.join(QStringLiteral(", "))));
 }
 
 void ChecksTab::refreshUses()
@@ -180,6 +196,7 @@ void ChecksTab::renew()
         const QSignalBlocker quiet(m_table->selectionModel());
         m_model->renew();
     }
+    fitColumns();
     const auto& findings = m_audit->findings();
     // The one in hand is found again by what it is of; when it is gone, the one in its place.
     int now = findings.empty() ? -1 : std::clamp(m_inHand, 0, static_cast<int>(findings.size()) - 1);

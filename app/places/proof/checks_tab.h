@@ -40,6 +40,8 @@ private:
     QLayout* makeHeader();
     void renew();
     void refreshUses();
+    /// Columns of checks that had nothing to measure are not shown.
+    void fitColumns();
     void refreshWords();
     void editUse();
     void chooseCell(const QModelIndex& cell);

@@ -1,6 +1,7 @@
 #include "app/places/proof/finding_panel.h"
 
 #include "app/display/screen_view.h"
+#include "app/places/proof/checks_model.h"
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
@@ -12,15 +13,22 @@
 namespace amber {
 namespace {
 
+/// What of a frame and its look is rendered.
+struct Made {
+    FrameBalance balance;
+    Look look;
+    Response response;
+    std::shared_ptr<const FrameAreas> areas;
+};
+
 /// A frame as it was read, through a light and a look.
-Image finished(const Proxy& untouched, const FrameBalance& balance, const Response& response, const Look& look,
-               const std::shared_ptr<const FrameAreas>& areas)
+Image finished(const Proxy& untouched, const Made& made)
 {
-    Image picture = balancedPicture(untouched.image, balance, response);
-    if (const auto plan = RenderPlan::compile(look))
+    Image picture = balancedPicture(untouched.image, made.balance, made.response);
+    if (const auto plan = RenderPlan::compile(made.look))
         render(*plan, picture.view(), picture.mutableView(), {},
                {RenderOptions::Stage::All, std::max(untouched.info.width, untouched.info.height), 0, 0,
-                masksOf(areas, *plan, picture.view())});
+                masksOf(made.areas, *plan, picture.view())});
     return picture;
 }
 
@@ -188,8 +196,8 @@ void FindingPanel::writeWords(const CureTried* tried)
     if (!measured.isEmpty())
         measured[0] = measured[0].toUpper();
     m_measured->setText(
-        tr("%1. Limit for %2: %3 %4.")
-            .arg(measured, text(m_audit.use().name), theme::number(f.limit, f.kind->decimals), tr(f.kind->unit)));
+        tr("%1. Limit for %2: %3.")
+            .arg(measured, text(m_audit.use().name), inUnit(theme::number(f.limit, f.kind->decimals), *f.kind)));
     m_because->setText(tr(f.kind->because));
     if (accepted)
         m_cureWords->setText(tr("Accepted: %1").arg(text(accepted->reason)));
@@ -199,8 +207,8 @@ void FindingPanel::writeWords(const CureTried* tried)
         m_cureWords->setText(tr("Trying cures…"));
     else if (tried->cure)
         m_cureWords->setText(
-            tr("Cure: %1. It would leave %2 %3%4; nothing else passes its limit.")
-                .arg(text(tried->cure->words), theme::number(tried->cure->after, f.kind->decimals), tr(f.kind->unit),
+            tr("Cure: %1. It would leave %2%3; nothing else passes its limit.")
+                .arg(text(tried->cure->words), inUnit(theme::number(tried->cure->after, f.kind->decimals), *f.kind),
                      tried->cure->keysMoved > 0.05
                          ? tr(", and key colours move by ΔE %1 at most").arg(theme::number(tried->cure->keysMoved, 1))
                          : QString()));
@@ -240,48 +248,40 @@ void FindingPanel::render(const CureTried* tried)
         m_place->setMessage(tr("Reading…"));
         return;
     }
-    const Balances& balances = m_document.balances();
-    const FrameBalance balance = balances.of(f.frame);
-    const auto look = m_document.looks().onFrame(f.frame);
-    const PictureName name = m_document.looks().pictureName(f.frame);
-    struct Made {
-        FrameBalance balance;
-        Look look;
-        Response response;
-        std::shared_ptr<const FrameAreas> areas;
+    const auto madeBy = [&](const FrameBalance& balance, const Look& look) {
+        const Look own = lookFor(look, m_document.looks().pictureName(f.frame));
+        return Made{balance, own, m_document.balances().responseOf(balance),
+                    m_document.areasFor(own, f.frame, balance, proxy->sourceRatio)};
     };
-    const auto madeBy = [&](const FrameBalance& b, const Look& l) {
-        const Look own = lookFor(l, name);
-        return Made{b, own, balances.responseOf(b), m_document.areasFor(own, f.frame, b, proxy->sourceRatio)};
-    };
-    const Made now = madeBy(balance, *look);
+    const Made now = madeBy(m_document.balances().of(f.frame), *m_document.looks().onFrame(f.frame));
     const auto cured = tried && tried->cure
                            ? std::optional(madeBy(tried->cure->treatment.balance, tried->cure->treatment.look))
                            : std::nullopt;
     const QRectF part = partOf(f.measured.place);
-    const Region place = f.measured.place;
     const auto work = [proxy, now, cured, part, space, small = m_whole->pictureSpace()](const CancelToken&) {
         Pictures made;
-        const Image picture = finished(*proxy, now.balance, now.response, now.look, now.areas);
+        const Image picture = finished(*proxy, now);
         made.now = partOnScreen(picture.view(), part, space);
         made.whole = partOnScreen(picture.view(), {0, 0, 1, 1}, small);
         if (cured)
-            made.cured = partOnScreen(
-                finished(*proxy, cured->balance, cured->response, cured->look, cured->areas).view(), part, space);
+            made.cured = partOnScreen(finished(*proxy, *cured).view(), part, space);
         return made;
     };
-    m_slot->run(work, [this, part, place](const Pictures& made) {
-        ++m_number;
-        std::vector<PictureView::Mark> marks;
-        if (part != QRectF(0, 0, 1, 1))
-            marks.push_back({place, QString(), false});
-        m_place->setPart(part);
-        m_place->setMarks(marks, {});
-        m_place->setImages(m_number, made.cured.isNull() ? made.now : made.cured, made.now);
-        m_place->setSplit(!made.cured.isNull());
-        m_whole->setMarks(marks, {});
-        m_whole->setImages(m_number, made.whole, made.whole);
-    });
+    m_slot->run(work, [this, part, place = f.measured.place](const Pictures& made) { put(made, part, place); });
+}
+
+void FindingPanel::put(const Pictures& made, const QRectF& part, const Region& place)
+{
+    ++m_number;
+    std::vector<PictureView::Mark> marks;
+    if (part != QRectF(0, 0, 1, 1))
+        marks.push_back({place, QString(), false});
+    m_place->setPart(part);
+    m_place->setMarks(marks, {});
+    m_place->setImages(m_number, made.cured.isNull() ? made.now : made.cured, made.now);
+    m_place->setSplit(!made.cured.isNull());
+    m_whole->setMarks(marks, {});
+    m_whole->setImages(m_number, made.whole, made.whole);
 }
 
 void FindingPanel::askReason()

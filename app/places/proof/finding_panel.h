@@ -39,6 +39,7 @@ private:
     void layOut();
     void writeWords(const CureTried* cure);
     void render(const CureTried* cure);
+    void put(const Pictures& made, const QRectF& part, const Region& place);
     QRectF partOf(const Region& place) const;
     void askReason();
 

@@ -8,78 +8,11 @@
 #include "core/image/resize.h"
 
 #include <QtWidgets>
-#include <mutex>
 
 namespace amber {
-namespace {
-
-bool isPrint(const DeviceProfile& profile) { return profile.isPrinter || profile.kind == DeviceProfile::Kind::Cmyk; }
-
-/// Chequers what is marked, so that it shows on any colour.
-void layOver(const std::vector<std::uint8_t>& marks, QImage& picture)
-{
-    constexpr int kSquare = 3;
-    for (int y = 0; y < picture.height(); ++y) {
-        auto* row = reinterpret_cast<QRgb*>(picture.scanLine(y));
-        for (int x = 0; x < picture.width(); ++x)
-            if (marks[static_cast<std::size_t>(y) * static_cast<std::size_t>(picture.width()) +
-                      static_cast<std::size_t>(x)])
-                row[x] = (x / kSquare + y / kSquare) % 2 ? qRgb(250, 250, 250) : qRgb(20, 20, 20);
-    }
-}
-
-double shareOf(const std::vector<std::uint8_t>& marks)
-{
-    std::size_t count = 0;
-    for (const std::uint8_t mark : marks)
-        count += mark;
-    return marks.empty() ? 0 : static_cast<double>(count) / static_cast<double>(marks.size());
-}
-
-}  // namespace
-
-/// Views and measures are made once for a profile and its options. Used under its mutex: work that was given up may
-/// still run beside what came after it.
-struct ScreensTab::Views {
-    std::mutex mutex;
-    struct Key {
-        std::optional<DeviceProfile> screen, proof, client;
-        ViewIntent intent{};
-        bool blackPoint = false, paperWhite = false;
-        bool operator==(const Key&) const = default;
-    };
-    std::vector<std::pair<Key, std::shared_ptr<const ViewTransform>>> made;
-    std::vector<std::pair<std::pair<DeviceProfile, PrintChoices>, std::shared_ptr<const PrintMeasures>>> prints;
-
-    Result<std::shared_ptr<const ViewTransform>> view(const std::optional<DeviceProfile>& screen,
-                                                      const ViewOptions& options)
-    {
-        const Key key{
-            screen, options.proof, options.client, options.proofIntent, options.blackPoint, options.paperWhite};
-        for (const auto& [known, transform] : made)
-            if (known == key)
-                return transform;
-        auto transform = ViewTransform::make(screen, options);
-        if (transform)
-            made.emplace_back(key, *transform);
-        return transform;
-    }
-    std::shared_ptr<const PrintMeasures> print(const DeviceProfile& profile, const PrintChoices& choices)
-    {
-        for (const auto& [known, measures] : prints)
-            if (known.first == profile && known.second == choices)
-                return measures;
-        const auto measures = PrintMeasures::make(profile, choices);
-        if (!measures)
-            return nullptr;
-        prints.push_back({{profile, choices}, *measures});
-        return *measures;
-    }
-};
-
 ScreensTab::ScreensTab(Document& document, ProxyStore& proxies, Screens& screens, QWidget* parent)
     : QWidget(parent), m_document(document), m_proxies(proxies), m_screens(screens), m_profiles(shippedProfiles()),
-      m_slot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)), m_views(std::make_shared<Views>())
+      m_slot(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this)), m_seenAs(std::make_shared<SeenAs>())
 {
     setObjectName("screensTab");
     auto* layout = new QVBoxLayout(this);
@@ -110,17 +43,8 @@ ScreensTab::ScreensTab(Document& document, ProxyStore& proxies, Screens& screens
     connect(&screens, &Screens::changed, this, again);
 }
 
-QLayout* ScreensTab::makeHeader()
+void ScreensTab::makePrintChoices()
 {
-    auto* row = new QHBoxLayout;
-    row->setContentsMargins(14, 6, 14, 6);
-    row->setSpacing(8);
-    m_title = new QLabel(this);
-    m_title->setObjectName("screensTitle");
-    m_title->setProperty("strong", true);
-    m_state = new QLabel(this);
-    m_state->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-    auto* word = new QLabel(tr("Prints"), this);
     m_intent = new QComboBox(this);
     m_intent->setObjectName("printIntent");
     m_intent->setAccessibleName(tr("Rendering intent of prints"));
@@ -136,6 +60,14 @@ QLayout* ScreensTab::makeHeader()
     m_marks->setObjectName("printMarks");
     m_marks->setAccessibleName(tr("What is marked on prints"));
     m_marks->addItems({tr("Nothing marked"), tr("Outside its colours marked"), tr("Ink past its limit marked")});
+    for (QComboBox* box : {m_intent, m_marks})
+        connect(box, &QComboBox::activated, this, [this] { render(); });
+    for (QCheckBox* box : {m_blackPoint, m_paperWhite})
+        connect(box, &QCheckBox::clicked, this, [this] { render(); });
+}
+
+void ScreensTab::makeInkLimit()
+{
     m_limit = new QDoubleSpinBox(this);
     m_limit->setObjectName("inkLimit");
     m_limit->setAccessibleName(tr("Most ink, all inks together"));
@@ -146,19 +78,27 @@ QLayout* ScreensTab::makeHeader()
     m_limit->setSingleStep(10);
     m_limit->setSuffix(tr(" % ink"));
     m_limit->setValue(280);
+    connect(m_limit, &QDoubleSpinBox::valueChanged, this, [this] { render(); });
+}
+
+QLayout* ScreensTab::makeHeader()
+{
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(14, 6, 14, 6);
+    row->setSpacing(8);
+    m_title = new QLabel(this);
+    m_title->setObjectName("screensTitle");
+    m_title->setProperty("strong", true);
+    makePrintChoices();
+    makeInkLimit();
     m_ends = makeButton(this, "takePrintEnds", tr("Take its ends"),
                         tr("An Ends step last in the look: white keeps a little ink, and without black point "
                            "compensation black lands on the deepest the ink gives"),
                         [this] { takeEnds(); });
-    for (QComboBox* box : {m_intent, m_marks})
-        connect(box, &QComboBox::activated, this, [this] { render(); });
-    for (QCheckBox* box : {m_blackPoint, m_paperWhite})
-        connect(box, &QCheckBox::clicked, this, [this] { render(); });
-    connect(m_limit, &QDoubleSpinBox::valueChanged, this, [this] { render(); });
     row->addWidget(m_title);
-    row->addWidget(m_state, 1);
-    for (QWidget* w :
-         std::initializer_list<QWidget*>{word, m_intent, m_blackPoint, m_paperWhite, m_marks, m_limit, m_ends})
+    row->addStretch(1);
+    row->addWidget(new QLabel(tr("Prints"), this));
+    for (QWidget* w : std::initializer_list<QWidget*>{m_intent, m_blackPoint, m_paperWhite, m_marks, m_limit, m_ends})
         row->addWidget(w);
     return row;
 }
@@ -231,19 +171,9 @@ void ScreensTab::askProfile(int pane)
     choice->setCurrentIndex(static_cast<int>(m_profiles.size()));
 }
 
-ViewOptions ScreensTab::printOptions() const
-{
-    ViewOptions options;
-    options.proofIntent = static_cast<ViewIntent>(m_intent->currentIndex());
-    options.blackPoint = m_blackPoint->isChecked();
-    options.paperWhite = m_paperWhite->isChecked();
-    options.isExact = true;
-    return options;
-}
-
 namespace {
 
-/// A frame through its look, as large as the largest pane.
+/// A frame through its look, fitted into a space.
 Image finished(const Proxy& proxy, const Look& look, const std::shared_ptr<const FrameAreas>& areas, QSize space)
 {
     Image small = reducedToFit(proxy.image.view(), space.width(), space.height());
@@ -254,102 +184,65 @@ Image finished(const Proxy& proxy, const Look& look, const std::shared_ptr<const
     return small;
 }
 
-QString wordsOfPrint(const ScreensTab::PrintFacts& facts, double limit)
+}  // namespace
+
+SeenAs::Choices ScreensTab::choices() const
 {
-    QStringList words{ScreensTab::tr("Deepest black L* %1, lightest ink L* %2")
-                          .arg(theme::number(facts.ends.deepestBlack, 1), theme::number(facts.ends.lightestInk, 1))};
-    if (facts.saysInk)
-        words << (facts.pastShare > 0 ? ScreensTab::tr("most ink %1 %, over %2 % on %3 % of the picture")
-                                            .arg(theme::number(facts.mostInk, 0), theme::number(limit, 0),
-                                                 theme::number(100 * facts.pastShare, 1))
-                                      : ScreensTab::tr("most ink %1 %").arg(theme::number(facts.mostInk, 0)));
-    else
-        words << ScreensTab::tr("its profile does not say its inks");
-    words << ScreensTab::tr("%1 % outside its colours").arg(theme::number(100 * facts.outsideShare, 1));
-    return words.join(QStringLiteral("; ")) + '.';
+    SeenAs::Choices all;
+    all.screen = m_screens.standingOf(m_screens.screen()).profile;
+    all.print.proofIntent = static_cast<ViewIntent>(m_intent->currentIndex());
+    all.print.blackPoint = m_blackPoint->isChecked();
+    all.print.paperWhite = m_paperWhite->isChecked();
+    all.print.isExact = true;
+    all.inkLimit = m_limit->value();
+    all.marks = static_cast<PrintMarks>(m_marks->currentIndex());
+    return all;
 }
 
-}  // namespace
+void ScreensTab::clear(const QString& message)
+{
+    for (Pane& p : m_panes) {
+        p.view->clear();
+        p.view->setMessage(message);
+        p.words->clear();
+    }
+}
 
 void ScreensTab::render()
 {
-    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
     if (!isVisible())
         return;
+    const Frame* frame = m_document.frame(m_document.selection().frameInHand());
     m_title->setText(frame ? titleOf(*frame) : tr("No frame in hand"));
     const auto proxy = frame ? m_proxies.proxy(frame->id, frame->path) : nullptr;
-    if (!proxy) {
-        for (Pane& p : m_panes) {
-            p.view->clear();
-            p.view->setMessage(frame ? tr("Reading…") : QString());
-            p.words->clear();
-        }
-        return;
-    }
-    struct Wanted {
-        std::optional<DeviceProfile> profile;
-        QSize space;
-    };
-    std::vector<Wanted> wanted;
+    if (!proxy)
+        return clear(frame ? tr("Reading…") : QString());
+    std::vector<std::pair<std::optional<DeviceProfile>, QSize>> wanted;
     for (const Pane& p : m_panes) {
         const int i = p.choice->currentIndex();
-        wanted.push_back({i > 0 && i <= static_cast<int>(m_profiles.size())
-                              ? std::optional(m_profiles[static_cast<std::size_t>(i - 1)])
-                              : std::nullopt,
-                          p.view->pictureSpace()});
+        const bool isOther = i > 0 && i <= static_cast<int>(m_profiles.size());
+        wanted.emplace_back(isOther ? std::optional(m_profiles[static_cast<std::size_t>(i - 1)]) : std::nullopt,
+                            p.view->pictureSpace());
     }
-    const auto work = [proxy, wanted, views = m_views, options = printOptions(),
-                       screen = m_screens.standingOf(m_screens.screen()).profile, limit = m_limit->value(),
-                       marks = static_cast<Marks>(m_marks->currentIndex()), look = m_document.looks().lookOf(frame->id),
+    const auto work = [proxy, wanted, seenAs = m_seenAs, choices = choices(),
+                       look = m_document.looks().lookOf(frame->id),
                        areas = m_document.areasOf(frame->id, proxy->sourceRatio)](const CancelToken& cancel) {
-        const std::lock_guard lock(views->mutex);
-        std::vector<Shown> all;
+        std::vector<SeenPicture> all;
         QSize made;
         Image picture;
-        for (const Wanted& w : wanted) {
-            Shown shown;
-            if (cancel.isCancelled() || w.space.isEmpty())
-                return all;
-            if (made != w.space)
-                picture = finished(*proxy, look, areas, w.space), made = w.space;
-            ViewOptions own = options;
-            const bool print = w.profile && isPrint(*w.profile);
-            if (w.profile)
-                (print ? own.proof : own.client) = w.profile;
-            const auto view = views->view(screen, own);
-            if (!view) {
-                shown.words = text(view.error().message());
-                all.push_back(shown);
-                continue;
-            }
-            shown.picture = toScreen(picture.view(), **view);
-            if (print) {
-                const auto measures = views->print(*w.profile, {own.proofIntent, own.blackPoint});
-                std::vector<std::uint8_t> outside(static_cast<std::size_t>(picture.width()) *
-                                                  static_cast<std::size_t>(picture.height()));
-                (*view)->markOutside(picture.view(), outside.data());
-                const InkPast ink = inkPast(measures ? measures->inkSums(picture.view()) : std::vector<float>{}, limit);
-                shown.print = PrintFacts{measures ? measures->ends() : PrintEnds{}, !ink.marks.empty(), ink.most,
-                                         ink.share, shareOf(outside)};
-                shown.words = wordsOfPrint(*shown.print, limit);
-                if (marks == Marks::OutsideGamut)
-                    layOver(outside, shown.picture);
-                if (marks == Marks::InkPast && !ink.marks.empty())
-                    layOver(ink.marks, shown.picture);
-            } else if (w.profile) {
-                const auto loss = clientLoss(*w.profile, picture.view());
-                QString words = loss ? text(wordsOf(*loss)) : text(loss.error().message());
-                words[0] = words[0].toUpper();
-                shown.words = words + '.';
-            }
-            all.push_back(std::move(shown));
+        for (const auto& [profile, space] : wanted) {
+            if (cancel.isCancelled() || space.isEmpty())
+                break;
+            if (made != space)
+                picture = finished(*proxy, look, areas, space), made = space;
+            all.push_back(seenAs->seen(picture.view(), profile, choices));
         }
         return all;
     };
-    m_slot->run(work, [this](const std::vector<Shown>& all) { showAll(all); });
+    m_slot->run(work, [this](const std::vector<SeenPicture>& all) { showAll(all); });
 }
 
-void ScreensTab::showAll(const std::vector<Shown>& all)
+void ScreensTab::showAll(const std::vector<SeenPicture>& all)
 {
     ++m_number;
     m_print.reset();

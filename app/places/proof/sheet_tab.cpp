@@ -63,11 +63,8 @@ SheetTab::SheetTab(Document& document, ProxyStore& proxies, QWidget* parent)
     refresh();
 }
 
-QLayout* SheetTab::makeHeader()
+void SheetTab::makeChoices()
 {
-    m_title = new QLabel(this);
-    m_title->setProperty("strong", true);
-    m_title->setObjectName("sheetTitle");
     m_order = new QComboBox(this);
     m_order->setObjectName("sheetOrder");
     m_order->setAccessibleName(tr("Headings of the sheet"));
@@ -92,6 +89,15 @@ QLayout* SheetTab::makeHeader()
     m_names = new QCheckBox(tr("Names"), this);
     m_names->setObjectName("sheetNames");
     m_names->setChecked(true);
+    for (QComboBox* box : {m_order, m_paper})
+        connect(box, &QComboBox::activated, this, [this] { renew(); });
+    for (QCheckBox* box : {m_landscape, m_names})
+        connect(box, &QCheckBox::clicked, this, [this] { renew(); });
+    connect(m_columns, &QSpinBox::valueChanged, this, [this] { renew(); });
+}
+
+void SheetTab::makeButtons()
+{
     m_before = makeButton(this, "sheetBefore", tr("Before"), tr("Balanced, without the look (B)"), [this] { renew(); });
     m_before->setCheckable(true);
     m_before->setShortcut(QKeySequence(Qt::Key_B));
@@ -104,11 +110,15 @@ QLayout* SheetTab::makeHeader()
     m_where->setObjectName("sheetWhere");
     m_save = makeButton(this, "sheetSave", tr("Save…"), tr("As PDF, at 300 pixels an inch; or as one JPEG"),
                         [this] { askSave(); });
-    for (QComboBox* box : {m_order, m_paper})
-        connect(box, &QComboBox::activated, this, [this] { renew(); });
-    for (QCheckBox* box : {m_landscape, m_names})
-        connect(box, &QCheckBox::clicked, this, [this] { renew(); });
-    connect(m_columns, &QSpinBox::valueChanged, this, [this] { renew(); });
+}
+
+QLayout* SheetTab::makeHeader()
+{
+    m_title = new QLabel(this);
+    m_title->setProperty("strong", true);
+    m_title->setObjectName("sheetTitle");
+    makeChoices();
+    makeButtons();
     auto* row = new QHBoxLayout;
     row->setContentsMargins(14, 6, 14, 6);
     row->setSpacing(8);
@@ -154,6 +164,35 @@ void SheetTab::refresh()
     m_save->setEnabled(isThere && !m_task->isRunning());
 }
 
+namespace {
+
+/// A frame as it was read for its thumbnail.
+struct SmallCell {
+    ReadFrame frame;
+    std::shared_ptr<const SmallSource> source;
+};
+
+QImage pageOf(const ContactSheet& sheet, int page, QSize space, const std::vector<SmallCell>& cells, const Look& look,
+              bool isWithLook)
+{
+    const CellPicture picture = [&](std::size_t i, int) {
+        const SmallCell& cell = cells[i];
+        const auto made = cell.source ? finishedFrom(cell.source->picture.image(), cell.source->longEdge,
+                                                     cell.source->sourceRatio, cell.frame, look, isWithLook)
+                                      : fail("not read yet");
+        return made ? onPaper(made->view()) : PagePicture{};
+    };
+    const double scale = std::min(space.width() / sheet.width, space.height() / sheet.height);
+    const auto made = contactSheetPage(sheet, page, scale, picture);
+    if (!made)
+        return {};
+    return onScreen(QImage(reinterpret_cast<const uchar*>(made->pixels.data()), made->width, made->height,
+                           made->width * 4, QImage::Format_RGB32)
+                        .copy());
+}
+
+}  // namespace
+
 void SheetTab::render()
 {
     if (!isVisible())
@@ -172,35 +211,17 @@ void SheetTab::render()
                                : text(job.error().message()));
         return;
     }
-    struct Cell {
-        ReadFrame frame;
-        std::shared_ptr<const SmallSource> source;
-    };
-    std::vector<Cell> cells;
+    std::vector<SmallCell> cells;
     for (const std::size_t i : frames) {
         const ReadFrame& frame = job->toCheck[i];
         cells.push_back({frame, m_proxies.small(frame.frame)});
         if (!cells.back().source)
             m_proxies.requestThumbnail(frame.frame, frame.path, false);
     }
-    const auto work = [cells = std::move(cells), sheet, look = job->lookForAll, page = m_page,
-                       isWithLook = !m_before->isChecked(), space = m_view->pictureSpace()](const CancelToken&) {
-        const CellPicture picture = [&](std::size_t i, int) {
-            const Cell& cell = cells[i];
-            const auto made = cell.source ? finishedFrom(cell.source->picture.image(), cell.source->longEdge,
-                                                         cell.source->sourceRatio, cell.frame, look, isWithLook)
-                                          : fail("not read yet");
-            return made ? onPaper(made->view()) : PagePicture{};
-        };
-        const double scale = std::min(space.width() / sheet.width, space.height() / sheet.height);
-        const auto made = contactSheetPage(sheet, page, scale, picture);
-        if (!made)
-            return QImage();
-        return onScreen(QImage(reinterpret_cast<const uchar*>(made->pixels.data()), made->width, made->height,
-                               made->width * 4, QImage::Format_RGB32)
-                            .copy());
-    };
-    m_slot->run(work, [this](const QImage& page) { m_view->setImages(++m_number, page, page); });
+    m_slot->run([cells = std::move(cells), sheet, look = job->lookForAll, page = m_page,
+                 isWithLook = !m_before->isChecked(), space = m_view->pictureSpace()](
+                    const CancelToken&) { return pageOf(sheet, page, space, cells, look, isWithLook); },
+                [this](const QImage& page) { m_view->setImages(++m_number, page, page); });
 }
 
 void SheetTab::askSave()

@@ -38,6 +38,8 @@ protected:
     void showEvent(QShowEvent*) override;
 
 private:
+    void makeChoices();
+    void makeButtons();
     QLayout* makeHeader();
     void askSave();
     void renew();

@@ -1,5 +1,6 @@
 #include "app/places/proof/use_dialog.h"
 
+#include "app/places/proof/checks_model.h"
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "app/words/words.h"
@@ -73,8 +74,7 @@ void UseDialog::fill()
         auto* title = new QTableWidgetItem(tr(kind.title));
         title->setFlags(Qt::ItemIsEnabled);
         title->setToolTip(tr(kind.because));
-        auto* before = new QTableWidgetItem(
-            QStringLiteral("%1 %2").arg(theme::decimal(shipped.limitOf(kind), kind.decimals), tr(kind.unit)));
+        auto* before = new QTableWidgetItem(inUnit(theme::decimal(shipped.limitOf(kind), kind.decimals), kind));
         before->setFlags(Qt::ItemIsEnabled);
         auto* limit = new QDoubleSpinBox(m_table);
         limit->setObjectName(QStringLiteral("limit-%1").arg(kind.id));
@@ -83,7 +83,7 @@ void UseDialog::fill()
         limit->setDecimals(std::max(1, kind.decimals));
         limit->setRange(0, 100000);
         limit->setSingleStep(std::max(0.1, shipped.limitOf(kind) / 10));
-        limit->setSuffix(QStringLiteral(" ") + tr(kind.unit));
+        limit->setSuffix(inUnit(QString(), kind));
         limit->setValue(m_use.limitOf(kind));
         m_table->setItem(i, 0, title);
         m_table->setCellWidget(i, 1, limit);
