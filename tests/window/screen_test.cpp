@@ -28,7 +28,8 @@ bool isData(const QString& text)
 {
     static const QRegularExpression data(
         "^(frame-\\d+|New look|amber-test-\\w+|sRGB|Display P3|opRGB|ProPhoto|Rec\\.2020|linear "
-        "Rec\\.2020|Rose|Clay|Straw|Leaf|Lagoon|Dusk|Plum|/.*|\\w+\\.cube)$");
+        "Rec\\.2020|Rose|Clay|Straw|Leaf|Lagoon|Dusk|Plum|Client screen: [\\w ]+|Proof printer: [\\w "
+        ",]+|/.*|\\w+\\.cube)$");
     return data.match(text).hasMatch();
 }
 

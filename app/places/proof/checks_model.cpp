@@ -13,6 +13,14 @@ QString inUnit(const QString& number, const CheckKind& kind)
     return unit == QStringLiteral("°") ? number + unit : number + QChar(0xA0) + unit;
 }
 
+QString useTitle(const std::string& use)
+{
+    return use == "screen"    ? ChecksModel::tr("screen")
+           : use == "print"   ? ChecksModel::tr("print")
+           : use == "archive" ? ChecksModel::tr("archive")
+                              : text(use);
+}
+
 ChecksModel::ChecksModel(const ShootAudit& audit, const Document& document,
                          std::function<QPixmap(std::int64_t)> thumbnail, QObject* parent)
     : QAbstractTableModel(parent), m_audit(audit), m_document(document), m_thumbnail(std::move(thumbnail))

@@ -12,6 +12,9 @@ namespace amber {
 /// "2.6°", "4.0 ΔE": a number that was measured, in the unit of its check.
 QString inUnit(const QString& number, const CheckKind& kind);
 
+/// A use by its name: those that ship in the words of the screen.
+QString useTitle(const std::string& use);
+
 class ChecksModel : public QAbstractTableModel {
     Q_OBJECT
 

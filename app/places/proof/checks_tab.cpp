@@ -106,7 +106,7 @@ QLayout* ChecksTab::makeHeader()
     m_use->setObjectName("checkUse");
     m_use->setAccessibleName(tr("For what the frames are checked"));
     connect(m_use, &QComboBox::activated, this,
-            [this](int i) { m_audit->chooseUse(m_use->itemText(i).toStdString()); });
+            [this](int i) { m_audit->chooseUse(m_use->itemData(i).toString().toStdString()); });
     m_limits = makeButton(this, "checkLimits", tr("Limits…"),
                           tr("What is too much, for this use; kept as one of your own"), [this] { editUse(); });
     m_count = new QLabel(this);
@@ -153,10 +153,10 @@ void ChecksTab::refreshUses()
 {
     m_use->clear();
     for (const CheckUse& use : checkUses())
-        m_use->addItem(text(use.name));
+        m_use->addItem(useTitle(use.name), text(use.name));
     for (const CheckUse& use : m_document.job().uses)
-        m_use->addItem(text(use.name));
-    m_use->setCurrentText(text(m_audit->use().name));
+        m_use->addItem(text(use.name), text(use.name));
+    m_use->setCurrentIndex(m_use->findData(text(m_audit->use().name)));
 }
 
 void ChecksTab::refreshWords()
@@ -191,7 +191,7 @@ QString ChecksTab::positionOf(int finding) const
 void ChecksTab::renew()
 {
     refreshWords();
-    m_use->setCurrentText(text(m_audit->use().name));
+    m_use->setCurrentIndex(m_use->findData(text(m_audit->use().name)));
     {
         const QSignalBlocker quiet(m_table->selectionModel());
         m_model->renew();

@@ -197,7 +197,7 @@ void FindingPanel::writeWords(const CureTried* tried)
         measured[0] = measured[0].toUpper();
     m_measured->setText(
         tr("%1. Limit for %2: %3.")
-            .arg(measured, text(m_audit.use().name), inUnit(theme::number(f.limit, f.kind->decimals), *f.kind)));
+            .arg(measured, useTitle(m_audit.use().name), inUnit(theme::number(f.limit, f.kind->decimals), *f.kind)));
     m_because->setText(tr(f.kind->because));
     if (accepted)
         m_cureWords->setText(tr("Accepted: %1").arg(text(accepted->reason)));

@@ -16,8 +16,10 @@ struct Paper {
     const char* name;
     double width, height;  ///< points
 };
-constexpr Paper kPapers[] = {
-    {"A4", 595.28, 841.89}, {"A3", 841.89, 1190.55}, {"Letter", 612, 792}, {"Tabloid", 792, 1224}};
+constexpr Paper kPapers[] = {{QT_TRANSLATE_NOOP("amber::SheetTab", "A4"), 595.28, 841.89},
+                             {QT_TRANSLATE_NOOP("amber::SheetTab", "A3"), 841.89, 1190.55},
+                             {QT_TRANSLATE_NOOP("amber::SheetTab", "Letter"), 612, 792},
+                             {QT_TRANSLATE_NOOP("amber::SheetTab", "Tabloid"), 792, 1224}};
 constexpr int kPause = 150;          // milliseconds after the last change
 constexpr int kPictureWidth = 2400;  // of a JPEG, pixels
 
@@ -81,7 +83,7 @@ void SheetTab::makeChoices()
     m_paper->setObjectName("sheetPaper");
     m_paper->setAccessibleName(tr("Paper"));
     for (const Paper& paper : kPapers)
-        m_paper->addItem(QString::fromLatin1(paper.name));
+        m_paper->addItem(tr(paper.name));
     m_landscape = new QCheckBox(tr("Across"), this);
     m_landscape->setObjectName("sheetLandscape");
     m_landscape->setToolTip(tr("The long side of the paper lies across"));

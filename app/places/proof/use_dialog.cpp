@@ -18,7 +18,7 @@ UseDialog::UseDialog(const CheckUse& use, std::vector<CheckUse> own, QWidget* pa
     resize(560, 620);
     m_name->setObjectName("useName");
     m_name->setAccessibleName(tr("Name of the use"));
-    m_name->setText(isOwn() ? text(m_use.name) : tr("%1, own").arg(text(m_use.name)));
+    m_name->setText(isOwn() ? text(m_use.name) : tr("%1, own").arg(useTitle(m_use.name)));
     m_words->setWordWrap(true);
     m_words->setProperty("quiet", true);
     m_words->setObjectName("useWords");
@@ -62,7 +62,7 @@ void UseDialog::fill()
     m_table->setColumnCount(3);
     m_table->setHorizontalHeaderLabels(
         {tr("Check"), tr("Limit"),
-         tr("Shipped for %1").arg(text(checkUses()[static_cast<std::size_t>(m_use.base)].name))});
+         tr("Shipped for %1").arg(useTitle(checkUses()[static_cast<std::size_t>(m_use.base)].name))});
     m_table->verticalHeader()->hide();
     m_table->setShowGrid(false);
     m_table->setSelectionMode(QAbstractItemView::NoSelection);
