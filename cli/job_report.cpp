@@ -37,6 +37,8 @@ void sayWritten(const std::string& file, Session& session)
 
 void runSheet(const SheetChoices& o, Session& session)
 {
+    if (const Status named = isSheetName(o.out); !named)
+        return session.report(named.error());
     auto store = openJob(o.job, false, session);
     if (!store)
         return;
@@ -60,6 +62,8 @@ void runSheet(const SheetChoices& o, Session& session)
 
 void runReport(const ReportChoices& o, Session& session)
 {
+    if (const Status named = isReportName(o.out); !named)
+        return session.report(named.error());
     auto store = openJob(o.job, false, session);
     if (!store)
         return;

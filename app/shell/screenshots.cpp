@@ -664,6 +664,7 @@ private:
         QWidget desk;
         desk.resize(kWindow);
         auto* row = new QHBoxLayout(&desk);
+        row->setContentsMargins(0, 0, 0, 0);
         for (std::size_t i = 0; i < std::min<std::size_t>(2, pages->size()); ++i) {
             const PagePicture& page = (*pages)[i];
             auto* label = new QLabel(&desk);

@@ -292,15 +292,31 @@ std::optional<Report> reportOf(const JobToReport& job, const CheckUse& use, Shoo
     return report;
 }
 
+Status isReportName(const fs::path& path)
+{
+    const std::string ending = endingOf(path);
+    if (ending == ".pdf" || ending == ".html" || ending == ".htm" || ending == ".json")
+        return {};
+    return fail("a report is .pdf, .html or .json", path.string());
+}
+
+Status isSheetName(const fs::path& path)
+{
+    const std::string ending = endingOf(path);
+    if (ending == ".pdf" || ending == ".jpg" || ending == ".jpeg")
+        return {};
+    return fail("a contact sheet is .pdf or .jpg", path.string());
+}
+
 Status saveReport(const fs::path& path, const Report& report)
 {
+    if (const Status named = isReportName(path); !named)
+        return named;
     const std::string ending = endingOf(path);
     if (ending == ".html" || ending == ".htm")
         return saveHtml(path, report);
     if (ending == ".json")
         return saveFile(path, reportJson(report));
-    if (ending != ".pdf")
-        return fail("a report is .pdf, .html or .json", path.string());
     const auto pdf = reportPdf(report);
     if (!pdf)
         return tl::make_unexpected(pdf.error());
@@ -310,13 +326,12 @@ Status saveReport(const fs::path& path, const Report& report)
 Status saveContactSheet(const fs::path& path, const ContactSheet& sheet, const CellPicture& picture, int pictureWidth,
                         const SheetProgress& progress, const CancelToken& cancel)
 {
-    const std::string ending = endingOf(path);
-    if (ending == ".jpg" || ending == ".jpeg") {
+    if (const Status named = isSheetName(path); !named)
+        return named;
+    if (endingOf(path) != ".pdf") {
         const auto page = contactSheetPicture(sheet, pictureWidth, picture, progress, cancel);
         return page ? writeEncoded(path, encoded(*page)) : Status(tl::make_unexpected(page.error()));
     }
-    if (ending != ".pdf")
-        return fail("a contact sheet is .pdf or .jpg", path.string());
     const auto pdf = contactSheetPdf(sheet, picture, progress, cancel);
     return pdf ? saveFile(path, *pdf) : Status(tl::make_unexpected(pdf.error()));
 }

@@ -40,6 +40,9 @@ std::optional<Report> reportOf(const JobToReport& job, const CheckUse& use, Shoo
                                std::vector<FrameReading> readings, const std::string& made,
                                const SheetProgress& progress = {}, const CancelToken& cancel = {});
 
+/// Whether files of this name can be written as a report, or as a sheet: asked before long work is done for one.
+Status isReportName(const std::filesystem::path& path);
+Status isSheetName(const std::filesystem::path& path);
 /// Writes a report by the ending of its name: .pdf, .html (with its pictures in a folder beside it), .json. Replaces
 /// nothing but what it wrote itself.
 Status saveReport(const std::filesystem::path& path, const Report& report);

@@ -201,6 +201,9 @@ SeenAs::Choices ScreensTab::choices() const
 
 void ScreensTab::clear(const QString& message)
 {
+    m_slot->drop();
+    m_print.reset();
+    m_ends->setEnabled(false);
     for (Pane& p : m_panes) {
         p.view->clear();
         p.view->setMessage(message);
