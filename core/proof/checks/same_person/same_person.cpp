@@ -1,40 +1,29 @@
 // Skin of one person over the frames of a light: areas of skin whose name says whose it is ("Ada's hands") against
 // those of the frame that stands for the light, in hue and chroma (CIEDE2000 at one lightness: a face turns in its
 // light).
-#include "core/base/number_text.h"
 #include "core/colour/difference.h"
 #include "core/proof/checks/kinds.h"
+#include "core/proof/recurring.h"
 
 namespace amber {
 namespace {
 
-bool namesAPerson(const std::string& role)
+bool isOfAPerson(const std::string& role, const FrameSummary::Thing& thing)
 {
-    return role.find("'s ") != role.npos || role.find("\u2019s ") != role.npos;
+    return thing.kind == Role::Kind::Skin && (role.find("'s ") != role.npos || role.find("\u2019s ") != role.npos);
+}
+
+double apartInHueAndChroma(const Lab& here, const Lab& there)
+{
+    const double l = (here.l + there.l) / 2;
+    return ciede2000(Lab{l, here.a, here.b}, Lab{l, there.a, there.b});
 }
 
 void compare(std::span<const FrameSummary> frames, const std::vector<KeyColour>&,
              std::span<std::vector<Measured>* const> out)
 {
-    for (std::size_t i = 0; i < frames.size(); ++i)
-        for (const auto& [name, thing] : frames[i].things) {
-            if (thing.kind != Role::Kind::Skin || !namesAPerson(name))
-                continue;
-            const FrameSummary* other =
-                standsFor(frames, frames[i].group, [&](const FrameSummary& f) { return f.things.count(name) > 0; });
-            if (!other || other == &frames[i])
-                continue;
-            Lab here = thing.after, there = other->things.at(name).after;
-            here.l = there.l = (here.l + there.l) / 2;
-            const double apart = ciede2000(here, there);
-            out[i]->push_back(
-                {apart,
-                 thing.place,
-                 name + " are " + fixedText(apart, 1) + " in hue and chroma from the other frames of the light",
-                 name,
-                 -1,
-                 {}});
-        }
+    compareRecurring(
+        frames, {isOfAPerson, apartInHueAndChroma, ": ", " in hue and chroma from the other frames of the light"}, out);
 }
 
 }  // namespace
