@@ -27,9 +27,10 @@ void ShootAudit::follow()
 {
     connect(&m_document, &Document::leaving, this, [this] {
         m_isLeft = m_task->isRunning();
-        m_task->cancel(), m_again->stop(), m_trying->drop();
+        m_task->cancel(), m_again->stop();
         m_shared = std::make_shared<Shared>();
-        m_shoot = {}, m_frames.clear(), m_cures.clear(), m_isStale = false;
+        m_shoot = {}, m_frames.clear(), m_isStale = false;
+        forgetCures();
         tell();
     });
     connect(&m_document, &Document::opened, this, &ShootAudit::tell);
@@ -46,9 +47,15 @@ void ShootAudit::follow()
     connect(&m_document.looks(), &LooksInHand::revisionsChanged, this, soiled);
     connect(&m_document, &Document::acceptedChanged, this, &ShootAudit::tell);
     connect(&m_document, &Document::checkUsesChanged, this, [this] {
-        m_cures.clear();
+        forgetCures();
         tell();
     });
+}
+
+void ShootAudit::forgetCures()
+{
+    m_trying->drop();
+    m_tried.clear(), m_cures.clear();
 }
 
 void ShootAudit::soil()
@@ -58,7 +65,7 @@ void ShootAudit::soil()
         return;
     }
     m_isStale = true;
-    m_cures.clear();
+    forgetCures();
     if (m_isShown)
         m_again->start();
     emit changed();
@@ -92,7 +99,7 @@ void ShootAudit::check()
         m_again->start();
         return;
     }
-    m_trying->drop(), m_tried.clear();
+    forgetCures();
     const auto frames = std::make_shared<std::vector<ReadFrame>>(framesNow());
     const auto keys = std::make_shared<std::vector<KeyColour>>(m_document.job().keys);
     const auto look = std::make_shared<Look>(lookForAll());
@@ -113,7 +120,7 @@ void ShootAudit::check()
             }
             m_shoot = std::move(**checked);
             m_frames = std::move(*frames), m_keys = std::move(*keys), m_look = std::move(*look);
-            m_cures.clear();
+            forgetCures();
             tell();
         });
     emit changed();
@@ -128,7 +135,7 @@ const CheckUse& ShootAudit::use() const
 void ShootAudit::chooseUse(const std::string& name)
 {
     m_document.changeDesk([&](Desk& desk) { desk.use = name; });
-    m_cures.clear();
+    forgetCures();
     tell();
 }
 

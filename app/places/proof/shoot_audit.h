@@ -58,6 +58,8 @@ signals:
 private:
     void follow();
     void soil();
+    /// Also those that are being tried: they were for what is no more.
+    void forgetCures();
     void tell();
     std::vector<ReadFrame> framesNow() const;
     Look lookForAll() const;
