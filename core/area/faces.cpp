@@ -48,6 +48,60 @@ cv::Mat greyOf(ImageView picture)
     return grey;
 }
 
+struct Seen {
+    cv::Rect place;
+    int support;  ///< how many places beside each other saw it
+};
+constexpr const char* kFaceCascade = "haarcascade_frontalface_alt2.xml";
+constexpr double kLeastOfAll = 36.0 / 640, kLeastOfLarge = 0.08;
+
+std::vector<Seen> seenIn(const cv::Mat& grey, const cv::Rect& part, double leastWidth)
+{
+    constexpr int kNeighbours = 4;
+    const int least = static_cast<int>(std::lround(leastWidth * grey.cols));
+    std::vector<cv::Rect> found;
+    std::vector<int> support;
+    cascade(kFaceCascade)->detectMultiScale(grey(part), found, support, 1.1, kNeighbours, 0, cv::Size(least, least));
+    std::vector<Seen> seen;
+    for (std::size_t i = 0; i < found.size(); ++i)
+        seen.push_back({found[i] + part.tl(), i < support.size() ? support[i] : 0});
+    return seen;
+}
+
+/// Parts that touch become one.
+void join(std::vector<cv::Rect>& parts, cv::Rect one)
+{
+    for (std::size_t i = 0; i < parts.size();)
+        if ((parts[i] & one).area() > 0)
+            one |= parts[i], parts.erase(parts.begin() + static_cast<std::ptrdiff_t>(i)), i = 0;
+        else
+            ++i;
+    parts.push_back(one);
+}
+
+/// Looked for only round where coarser steps of size see one at all. (Quicker kinds of features do not see faces that
+/// are out of focus.)
+std::vector<Seen> seenLarge(const cv::Mat& grey)
+{
+    constexpr double kStep = 1.3, kRoom = 0.5, kSmaller = 0.9, kCoarseWidth = 520;
+    const cv::Rect whole({0, 0}, grey.size());
+    const double scale = std::min(1.0, kCoarseWidth / grey.cols);
+    cv::Mat small;
+    cv::resize(grey, small, {}, scale, scale, cv::INTER_AREA);
+    const int least = static_cast<int>(kSmaller * kLeastOfLarge * small.cols);
+    std::vector<cv::Rect> hints, parts;
+    cascade(kFaceCascade)->detectMultiScale(small, hints, kStep, 0, 0, cv::Size(least, least));
+    for (const cv::Rect& hint : hints) {
+        const double room = kRoom * hint.width, size = (hint.width + 2 * room) / scale;
+        join(parts, cv::Rect(cv::Rect2d((hint.x - room) / scale, (hint.y - room) / scale, size, size)) & whole);
+    }
+    std::vector<Seen> seen;
+    for (const cv::Rect& part : parts)
+        for (const Seen& one : seenIn(grey, part, kLeastOfLarge))
+            seen.push_back(one);
+    return seen;
+}
+
 /// Two eyes in the upper half, side by side.
 bool hasEyes(const cv::Mat& grey, const cv::Rect& face)
 {
@@ -101,22 +155,17 @@ cv::Mat skinOf(const ThingPicture& ground, const Region& face)
 
 }  // namespace
 
-std::vector<Face> facesOf(ImageView picture, double leastWidth)
+std::vector<Face> facesOf(ImageView picture, FaceSearch search)
 {
-    constexpr int kSmallest = 64, kNeighbours = 4;
+    constexpr int kSmallest = 64;
     constexpr double kPlain = 0.45, kWithEyes = 0.72, kFirm = 12, kMore = 0.12;
     std::vector<Face> faces;
-    cv::CascadeClassifier* frontal = cascade("haarcascade_frontalface_alt2.xml");
-    if (!frontal || picture.width < kSmallest || picture.height < kSmallest)
+    if (!cascade(kFaceCascade) || picture.width < kSmallest || picture.height < kSmallest)
         return faces;
     const cv::Mat grey = greyOf(picture);
-    const int least = static_cast<int>(std::lround(leastWidth * grey.cols));
-    std::vector<cv::Rect> found;
-    std::vector<int> support;
-    frontal->detectMultiScale(grey, found, support, 1.1, kNeighbours, 0, cv::Size(least, least));
-    for (std::size_t i = 0; i < found.size(); ++i) {
-        const cv::Rect& f = found[i];
-        const double firm = std::min(1.0, (i < support.size() ? support[i] : 0) / kFirm);
+    for (const auto& [f, support] :
+         search == FaceSearch::All ? seenIn(grey, {{0, 0}, grey.size()}, kLeastOfAll) : seenLarge(grey)) {
+        const double firm = std::min(1.0, support / kFirm);
         faces.push_back(
             {{static_cast<double>(f.x) / grey.cols, static_cast<double>(f.y) / grey.rows,
               static_cast<double>(f.x + f.width) / grey.cols, static_cast<double>(f.y + f.height) / grey.rows},

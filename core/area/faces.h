@@ -13,11 +13,12 @@ struct Face {
     Region place;
     double sureness = 0;  ///< 0..1
 };
+/// How far faces are sought: all from 6 % of the picture's width, or those from 8 %, in coarse steps of size first, in
+/// two thirds of the time.
+enum class FaceSearch { All, Large };
 /// By a cascade of simple features (P. Viola, M. Jones, IJCV 57(2), 2004; the cascades of Debian's opencv-data), the
-/// surest first; frontal and upright ones only, and none narrower than `leastWidth` of the picture. Empty too when no
-/// cascade is installed.
-inline constexpr double kLeastFace = 36.0 / 640;
-std::vector<Face> facesOf(ImageView picture, double leastWidth = kLeastFace);
+/// surest first; frontal and upright ones only. Empty too when no cascade is installed.
+std::vector<Face> facesOf(ImageView picture, FaceSearch search = FaceSearch::All);
 
 /// The skin of all faces that are seen: never so sure that nobody needs to look.
 Proposal proposeFaces(ImageView picture);

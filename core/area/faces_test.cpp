@@ -4,6 +4,7 @@
 #include "core/area/regions.h"
 #include "core/image/read.h"
 #include "tests/support/area_truth.h"
+#include "tests/support/drawn_face.h"
 
 #include <gtest/gtest.h>
 #include <opencv2/imgproc.hpp>
@@ -11,44 +12,11 @@
 namespace amber {
 namespace {
 
-/// A face as light falls on one: an oval of skin, dark hollows of eyes with brows, a bright nose, a mouth.
-cv::Mat drawnFace(cv::Size size, cv::Point middle, int high)
-{
-    const auto part = [&](double x, double y) {
-        return cv::Point(middle.x + static_cast<int>(x * high), middle.y + static_cast<int>(y * high));
-    };
-    const auto reach = [&](double x, double y) {
-        return cv::Size(static_cast<int>(x * high), static_cast<int>(y * high));
-    };
-    cv::Mat picture(size, CV_32FC3, cv::Scalar(0.12, 0.16, 0.12));
-    const cv::Scalar skin(0.5, 0.32, 0.22), shade(0.25, 0.15, 0.1), dark(0.03, 0.02, 0.02), lips(0.3, 0.1, 0.08);
-    cv::ellipse(picture, part(0, -0.05), reach(0.44, 0.6), 0, 0, 360, cv::Scalar(0.05, 0.03, 0.02), cv::FILLED);
-    cv::ellipse(picture, middle, reach(0.38, 0.5), 0, 0, 360, skin, cv::FILLED);
-    for (const double side : {-1.0, 1.0}) {
-        cv::ellipse(picture, part(side * 0.16, -0.1), reach(0.1, 0.06), 0, 0, 360, shade, cv::FILLED);
-        cv::ellipse(picture, part(side * 0.16, -0.1), reach(0.06, 0.03), 0, 0, 360, cv::Scalar(0.6, 0.55, 0.5),
-                    cv::FILLED);
-        cv::circle(picture, part(side * 0.16, -0.1), std::max(1, high / 34), dark, cv::FILLED);
-        cv::ellipse(picture, part(side * 0.16, -0.19), reach(0.11, 0.02), 0, 0, 360, dark, cv::FILLED);
-    }
-    cv::ellipse(picture, part(0, 0.05), reach(0.05, 0.12), 0, 0, 360, cv::Scalar(0.58, 0.38, 0.27), cv::FILLED);
-    cv::ellipse(picture, part(0, 0.16), reach(0.08, 0.02), 0, 0, 360, shade, cv::FILLED);
-    cv::ellipse(picture, part(0, 0.28), reach(0.14, 0.04), 0, 0, 360, lips, cv::FILLED);
-    cv::GaussianBlur(picture, picture, {}, high / 90.0);
-    return picture;
-}
-
-Image imageOf(const cv::Mat& picture)
-{
-    Image image(picture.cols, picture.rows);
-    for (int y = 0; y < picture.rows; ++y)
-        std::copy_n(picture.ptr<float>(y), 3 * picture.cols, image.mutableView().row(y));
-    return image;
-}
+using test::drawnFace;
 
 TEST(Faces, ADrawnOneIsSeenWhereItIsAndItsSkinIsOfferedForALook)
 {
-    const Image image = imageOf(drawnFace({750, 500}, {300, 240}, 240));
+    const Image image = drawnFace({750, 500}, {300, 240}, 240);
     const auto faces = facesOf(image.view());
     ASSERT_EQ(faces.size(), 1u);
     EXPECT_TRUE(faces[0].place.contains(300.0 / 750, 240.0 / 500));
@@ -59,6 +27,20 @@ TEST(Faces, ADrawnOneIsSeenWhereItIsAndItsSkinIsOfferedForALook)
         EXPECT_TRUE(mask.at<std::uint8_t>(mask.rows * 300 / 500, mask.cols * 250 / 750)) << "a cheek";
         EXPECT_FALSE(mask.at<std::uint8_t>(mask.rows * 60 / 500, mask.cols * 60 / 750)) << "the ground behind";
     }
+}
+
+TEST(Faces, LargeOnesAreSeenTheQuickWayToo)
+{
+    for (const int high : {150, 240, 400}) {
+        const Image image = drawnFace({750, 500}, {400, 250}, high);
+        const auto all = facesOf(image.view()), large = facesOf(image.view(), FaceSearch::Large);
+        ASSERT_EQ(large.size(), 1u) << high;
+        ASSERT_FALSE(all.empty()) << high;
+        EXPECT_NEAR(large[0].place.left, all[0].place.left, 0.04) << high;
+        EXPECT_NEAR(large[0].place.bottom, all[0].place.bottom, 0.06) << high;
+    }
+    EXPECT_TRUE(facesOf(drawnFace({750, 500}, {400, 250}, 40).view(), FaceSearch::Large).empty());
+    EXPECT_TRUE(facesOf(Image(3000, 70).view(), FaceSearch::Large).empty());
 }
 
 TEST(Faces, AreNotSeenInPicturesWithoutOne)

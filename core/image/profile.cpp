@@ -1,10 +1,11 @@
 #include "core/image/profile.h"
 
+#include "core/colour/difference.h"
+#include "core/image/four.h"
+#include "core/image/icc_bytes.h"
 #include "core/image/simd_rows.h"
 
-#include "core/colour/difference.h"
-#include "core/image/icc_bytes.h"
-
+#include <algorithm>
 #include <array>
 #include <cmath>
 #include <lcms2.h>
@@ -63,28 +64,34 @@ public:
     MatrixTransform(int bits, const Matrix3& matrix, F&& decodeOf)
     {
         const int codes = bits == 8 ? 256 : 65536;
-        for (int channel = 0; channel < 3; ++channel) {
-            m_curves[channel].resize(static_cast<std::size_t>(codes));
-            for (int i = 0; i < codes; ++i)
-                m_curves[channel][static_cast<std::size_t>(i)] =
-                    static_cast<float>(decodeOf(channel, static_cast<double>(i) / (codes - 1)));
-        }
+        for (std::size_t channel = 0; channel < 3; ++channel)
+            for (int i = 0; i < codes; ++i) {
+                const double light = decodeOf(static_cast<int>(channel), static_cast<double>(i) / (codes - 1));
+                if (bits == 16)
+                    m_curves[channel].push_back(static_cast<float>(light));
+                else
+                    m_shares[channel].push_back({{static_cast<float>(matrix.m[0][channel] * light),
+                                                  static_cast<float>(matrix.m[1][channel] * light),
+                                                  static_cast<float>(matrix.m[2][channel] * light), 0}});
+            }
         for (int i = 0; i < 3; ++i)
             for (int j = 0; j < 3; ++j)
                 m_matrix[i][j] = static_cast<float>(matrix.m[i][j]);
     }
     void convert(const std::uint8_t* codes, int channels, int count, float* rgb) const override
     {
-        run(codes, channels, count, rgb);
+        const int g = channels >= 3 ? 1 : 0, b = channels >= 3 ? 2 : 0;
+        const Share *first = m_shares[0].data(), *second = m_shares[1].data(), *third = m_shares[2].data();
+        const auto sum = [=](const std::uint8_t* c) {
+            return fourAt(first[c[0]].rgb) + (fourAt(second[c[g]].rgb) + fourAt(third[c[b]].rgb));
+        };
+        // The fourth number falls on the next pixel, which then takes its place.
+        for (int i = 0; i + 1 < count; ++i, codes += channels, rgb += 3)
+            putFour(sum(codes), rgb);
+        if (count > 0)
+            putThree(sum(codes), rgb);
     }
     void convert(const std::uint16_t* codes, int channels, int count, float* rgb) const override
-    {
-        run(codes, channels, count, rgb);
-    }
-
-private:
-    template <class Code>
-    void run(const Code* codes, int channels, int count, float* rgb) const
     {
         if (channels == 3)
             return linearRow(codes, {m_curves[0].data(), m_curves[1].data(), m_curves[2].data()}, m_matrix,
@@ -96,8 +103,15 @@ private:
                 rgb[k] = m_matrix[k][0] * x + m_matrix[k][1] * y + m_matrix[k][2] * z;
         }
     }
+
+private:
     std::array<std::vector<float>, 3> m_curves;
     float m_matrix[3][3];
+    /// What a code of a channel adds to the three components: with 8 bits the tables are small enough to be at hand.
+    struct alignas(16) Share {
+        float rgb[4];
+    };
+    std::array<std::vector<Share>, 3> m_shares;
 };
 
 /// Any other profile: LittleCMS in float, relative colorimetric (adapted to D65 by the working profile's own white).

@@ -17,7 +17,7 @@ namespace amber {
 namespace fs = std::filesystem;
 namespace {
 
-constexpr int kBandRows = 64;
+constexpr int kBandRows = 32;
 constexpr std::size_t kFileLimitBytes = std::size_t{4} << 30;
 
 /// Colours that were stored multiplied by their coverage, as they were before.

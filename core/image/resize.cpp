@@ -2,6 +2,8 @@
 
 #include "core/base/long_call.h"
 #include "core/base/parallel.h"
+#include "core/image/four.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -29,24 +31,26 @@ std::vector<Span> spans(int from, int to)
     return all;
 }
 
+std::vector<float> emptyLine(int width) { return std::vector<float>(static_cast<std::size_t>(width) * 3 + 1, 0.0f); }
+
 void addWeighted(const float* in, float weight, std::vector<float>& line)
 {
-    for (std::size_t i = 0; i < line.size(); ++i)
+    for (std::size_t i = 0; i + 1 < line.size(); ++i)
         line[i] += weight * in[i];
 }
 
-/// A line of the source's width, its rows already weighed together, to a row of the result.
+/// A line of the source's width and one number more, its rows already weighed together, to a row of the result. Pixels
+/// are taken with the first number of the next one, which is dropped.
 void reduceAcross(const std::vector<float>& line, const std::vector<Span>& columns, float* pixel)
 {
     for (const Span& across : columns) {
-        float r = 0, g = 0, b = 0;
+        Four sum{};
         const float* in = line.data() + std::size_t{3} * static_cast<std::size_t>(across.begin);
         for (float w : across.weights) {
-            r += w * in[0], g += w * in[1], b += w * in[2];
+            sum += w * fourAt(in);
             in += 3;
         }
-        pixel[0] = r, pixel[1] = g, pixel[2] = b;
-        pixel += 3;
+        pixel = putThree(sum, pixel);
     }
 }
 
@@ -62,7 +66,7 @@ Image reduceByArea(ImageView source, int width, int height)
     const MutableImageView out = result.mutableView();
     inParallel(height, [&](int y) {
         const Span& span = rows[static_cast<std::size_t>(y)];
-        std::vector<float> line(static_cast<std::size_t>(source.width) * 3, 0.0f);
+        std::vector<float> line = emptyLine(source.width);
         for (std::size_t k = 0; k < span.weights.size(); ++k)
             addWeighted(source.row(span.begin + static_cast<int>(k)), span.weights[k], line);
         reduceAcross(line, columns, out.row(y));
@@ -81,8 +85,7 @@ struct AreaReducer::State {
 AreaReducer::AreaReducer(int sourceWidth, int sourceHeight, int width, int height)
     : m_state(new State{spans(sourceWidth, width), spans(sourceHeight, height), Image(width, height), {}, {}})
 {
-    m_state->line.assign(static_cast<std::size_t>(sourceWidth) * 3, 0.0f);
-    m_state->next = m_state->line;
+    m_state->line = m_state->next = emptyLine(sourceWidth);
 }
 
 AreaReducer::~AreaReducer() = default;

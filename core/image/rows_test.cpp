@@ -1,5 +1,7 @@
 // Pictures a band at a time, between their pixels, and smaller.
+#include "core/colour/oklab.h"
 #include "core/image/bicubic.h"
+#include "core/image/oklab_picture.h"
 #include "core/image/opened_picture.h"
 #include "core/image/resize.h"
 #include "core/image/rows.h"
@@ -32,6 +34,25 @@ Image ramp(int width, int height)
             p[2] = p[0] + p[1];
         }
     return image;
+}
+
+TEST(OkLabPicture, IsThatOfEveryPixel)
+{
+    Image image = noiseImage(37, 5, 3);
+    for (int i = 0; i < 3 * 37; ++i)  // rows far over white and under black too
+        image.mutableView().row(1)[i] *= 16, image.mutableView().row(2)[i] = -image.mutableView().row(2)[i];
+    std::fill_n(image.mutableView().row(3), 3 * 37, 0.0f);
+    const std::vector<OkLab> labs = okLabsOf(image.view());
+    ASSERT_EQ(labs.size(), 37u * 5);
+    for (int y = 0; y < 5; ++y)
+        for (int x = 0; x < 37; ++x) {
+            const float* p = image.view().row(y) + 3 * x;
+            const OkLab one = toOkLab(LinearRgb{p[0], p[1], p[2]}), lab = labs[static_cast<std::size_t>(37 * y + x)];
+            const double bound = y == 3 ? 1e-9 : 2e-6;
+            EXPECT_NEAR(lab.L, one.L, bound) << x << " " << y;
+            EXPECT_NEAR(lab.a, one.a, bound) << x << " " << y;
+            EXPECT_NEAR(lab.b, one.b, bound) << x << " " << y;
+        }
 }
 
 TEST(Bicubic, ThroughThePixelsItself)

@@ -62,16 +62,15 @@ HWY_INLINE void Multiply(const float (&m)[3][3], const V (&in)[3], V (&out)[3])
 
 /// Curves are looked up one by one: machines that gather vectors from memory do it no faster, and many of them much
 /// slower.
-template <class Code>
-HWY_INLINE void LinearRowOf(const Code* codes, const float* const (&curves)[3], const float (&matrix)[3][3],
-                            size_t count, float* rgb)
+void LinearRow16(const std::uint16_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], size_t count,
+                 float* rgb)
 {
     const D d;
     const size_t lanes = hn::Lanes(d);
     HWY_ALIGN float channel[3][HWY_MAX_BYTES / sizeof(float)] = {};
     for (size_t i = 0; i < count; i += lanes) {
         const size_t here = std::min(lanes, count - i);
-        const Code* from = codes + 3 * i;
+        const std::uint16_t* from = codes + 3 * i;
         for (size_t n = 0; n < here; ++n, from += 3)
             for (int k = 0; k < 3; ++k)
                 channel[k][n] = curves[k][from[k]];
@@ -87,17 +86,6 @@ HWY_INLINE void LinearRowOf(const Code* codes, const float* const (&curves)[3], 
             std::copy_n(rest, 3 * here, rgb + 3 * i);
         }
     }
-}
-
-void LinearRow8(const std::uint8_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], size_t count,
-                float* rgb)
-{
-    LinearRowOf(codes, curves, matrix, count, rgb);
-}
-void LinearRow16(const std::uint16_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3], size_t count,
-                 float* rgb)
-{
-    LinearRowOf(codes, curves, matrix, count, rgb);
 }
 
 /// Along the line from the grey of this lightness, cone roots are L + t q, so components are cubics in t.
@@ -258,16 +246,10 @@ HWY_AFTER_NAMESPACE();
 
 #if HWY_ONCE
 namespace amber {
-HWY_EXPORT(LinearRow8);
 HWY_EXPORT(LinearRow16);
 HWY_EXPORT(CodesOfRow8);
 HWY_EXPORT(CodesOfRow16);
 
-void linearRow(const std::uint8_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3],
-               std::size_t count, float* rgb)
-{
-    HWY_DYNAMIC_DISPATCH(LinearRow8)(codes, curves, matrix, count, rgb);
-}
 void linearRow(const std::uint16_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3],
                std::size_t count, float* rgb)
 {

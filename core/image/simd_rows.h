@@ -8,10 +8,8 @@
 
 namespace amber {
 
-/// rgb = matrix (curve of each channel at its code); interleaved codes of three channels, `curves` with an entry for
-/// every code.
-void linearRow(const std::uint8_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3],
-               std::size_t count, float* rgb);
+/// rgb = matrix (curve of each channel at its code); interleaved 16-bit codes of three channels, `curves` with an entry
+/// for every code.
 void linearRow(const std::uint16_t* codes, const float* const (&curves)[3], const float (&matrix)[3][3],
                std::size_t count, float* rgb);
 

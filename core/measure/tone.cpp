@@ -4,6 +4,7 @@
 #include "core/colour/difference.h"
 #include "core/colour/gamut.h"
 #include "core/colour/oklab.h"
+#include "core/image/oklab_picture.h"
 
 #include <algorithm>
 #include <cmath>
@@ -15,17 +16,6 @@ LinearRgb pixel(ImageView image, int x, int y)
 {
     const float* p = image.row(y) + x * 3;
     return {p[0], p[1], p[2]};
-}
-
-/// Row by row, once for all measures of a picture.
-std::vector<OkLab> okLabsOf(ImageView image)
-{
-    std::vector<OkLab> labs;
-    labs.reserve(static_cast<std::size_t>(image.width) * image.height);
-    for (int y = 0; y < image.height; ++y)
-        for (int x = 0; x < image.width; ++x)
-            labs.push_back(toOkLab(pixel(image, x, y)));
-    return labs;
 }
 
 ToneMeasures toneOf(ImageView image, const std::vector<OkLab>& labs, RgbSpace outputSpace)

@@ -4,6 +4,7 @@
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
+#include "core/image/oklab_picture.h"
 #include "core/look/role_kind.h"
 #include "core/proof/skins.h"
 
@@ -12,18 +13,6 @@
 
 namespace amber {
 namespace {
-
-std::vector<OkLab> labOf(ImageView picture)
-{
-    std::vector<OkLab> lab;
-    lab.reserve(static_cast<std::size_t>(picture.width) * picture.height);
-    for (int y = 0; y < picture.height; ++y)
-        for (int x = 0; x < picture.width; ++x) {
-            const float* p = picture.row(y) + std::ptrdiff_t{3} * x;
-            lab.push_back(toOkLab(LinearRgb{p[0], p[1], p[2]}));
-        }
-    return lab;
-}
 
 Image srgbOf(ImageView picture)
 {
@@ -59,7 +48,7 @@ CheckedFrame::CheckedFrame(const ReadFrame& frame, const FrameEvidence& evidence
     }
     m_finished = rendered(m_look, kStepLimit);
     m_finishedSrgb = srgbOf(m_finished.view());
-    m_before = labOf(m_balanced.view()), m_after = labOf(m_finished.view());
+    m_before = okLabsOf(m_balanced.view()), m_after = okLabsOf(m_finished.view());
     const Placement placement = frame.balance.placement(evidence.width, evidence.height);
     for (const Face& face : evidence.faces)
         if (const Region place = placement.inPlaced(face.place);

@@ -6,6 +6,7 @@
 #include "core/image/resize.h"
 
 #include <cmath>
+#include <numbers>
 
 namespace amber {
 namespace {
@@ -14,8 +15,8 @@ struct Edge {
     double width, overshoot;
 };
 
-constexpr double kLeastCheckedFace = 0.08;  // of the width: smaller ones tell little of skin and focus
-constexpr double kBlur = 1.2;               // pixels, by which edges are blurred again
+constexpr double kBlur = 1.2;    // pixels, by which edges are blurred again
+constexpr double kSteep = 0.02;  // L in a pixel: flatter ones are no edges
 
 constexpr int kReach = 7, kFlat = 3;  // pixels to either side; of which the outer ones have to be flat
 
@@ -61,13 +62,13 @@ std::vector<Edge> edgesIn(ImageView pixels)
 {
     const Plane light = lightnessOf(pixels);
     std::vector<Edge> edges;
-    constexpr float kSteep = 0.025F;
+    constexpr float kSteepEdge = 0.025F;
     for (int y = kReach; y < light.height - kReach; ++y)
         for (int x = kReach; x < light.width - kReach; ++x)
             for (const std::ptrdiff_t stride : {std::ptrdiff_t{1}, static_cast<std::ptrdiff_t>(light.width)}) {
                 const float* at = light.row(y) + x;
                 const float here = std::abs(at[stride] - at[0]);
-                if (here < kSteep || here < std::abs(at[0] - at[-stride]) ||
+                if (here < kSteepEdge || here < std::abs(at[0] - at[-stride]) ||
                     here <= std::abs(at[2 * stride] - at[stride]))
                     continue;
                 if (const auto edge = edgeAt(at, stride))
@@ -118,7 +119,7 @@ EdgeFacts edgesOf(const std::vector<DetailTile>& tiles)
 
 double softnessOf(const Plane& light, const Plane& blurred, const Region& place)
 {
-    constexpr double kSteep = 0.02, kOfStrongest = 0.25;
+    constexpr double kOfStrongest = 0.25;
     constexpr std::size_t kEnough = 30;
     const int left = std::max(1, static_cast<int>(place.left * light.width)),
               right = std::min(light.width - 1, static_cast<int>(place.right * light.width)),
@@ -190,18 +191,39 @@ void lookAtTiles(FrameEvidence& evidence, const std::vector<DetailTile>& tiles)
                                         flatNoiseOf(tile.pixels.view()));
     }
     evidence.edges = factsOf(all);
-    int rows = 0;
-    for (std::size_t i = 0; i < tiles.size(); i += 2)
-        rows += tiles[i].pixels.height();
     if (tiles.empty())
         return;
+    constexpr std::size_t kEvery = 2;
+    int rows = 0;
+    for (std::size_t i = 0; i < tiles.size(); i += kEvery)
+        rows += tiles[i].pixels.height();
     Image together(tiles.front().pixels.width(), rows);
     int at = 0;
-    for (std::size_t i = 0; i < tiles.size(); i += 2)
+    for (std::size_t i = 0; i < tiles.size(); i += kEvery)
         for (int y = 0; y < tiles[i].pixels.height(); ++y)
             std::copy_n(tiles[i].pixels.view().row(y), std::ptrdiff_t{3} * together.width(),
                         together.mutableView().row(at++));
     evidence.noise = measureNoiseOfRows(together.view());
+}
+
+/// Of a face without any edge that tells: at least half of what an edge across its whole range of lightness would need
+/// to be that flat. A face in which everything is dark says nothing.
+double softnessOfFace(const Plane& light, const Plane& blurred, const Region& place)
+{
+    constexpr double kRange = 0.2;
+    const double softness = softnessOf(light, blurred, place);
+    if (softness > 0)
+        return softness;
+    std::vector<float> tones;
+    for (int y = static_cast<int>(place.top * light.height); y < place.bottom * light.height && y < light.height; ++y)
+        for (int x = static_cast<int>(place.left * light.width); x < place.right * light.width && x < light.width; ++x)
+            tones.push_back(light.row(std::max(0, y))[std::max(0, x)]);
+    if (tones.empty())
+        return 0;
+    constexpr std::array kEnds{0.05, 0.95};
+    const auto ends = quantiles(tones, std::span<const double>(kEnds));
+    const double range = ends[1] - ends[0];
+    return range < kRange ? 0 : range / 2 / (kSteep * std::sqrt(2 * std::numbers::pi));
 }
 
 void lookForSoftness(FrameEvidence& evidence, ImageView picture)
@@ -215,7 +237,7 @@ void lookForSoftness(FrameEvidence& evidence, ImageView picture)
             evidence.parts.push_back({place, softnessOf(light, blurred, place)});
         }
     for (const Face& face : evidence.faces)
-        evidence.faceSoftness.push_back(softnessOf(light, blurred, face.place));
+        evidence.faceSoftness.push_back(softnessOfFace(light, blurred, face.place));
 }
 
 Image reducedTo(ImageView picture, int edge)
@@ -232,9 +254,11 @@ FrameEvidence frameEvidence(std::int64_t frame, ReducedPicture picture)
     evidence.frame = frame;
     evidence.width = picture.info.width, evidence.height = picture.info.height, evidence.bits = picture.info.bits;
     const Image small = reducedTo(picture.image.view(), kFaceEdge);
-    evidence.faces = facesOf(small.view(), kLeastCheckedFace);
+    evidence.faces = facesOf(small.view(), FaceSearch::Large);
     evidence.standing = measureStanding(small.view());
-    lookForSoftness(evidence, picture.image.view());
+    // Surest first: without one that is sure enough nothing asks how soft the picture is.
+    if (!evidence.faces.empty() && evidence.faces.front().sureness >= kFaceForFocus)
+        lookForSoftness(evidence, picture.image.view());
     evidence.source = HalfImage(reducedTo(small.view(), kCheckEdge).view());
     lookAtTiles(evidence, picture.details);
     return evidence;

@@ -45,12 +45,14 @@ struct FrameEvidence {
     Noise noise;
     EdgeFacts edges;
     std::vector<std::pair<Region, double>>
-        flatNoise;                     ///< of tiles of the source: deviation of L in the flattest places
-    std::vector<PartFacts> parts;      ///< a grid over the picture
-    std::vector<double> faceSoftness;  ///< of each face
+        flatNoise;  ///< of tiles of the source: deviation of L in the flattest places
+    /// Of a grid over the picture and of each face; empty when no face is as sure as kFaceForFocus.
+    std::vector<PartFacts> parts;
+    std::vector<double> faceSoftness;
     std::string fault;
 };
 inline constexpr int kCheckEdge = 360;
+inline constexpr double kFaceForFocus = 0.5;
 
 /// Of a picture as it was read: reduced to no less than kLookEdge (or its own size), and its pieces.
 inline constexpr int kLookEdge = 1800, kFaceEdge = 640, kDetailEdge = 192;

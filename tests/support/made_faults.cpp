@@ -516,6 +516,36 @@ FrameMeasured measuredOf(const CheckedPicture& checked, const std::string& check
     return measured.front();
 }
 
+Image withFaceOf(const Image& from, const Region& face, const Image& to, std::uint64_t seed)
+{
+    constexpr double kRoomAcross = 0.9, kRoomDown = 1.1;  // of the oval, in halves of the face
+    Random random(seed);
+    const double wide = random.between(0.12, 0.24) * to.width(), scale = wide / (face.right - face.left) / from.width(),
+                 high = (face.bottom - face.top) * from.height() * scale, light = random.between(0.6, 1.2);
+    const double cx = random.between(wide, to.width() - wide), cy = random.between(high, to.height() - high);
+    // Reduced first: a pixel of it then tells of all it covers.
+    const Image small = scale < 1 ? reduceByArea(from.view(), std::max(1, static_cast<int>(from.width() * scale)),
+                                                 std::max(1, static_cast<int>(from.height() * scale)))
+                                  : from;
+    const double perPixel = scale < 1 ? 1 : 1 / scale;
+    const double fx = (face.left + face.right) / 2 * small.width(), fy = (face.top + face.bottom) / 2 * small.height();
+    Image out = to;
+    for (int y = 0; y < to.height(); ++y)
+        for (int x = 0; x < to.width(); ++x) {
+            const double r = std::hypot((x - cx) / (kRoomAcross * wide), (y - cy) / (kRoomDown * high));
+            const int sx = static_cast<int>(std::lround(fx + (x - cx) * perPixel)),
+                      sy = static_cast<int>(std::lround(fy + (y - cy) * perPixel));
+            if (r >= 1 || sx < 0 || sy < 0 || sx >= small.width() || sy >= small.height())
+                continue;
+            const double share = std::clamp((1 - r) / 0.1, 0.0, 1.0);
+            const float* is = small.view().row(sy) + std::ptrdiff_t{3} * sx;
+            float* at = out.mutableView().row(y) + std::ptrdiff_t{3} * x;
+            for (int k = 0; k < 3; ++k)
+                at[k] += static_cast<float>(share * (light * is[k] - at[k]));
+        }
+    return out;
+}
+
 Image paintedScene(std::uint64_t seed, int width, int height)
 {
     Random random(seed);

@@ -29,6 +29,9 @@ FrameMeasured measuredOf(const CheckedPicture& checked, const std::string& check
 /// The frame of it (the first), and those beside it (`index` from 1), as they are given to a cure.
 FrameToCure frameOf(const CheckedPicture& checked, std::size_t index = 0);
 
+/// The face of one picture (and what is round it, in an oval) somewhere on another.
+Image withFaceOf(const Image& from, const Region& face, const Image& to, std::uint64_t seed);
+
 /// Things on a table before a wall with a window, painted: smooth grounds, soft edges, upright and level lines, a
 /// little noise. No two seeds are alike.
 Image paintedScene(std::uint64_t seed, int width = 720, int height = 480);

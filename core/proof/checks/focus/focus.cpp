@@ -11,7 +11,9 @@ namespace {
 
 void measure(const CheckedFrame& frame, std::vector<Measured>& out)
 {
-    constexpr double kSureFace = 0.55, kSoft = 1.3;
+    constexpr double kSoft = 1.3;
+    if (frame.evidence().parts.empty())
+        return;
     double sharpest = 0;
     for (const PartFacts& part : frame.evidence().parts)
         if (part.softness > 0 && (sharpest == 0 || part.softness < sharpest))
@@ -19,7 +21,7 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
     for (std::size_t i = 0; i < frame.evidence().faces.size(); ++i) {
         const Face& face = frame.evidence().faces[i];
         const double own = frame.evidence().faceSoftness[i];
-        if (face.sureness < kSureFace || own == 0 || sharpest == 0)
+        if (face.sureness < kFaceForFocus || own == 0 || sharpest == 0)
             continue;
         const double times = own > kSoft ? own / sharpest : 1;
         out.push_back({times,
