@@ -26,16 +26,17 @@ void run(const Options& o, Session& session)
     const auto look = session.look(o.look);
     if (!look)
         return;
-    Recipe recipe;
+    Shipment shipment;
     const auto format = fileFormatFromName(o.format);
     const auto space = rgbSpaceFromName(o.space);
     if (!format)
         return session.report(format.error());
     if (!space)
         return session.report(space.error());
-    recipe.output = {*format, *space, o.quality};
-    recipe.longEdge = o.longEdge;
-    recipe.folder = o.out;
+    shipment.recipe.format = *format, shipment.recipe.space = *space, shipment.recipe.quality = o.quality;
+    if (o.longEdge > 0)
+        shipment.recipe.size = {OutputSize::Kind::LongEdge, static_cast<double>(o.longEdge), 0};
+    shipment.folder = o.out;
 
     std::optional<tbb::global_control> limit;
     if (o.threads > 0)
@@ -47,7 +48,7 @@ void run(const Options& o, Session& session)
             std::cerr << "\r" << done << " of " << total << "  " << latest.source.filename().string() << "\033[K"
                       << (done == total ? "\n" : "");
     };
-    const auto report = exportPictures(*look, {o.pictures.begin(), o.pictures.end()}, recipe, progress, interrupt());
+    const auto report = exportPictures(*look, {o.pictures.begin(), o.pictures.end()}, shipment, progress, interrupt());
     if (!report)
         return session.report(report.error());
     session.deliver(*report, look->name, o.pictures.size());
@@ -66,8 +67,10 @@ void addApply(CLI::App& app, Session& session)
     command->add_option("look", o->look, "The look (.json)")->required();
     command->add_option("pictures", o->pictures, "JPEG, PNG, TIFF or WebP")->required();
     command->add_option("--out", o->out, "Folder for the results")->required();
-    command->add_option("--format", o->format, "jpeg, png8, png16, tiff8 or tiff16")->capture_default_str();
-    command->add_option("--quality", o->quality, "JPEG quality")->check(CLI::Range(1, 100))->capture_default_str();
+    command->add_option("--format", o->format, "jpeg, png8, png16, tiff8, tiff16, webp or exr")->capture_default_str();
+    command->add_option("--quality", o->quality, "Quality of JPEG and WebP")
+        ->check(CLI::Range(1, 100))
+        ->capture_default_str();
     command->add_option("--space", o->space, "srgb, p3, oprgb, prophoto or rec2020")->capture_default_str();
     command->add_option("--long-edge", o->longEdge, "Reduce to this many pixels (0: as it is)")
         ->check(CLI::Range(0, 100000));

@@ -11,6 +11,10 @@ void Session::deliver(const ExportReport& report, const std::string& look, std::
         else if (!json)
             std::cout << d.target.string() << "\n";
         list.push_back({{"source", d.source.string()}, {"target", d.target.string()}, {"fault", d.fault}});
+        if (d.isKept)
+            list.back()["kept"] = true;
+        if (d.quality > 0)
+            list.back()["quality"] = d.quality;
     }
     if (json)
         print({{"look", look}, {"cancelled", report.cancelled}, {"pictures", std::move(list)}});

@@ -50,5 +50,6 @@ void addDemo(CLI::App& app, Session& session);
 void addMatch(CLI::App& app, Session& session);
 void addReference(CLI::App& app, Session& session);
 void addJob(CLI::App& app, Session& session);
+void addRecipe(CLI::App& app, Session& session);
 
 }  // namespace amber::cli

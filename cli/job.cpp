@@ -277,6 +277,7 @@ void addJob(CLI::App& app, Session& session)
     addJobLook(*job, session);
     addJobArea(*job, session);
     addJobWork(*job, session);
+    addJobHandover(*job, session);
     addJobCheck(*job, session);
     addJobReport(*job, session);
 }

@@ -22,11 +22,12 @@ std::function<void(int done, int total)> progressOnTerminal(const char* what);
 /// Reads what is known of all frames that can be read; the others are named on stderr.
 ReadFrames readAllFacts(const std::vector<Frame>& frames, Session& session);
 
-void addJobFrames(CLI::App& job, Session& session);  ///< new, add, list, light
-void addJobLook(CLI::App& job, Session& session);    ///< key, look
-void addJobArea(CLI::App& job, Session& session);    ///< area
-void addJobWork(CLI::App& job, Session& session);    ///< balance, consistency, handover
-void addJobCheck(CLI::App& job, Session& session);   ///< check
-void addJobReport(CLI::App& job, Session& session);  ///< sheet, report
+void addJobFrames(CLI::App& job, Session& session);    ///< new, add, list, light
+void addJobLook(CLI::App& job, Session& session);      ///< key, look
+void addJobArea(CLI::App& job, Session& session);      ///< area
+void addJobWork(CLI::App& job, Session& session);      ///< balance, consistency
+void addJobHandover(CLI::App& job, Session& session);  ///< handover, merge, verify
+void addJobCheck(CLI::App& job, Session& session);     ///< check
+void addJobReport(CLI::App& job, Session& session);    ///< sheet, report
 
 }  // namespace amber::cli

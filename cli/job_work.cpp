@@ -1,8 +1,7 @@
-// amber job balance, consistency, handover.
+// amber job balance, consistency.
 #include "cli/job.h"
 
 #include "core/balance/balance_words.h"
-#include "core/handover/job_batch.h"
 #include "core/image/read.h"
 #include "core/job/edits.h"
 #include "core/job/shoot_work.h"
@@ -15,10 +14,8 @@ namespace amber::cli {
 namespace {
 
 struct Options {
-    std::string job, out;
-    std::vector<std::string> frames;
-    DeliveryChoices choices;
-    bool take = false, allButUnused = false, withCard = false;
+    std::string job;
+    bool take = false;
 };
 
 std::string nameOfId(const std::vector<Frame>& frames, FrameId id)
@@ -162,42 +159,6 @@ void runConsistency(const Options& o, Session& session)
     std::cout << consistencyCsv(table, job.keys, names);
 }
 
-void runHandover(const Options& o, Session& session)
-{
-    auto store = openJob(o.job, false, session);
-    if (!store)
-        return;
-    std::vector<Frame> frames = store->frames();
-    const auto look = lookInHand(*store);
-    auto wanted = namedFrames(frames, o.frames);
-    const auto recipe = recipeFor(o.choices, o.out, frames);
-    if (!look)
-        return session.report(look.error());
-    if (!wanted)
-        return session.report(wanted.error());
-    if (!recipe)
-        return session.report(recipe.error());
-    if (o.allButUnused)
-        std::erase_if(*wanted, [&](FrameId id) { return store->job().frame(id).isUnused; });
-    if (!o.withCard)
-        for (const auto& [id, card] : seekCards(frames, *wanted, cardsIn(cardFoldersOf(store->file(), frames)),
-                                                progressOnTerminal("looking for the colour card"), interrupt()))
-            for (Frame& frame : frames)
-                if (frame.id == id)
-                    frame.card = card;
-    const auto batch = batchOf(store->job(), frames, *wanted, [&](LookId id) { return store->currentLook(id); },
-                               {o.withCard, o.choices.ratio});
-    for (const FrameId id : batch.withCard)
-        std::cerr << "amber: " << nameOfId(frames, id) << " is left out: it shows the colour card (--with-card)\n";
-    const auto tell = progressOnTerminal("hand over");
-    const auto report = exportPictures(
-        *look, batch.sources, *recipe, [&](int done, int total, const Delivery&) { tell(done, total); }, interrupt(),
-        batch.own);
-    if (!report)
-        return session.report(report.error());
-    session.deliver(*report, look->name, batch.sources.size());
-}
-
 }  // namespace
 
 void addJobWork(CLI::App& job, Session& session)
@@ -216,20 +177,6 @@ void addJobWork(CLI::App& job, Session& session)
         sub("consistency", "The consistency table: key colours and tones of every frame against its lead");
     table->footer("Example: amber job consistency shoot.amberjob --json");
     table->callback([o, &session] { runConsistency(*o, session); });
-    CLI::App* hand = sub("handover", "Write the frames, balanced and with their looks: the files the window writes");
-    DeliveryChoices& d = o->choices;
-    hand->add_option("--out", o->out, "Folder for the files")->required();
-    hand->add_option("--format", d.format, "jpeg, png8, png16, tiff8 or tiff16")->capture_default_str();
-    hand->add_option("--space", d.space, "srgb, p3, oprgb, prophoto or rec2020")->capture_default_str();
-    hand->add_option("--quality", d.quality, "JPEG quality")->check(CLI::Range(1, 100))->capture_default_str();
-    hand->add_option("--long-edge", d.longEdge, "Reduce to this many pixels (0: as it is)")
-        ->check(CLI::Range(0, 100000));
-    hand->add_option("--ratio", d.ratio, "Cut to this width / height (0: as it is)")->check(CLI::Range(0.0, 10.0));
-    hand->add_option("--frames", o->frames, "Only these frames, by name")->delimiter(',');
-    hand->add_flag("--with-card", o->withCard, "Also frames that show the colour card; without, they are left out");
-    hand->add_flag("--all-but-unused", o->allButUnused, "Without exposures of which another was chosen");
-    hand->footer("Example: amber job handover shoot.amberjob --out handed-over --format tiff16");
-    hand->callback([o, &session] { runHandover(*o, session); });
 }
 
 }  // namespace amber::cli

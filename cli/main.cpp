@@ -22,6 +22,7 @@ int main(int argc, char** argv)
     amber::cli::addReference(app, session);
     amber::cli::addMatch(app, session);
     amber::cli::addJob(app, session);
+    amber::cli::addRecipe(app, session);
     try {
         app.parse(argc, argv);
     } catch (const CLI::ParseError& error) {

@@ -331,7 +331,7 @@ TEST_F(OnTheDemo, TheCommandsInTheReadmeRun)
             EXPECT_EQ(ran.status, 0) << line << "\n" << ran.err;
             ++commands;
         }
-    EXPECT_EQ(commands, 26);
+    EXPECT_EQ(commands, 27);
 }
 
 TEST_F(OnTheDemo, ChecksFindTheMixedTheClippedAndTheTiltedFrameAndNoOthers)

@@ -221,6 +221,47 @@ TEST_F(JobCommand, HandsOverWhatTheChoicesSayAndNothingElse)
     EXPECT_EQ(readText(m_folder / "shoot/a.png"), before);
 }
 
+TEST_F(JobCommand, HandsOverBySeveralRecipesVerifiesThemAndDoesNothingTwice)
+{
+    ::setenv("XDG_CONFIG_HOME", (m_folder / "config").c_str(), 1);
+    ASSERT_EQ(job("look", quoted(m_folder / "evening.json")).status, 0);
+    const Ran shown = amber("recipe show web");
+    ASSERT_EQ(shown.status, 0) << shown.err;
+    Json own = Json::parse(shown.out);
+    own["name"] = "catalogue", own["file"] = "webp", own["pattern"] = "{number:3}-{name}", own["subfolder"] = "cat";
+    const fs::path file = m_folder.write("catalogue.json", jsonText(own));
+    ASSERT_EQ(amber("recipe keep " + quoted(file)).status, 0);
+    const Ran list = amber("recipe list");
+    for (const char* name : {"web", "full", "print", "layers", "catalogue"})
+        EXPECT_TRUE(contains(list.out, name)) << list.out;
+    const std::string out = quoted(m_folder / "out");
+    const Ran ran = job("handover", "--out " + out + " --recipe web,layers,catalogue --author Zo\xc3\xab");
+    ASSERT_EQ(ran.status, 0) << ran.err;
+    for (const char* name : {"web/a.jpg", "layers/b.tif", "cat/003-c.webp", "cat/manifest.json"})
+        EXPECT_TRUE(fs::exists(m_folder / "out" / name)) << name;
+    const Ran again = job("handover", "--out " + out + " --recipe web,layers,catalogue --author Zo\xc3\xab --json");
+    for (const Json& picture : Json::parse(again.out)["pictures"])
+        EXPECT_TRUE(picture.value("kept", false)) << picture;
+    EXPECT_EQ(amber("job verify " + out).status, 0);
+    // A part by itself, and one more; then together.
+    for (const char* part : {"1/2", "2/2"})
+        EXPECT_EQ(job("handover", "--out " + quoted(m_folder / "parts") + " --recipe web --part " + part).status, 0);
+    const Ran merged = amber("job merge " + quoted(m_folder / "parts") + " --json");
+    EXPECT_EQ(Json::parse(merged.out)["parts"], 2) << merged.err;
+    // One byte.
+    std::string bytes = readText(m_folder / "out/web/a.jpg");
+    bytes[bytes.size() / 2] = static_cast<char>(bytes[bytes.size() / 2] ^ 4);
+    m_folder.write("out/web/a.jpg", bytes);
+    const Ran broken = amber("job verify " + out);
+    EXPECT_EQ(broken.status, 1);
+    EXPECT_TRUE(contains(broken.err, "web/a.jpg")) << broken.err;
+    refuses("handover", "--out " + out + " --recipe wbe", "web, full, print, layers");
+    refuses("handover", "--out " + out + " --recipe web --part 3/2", "K/N");
+    EXPECT_EQ(amber("recipe forget catalogue").status, 0);
+    EXPECT_EQ(amber("recipe forget web").status, 2) << "it ships";
+    ::unsetenv("XDG_CONFIG_HOME");
+}
+
 TEST_F(JobCommand, FramesThatShowTheColourCardAreHandedOverOnlyWhenAskedFor)
 {
     const fs::path demo = fs::path(AMBER_SOURCE_DIR) / "demo";

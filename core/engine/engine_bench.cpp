@@ -170,14 +170,14 @@ void codec(benchmark::State& state)
 
 void exportOne(benchmark::State& state)
 {
-    Recipe recipe;
-    recipe.folder = std::filesystem::temp_directory_path() / "amber-bench-out";
+    Shipment shipment;
+    shipment.folder = std::filesystem::temp_directory_path() / "amber-bench-out";
     for (auto _ : state) {
-        const auto report = exportPictures(fiveSteps(), {largeJpeg()}, recipe, {}, {});
+        const auto report = exportPictures(fiveSteps(), {largeJpeg()}, shipment, {}, {});
         if (!report || report->failed())
             state.SkipWithError("the export failed");
     }
-    std::filesystem::remove_all(recipe.folder);
+    std::filesystem::remove_all(shipment.folder);
 }
 
 void encodePicture(benchmark::State& state)

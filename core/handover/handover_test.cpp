@@ -22,12 +22,12 @@ std::vector<fs::path> pictures(const TemporaryFolder& folder, int count)
     return all;
 }
 
-Recipe into(const fs::path& folder, FileFormat format = FileFormat::Png8)
+Shipment into(const fs::path& folder, FileFormat format = FileFormat::Png8)
 {
-    Recipe recipe;
-    recipe.output.format = format;
-    recipe.folder = folder;
-    return recipe;
+    Shipment shipment;
+    shipment.recipe.format = format;
+    shipment.folder = folder;
+    return shipment;
 }
 
 TEST(Export, WritesEveryPictureAndReportsEachFault)
@@ -128,8 +128,8 @@ TEST(Export, AStepBoundToARoleLandsOnThePicturesOwnArea)
     EXPECT_GT(share(1, 16, 45), 0.99);
     EXPECT_EQ(largestDifference(readRaw(report->deliveries[2].target), readRaw(sources[2])), 0) << "it has no area";
     // In one piece, as it is reduced.
-    Recipe small = into(folder / "small");
-    small.longEdge = 30;
+    Shipment small = into(folder / "small");
+    small.recipe.size = {OutputSize::Kind::LongEdge, 30, 0};
     const auto reduced = exportPictures(look, {sources[0]}, small, {}, {}, {own[0]});
     ASSERT_TRUE(reduced && reduced->failed() == 0);
     const auto picture = readPicture(reduced->deliveries[0].target);
@@ -143,7 +143,7 @@ TEST(Export, NamesNeverCollideAndASourceIsNeverOverwritten)
     fs::create_directory(folder / "b");
     for (const char* name : {"a/x.png", "b/x.png"})
         ASSERT_TRUE(writeRaw(folder / name, noise(8, 8, 3, 8, 1)));
-    const auto targets = targetsOf({folder / "a/x.png", folder / "b/x.png", folder / "c/X.jpg"},
+    const auto targets = targetsOf({}, {folder / "a/x.png", folder / "b/x.png", folder / "c/X.jpg"},
                                    into("/out", FileFormat::Jpeg), WrittenFiles::ofFolder("/out"));
     EXPECT_EQ(targets, (std::vector<fs::path>{"/out/x.jpg", "/out/x-2.jpg", "/out/X-3.jpg"}));
     const std::string before = readText(folder / "a/x.png");
@@ -176,12 +176,12 @@ TEST(Export, NeverReplacesAnOriginalOrAnybodysFile)
     folder.write("shoot/manifest.json", "{\"somebody's\": true}");
     fs::create_symlink(shoot, folder / "other name");
     const auto before = contents(shoot);
-    Recipe recipe = into(folder / "other name", FileFormat::Jpeg);
-    recipe.originals = {shoot / "a.jpg", shoot / "b.tif"};
+    Shipment shipment = into(folder / "other name", FileFormat::Jpeg);
+    shipment.originals = {shoot / "a.jpg", shoot / "b.tif"};
     const std::vector<fs::path> sources{shoot / "a.png", shoot / "b.png", shoot / "c.png", shoot / "d.png",
                                         shoot / "e.png"};
     for (int run = 0; run < 2; ++run) {
-        const auto report = exportPictures(Look{}, sources, recipe, {}, {});
+        const auto report = exportPictures(Look{}, sources, shipment, {}, {});
         ASSERT_TRUE(report);
         EXPECT_EQ(report->failed(), 0);
         for (const auto& [name, bytes] : before)
@@ -190,12 +190,12 @@ TEST(Export, NeverReplacesAnOriginalOrAnybodysFile)
     }
     // What was changed since is somebody's.
     folder.write("shoot/e.jpg", "retouched");
-    const auto again = exportPictures(Look{}, sources, recipe, {}, {});
+    const auto again = exportPictures(Look{}, sources, shipment, {}, {});
     EXPECT_EQ(again->deliveries[4].target.filename(), "e-2.jpg");
     EXPECT_EQ(readText(shoot / "e.jpg"), "retouched");
     // Brought into the job, a result is an original too.
-    recipe.originals.push_back(shoot / "a-2.jpg");
-    EXPECT_EQ(exportPictures(Look{}, {shoot / "a.png"}, recipe, {}, {})->deliveries[0].target.filename(), "a-3.jpg");
+    shipment.originals.push_back(shoot / "a-2.jpg");
+    EXPECT_EQ(exportPictures(Look{}, {shoot / "a.png"}, shipment, {}, {})->deliveries[0].target.filename(), "a-3.jpg");
     // A file that comes while a picture is rendered: that picture fails, the file stays.
     const auto late = exportPictures(Look{}, {shoot / "a.png", shoot / "b.png", shoot / "c.png", shoot / "d.png"},
                                      into(folder / "out"),
@@ -217,9 +217,9 @@ TEST(Export, ReducesToTheLongEdgeWithItsAlpha)
 {
     const TemporaryFolder folder;
     ASSERT_TRUE(writeRaw(folder / "tall.png", noise(30, 90, 4, 16, 2)));
-    Recipe recipe = into(folder / "out", FileFormat::Tiff16);
-    recipe.longEdge = 45;
-    const auto report = exportPictures(Look{}, {folder / "tall.png"}, recipe, {}, {});
+    Shipment shipment = into(folder / "out", FileFormat::Tiff16);
+    shipment.recipe.size = {OutputSize::Kind::LongEdge, 45, 0};
+    const auto report = exportPictures(Look{}, {folder / "tall.png"}, shipment, {}, {});
     ASSERT_EQ(report->failed(), 0) << report->deliveries[0].fault;
     const RawPicture out = readRaw(report->deliveries[0].target);
     EXPECT_EQ(out.width, 15);

@@ -22,8 +22,15 @@ JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::ve
             batch.withCard.push_back(frame.id);
             continue;
         }
-        PictureOwn own{job.pictureName(frame.id),  state.balance, job.responseOf(state.balance),
-                       job.balanceFault(frame.id), nullptr,       job.areasOf(frame.id)};
+        PictureOwn own{job.pictureName(frame.id),
+                       state.balance,
+                       job.responseOf(state.balance),
+                       job.balanceFault(frame.id),
+                       nullptr,
+                       job.areasOf(frame.id),
+                       {}};
+        if (const int light = job.lightOf(frame.id); light >= 0)
+            own.light = job.lights[static_cast<std::size_t>(light)].name;
         if (const auto look = chosenLooks.of(job, frame.id))
             own.look = *look;
         else
@@ -35,8 +42,7 @@ JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::ve
     return batch;
 }
 
-Result<Recipe> recipeFor(const DeliveryChoices& choices, const std::filesystem::path& folder,
-                         const std::vector<Frame>& frames)
+Result<Recipe> recipeOf(const DeliveryChoices& choices)
 {
     const auto format = fileFormatFromName(choices.format);
     const auto space = rgbSpaceFromName(choices.space);
@@ -45,13 +51,21 @@ Result<Recipe> recipeFor(const DeliveryChoices& choices, const std::filesystem::
     if (!space)
         return tl::make_unexpected(space.error());
     Recipe recipe;
-    recipe.output = {*format, *space, choices.quality};
-    recipe.longEdge = choices.longEdge;
+    recipe.name = "chosen";
+    recipe.format = *format, recipe.space = *space, recipe.quality = choices.quality;
+    if (choices.longEdge > 0)
+        recipe.size = {OutputSize::Kind::LongEdge, static_cast<double>(choices.longEdge), 0};
     recipe.ratio = choices.ratio;
-    recipe.folder = folder;
-    for (const Frame& frame : frames)
-        recipe.originals.push_back(frame.path);
     return recipe;
+}
+
+Shipment shipmentOf(Recipe recipe, const std::filesystem::path& folder, const std::vector<Frame>& frames)
+{
+    Shipment shipment;
+    shipment.recipe = std::move(recipe), shipment.folder = folder;
+    for (const Frame& frame : frames)
+        shipment.originals.push_back(frame.path);
+    return shipment;
 }
 
 }  // namespace amber

@@ -23,9 +23,9 @@ struct CardRule {
 JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
                  const std::function<Result<Look>(LookId)>& looks, const CardRule& cards = {});
 
-/// The recipe that choices name, into `folder`. No other frame's picture is ever a target. Fails for a format or a
-/// space that is not known.
-Result<Recipe> recipeFor(const DeliveryChoices& choices, const std::filesystem::path& folder,
-                         const std::vector<Frame>& frames);
+/// What choices name, into `folder`. Fails for a format or a space that is not known.
+Result<Recipe> recipeOf(const DeliveryChoices& choices);
+/// Into `folder` by a recipe. No other frame's picture is ever a target.
+Shipment shipmentOf(Recipe recipe, const std::filesystem::path& folder, const std::vector<Frame>& frames);
 
 }  // namespace amber

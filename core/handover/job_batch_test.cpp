@@ -83,26 +83,27 @@ TEST(JobBatch, ARecipeIsWhatWasChosenAndNoOtherFrameIsATarget)
     DeliveryChoices choices;
     choices.format = "tiff16", choices.space = "p3", choices.longEdge = 2400, choices.ratio = 1.25;
     const std::vector<Frame> frames{frame(1), frame(2)};
-    const auto recipe = recipeFor(choices, "/out", frames);
+    const auto recipe = recipeOf(choices);
     ASSERT_TRUE(recipe) << recipe.error().message();
-    EXPECT_EQ(recipe->output.format, FileFormat::Tiff16);
-    EXPECT_EQ(bitsOf(recipe->output.format), 16);
-    EXPECT_EQ(recipe->longEdge, 2400);
+    const Shipment shipment = shipmentOf(*recipe, "/out", frames);
+    EXPECT_EQ(recipe->format, FileFormat::Tiff16);
+    EXPECT_EQ(bitsOf(recipe->format), 16);
+    EXPECT_EQ(recipe->size, (OutputSize{OutputSize::Kind::LongEdge, 2400, 0}));
     EXPECT_EQ(recipe->ratio, 1.25);
-    EXPECT_EQ(recipe->folder, "/out");
-    ASSERT_EQ(recipe->originals.size(), 2u);
-    EXPECT_EQ(recipe->originals[1], frames[1].path);
+    EXPECT_EQ(shipment.target(), "/out");
+    ASSERT_EQ(shipment.originals.size(), 2u);
+    EXPECT_EQ(shipment.originals[1], frames[1].path);
 }
 
 TEST(JobBatch, AFormatOrSpaceThatIsNotKnownIsSaid)
 {
     DeliveryChoices choices;
     choices.format = "gif";
-    const auto format = recipeFor(choices, "/out", {});
+    const auto format = recipeOf(choices);
     ASSERT_FALSE(format);
     EXPECT_NE(format.error().message().find("gif"), std::string::npos) << format.error().message();
     choices.format = "jpeg", choices.space = "moonlight";
-    EXPECT_FALSE(recipeFor(choices, "/out", {}));
+    EXPECT_FALSE(recipeOf(choices));
     for (const FileFormat known :
          {FileFormat::Jpeg, FileFormat::Png8, FileFormat::Png16, FileFormat::Tiff8, FileFormat::Tiff16})
         EXPECT_EQ(*fileFormatFromName(nameOf(known)), known);

@@ -32,12 +32,12 @@ protected:
             ASSERT_TRUE(writeRaw(sources.back(), noise(80, 50, 3, 8, 7)));
         }
         own.resize(3);
-        recipe.output.format = FileFormat::Png8;
-        recipe.folder = folder / "out";
+        shipment.recipe.format = FileFormat::Png8;
+        shipment.folder = folder / "out";
     }
     std::vector<RawPicture> deliver(const Look& look)
     {
-        const auto report = exportPictures(look, sources, recipe, {}, {}, own);
+        const auto report = exportPictures(look, sources, shipment, {}, {}, own);
         EXPECT_TRUE(report);
         std::vector<RawPicture> all;
         for (const Delivery& delivery : report->deliveries) {
@@ -57,7 +57,7 @@ protected:
     TemporaryFolder folder;
     std::vector<fs::path> sources;
     std::vector<PictureOwn> own;
-    Recipe recipe;
+    Shipment shipment;
 };
 
 TEST_F(OwnParts, ItsLookTakesThePlaceOfTheOthers)
@@ -69,7 +69,7 @@ TEST_F(OwnParts, ItsLookTakesThePlaceOfTheOthers)
     EXPECT_LT(mean(made[1]), mean(made[0]) - 20);
     // The same as if all had that look.
     own[1].look.reset();
-    recipe.folder = folder / "all";
+    shipment.folder = folder / "all";
     EXPECT_EQ(deliver(darkened(0.2))[1], made[1]);
 }
 
@@ -100,7 +100,7 @@ TEST_F(OwnParts, ItsCropAndARatioCutWithinIt)
     EXPECT_EQ(made[0].width, 40);
     EXPECT_EQ(made[0].height, 50);
     EXPECT_EQ(made[1].width, 80);
-    recipe.ratio = 1, recipe.folder = folder / "square";
+    shipment.recipe.ratio = 1, shipment.folder = folder / "square";
     made = deliver(Look{});
     for (const RawPicture& picture : made)
         EXPECT_NEAR(picture.width, picture.height, 1);
@@ -116,7 +116,7 @@ TEST_F(OwnParts, WhatIsWrongWithOneIsItsFaultAlone)
         std::get<ToneCurve>(broken.steps[0].parameters).all = {{0.9, 0}, {0.1, 1}};
         return broken;
     }());
-    const auto report = exportPictures(Look{}, sources, recipe, {}, {}, own);
+    const auto report = exportPictures(Look{}, sources, shipment, {}, {}, own);
     ASSERT_TRUE(report);
     EXPECT_EQ(report->failed(), 2);
     EXPECT_NE(report->deliveries[0].fault.find("its balance cannot be read"), std::string::npos);
@@ -131,7 +131,7 @@ TEST_F(OwnParts, APictureInOnePieceAndInBandsAreTheSame)
     // A look that must see the whole picture first, and one that need not, over a step that does nothing.
     const auto banded = deliver(darkened(0.4));
     own[0].balance.geometry.straightenDegrees = 1e-9;
-    recipe.folder = folder / "whole";
+    shipment.folder = folder / "whole";
     const auto whole = deliver(darkened(0.4));
     EXPECT_LE(largestDifference(banded[0], whole[0]), 1);
     EXPECT_EQ(banded[1], whole[1]);

@@ -12,6 +12,7 @@
 #include <fstream>
 #include <mutex>
 #include <set>
+#include <webp/mux.h>
 
 namespace amber {
 namespace {
@@ -45,42 +46,133 @@ bool travels(const Exiv2::Exifdatum& datum)
     return group == "GPSInfo";
 }
 
-}  // namespace
-
-Status copyMetadata(const std::filesystem::path& source, const std::filesystem::path& target)
+/// Where a picture was taken, and by which very camera and whose.
+bool tellsPlaceOrOwner(const std::string& key)
 {
-    const std::lock_guard lock(exivMutex());
+    for (const char* part : {"GPS", "Serial", "MakerNote", "OwnerName", "ImageUniqueID", "Location", "City", "Province",
+                             "State", "Country", "OwnerID", "DocumentID", "InstanceID"})
+        if (key.find(part) != key.npos)
+            return true;
+    return false;
+}
+
+struct Described {
     Exiv2::ExifData exif;
     Exiv2::IptcData iptc;
     Exiv2::XmpData xmp;
+    bool isEmpty() const { return exif.empty() && iptc.empty() && xmp.empty(); }
+};
+
+Described describedBy(const std::filesystem::path& source, MetadataRule::Keep keep)
+{
+    Described all;
+    if (source.empty() || keep == MetadataRule::Keep::None)
+        return all;
+    const auto goes = [&](const std::string& key) {
+        return keep == MetadataRule::Keep::All || !tellsPlaceOrOwner(key);
+    };
     try {
         const auto from = Exiv2::ImageFactory::open(source.string());
         from->readMetadata();
         for (const auto& datum : from->exifData())
-            if (travels(datum))
-                exif.add(datum);
-        iptc = from->iptcData();
+            if (travels(datum) && goes(datum.key()))
+                all.exif.add(datum);
+        for (const auto& datum : from->iptcData())
+            if (goes(datum.key()))
+                all.iptc.add(datum);
         for (const auto& datum : from->xmpData())
-            if (datum.key() != "Xmp.tiff.Orientation" && datum.groupName() != "xmpMM")
-                xmp.add(datum);
+            if (datum.key() != "Xmp.tiff.Orientation" && datum.groupName() != "xmpMM" && goes(datum.key()))
+                all.xmp.add(datum);
     } catch (const std::exception&) {
         return {};
     }
-    if (exif.empty() && iptc.empty() && xmp.empty())
-        return {};
+    return all;
+}
+
+void sayAuthorAndRights(Described& all, const MetadataRule& rule)
+{
+    if (!rule.author.empty()) {
+        all.exif["Exif.Image.Artist"] = rule.author;
+        all.iptc["Iptc.Application2.Byline"] = rule.author;
+        all.xmp["Xmp.dc.creator"] = rule.author;
+    }
+    if (!rule.rights.empty()) {
+        all.exif["Exif.Image.Copyright"] = rule.rights;
+        all.iptc["Iptc.Application2.Copyright"] = rule.rights;
+        all.xmp["Xmp.dc.rights"] = rule.rights;
+    }
+    if (!rule.author.empty() || !rule.rights.empty())
+        all.iptc["Iptc.Envelope.CharacterSet"] = std::string("\033%G");  // UTF-8
+}
+
+void sayResolution(Exiv2::ExifData& exif, double ppi)
+{
+    constexpr std::uint16_t kInch = 2;
+    const Exiv2::URational is{static_cast<std::uint32_t>(std::lround(ppi * 100)), 100};
+    exif["Exif.Image.XResolution"] = is, exif["Exif.Image.YResolution"] = is;
+    exif["Exif.Image.ResolutionUnit"] = kInch;
+}
+
+/// WebP files are put together by their own library: chunks of the profile, of EXIF as a TIFF file has it, and of XMP.
+Status describeWebp(const std::filesystem::path& target, Described& all, const MetadataRule& rule)
+{
+    std::ifstream in(target, std::ios::binary);
+    const std::string bytes((std::istreambuf_iterator<char>(in)), {});
+    const WebPData picture{reinterpret_cast<const std::uint8_t*>(bytes.data()), bytes.size()};
+    const std::unique_ptr<WebPMux, void (*)(WebPMux*)> mux(WebPMuxCreate(&picture, 1), &WebPMuxDelete);
+    const auto put = [&](const char* name, const auto& chunk) {
+        const WebPData data{reinterpret_cast<const std::uint8_t*>(chunk.data()), chunk.size()};
+        return chunk.empty() || WebPMuxSetChunk(mux.get(), name, &data, 1) == WEBP_MUX_OK;
+    };
+    Exiv2::Blob exif;
+    std::string xmp;
+    if (!all.exif.empty())
+        Exiv2::ExifParser::encode(exif, Exiv2::littleEndian, all.exif);
+    if (!all.xmp.empty())
+        Exiv2::XmpParser::encode(xmp, all.xmp);
+    WebPData whole{nullptr, 0};
+    if (!mux || !put("ICCP", rule.profile) || !put("EXIF", exif) || !put("XMP ", xmp) ||
+        WebPMuxAssemble(mux.get(), &whole) != WEBP_MUX_OK)
+        return fail("its metadata cannot be written", target.string());
+    std::ofstream out(target, std::ios::binary | std::ios::trunc);
+    out.write(reinterpret_cast<const char*>(whole.bytes), static_cast<std::streamsize>(whole.size));
+    out.flush();
+    WebPDataClear(&whole);
+    return out ? Status() : fail("its metadata cannot be written: the disk may be full", target.string());
+}
+
+}  // namespace
+
+Status copyMetadata(const std::filesystem::path& source, const std::filesystem::path& target, const MetadataRule& rule)
+{
+    const std::lock_guard lock(exivMutex());
+    Described all = describedBy(source, rule.keep);
     try {
+        sayAuthorAndRights(all, rule);
+        if (all.isEmpty() && rule.profile.empty() && rule.ppi <= 0)
+            return {};
+        if (target.extension() == ".webp") {
+            if (!all.isEmpty())
+                all.exif["Exif.Image.Orientation"] = std::uint16_t{1};
+            if (rule.ppi > 0)
+                sayResolution(all.exif, rule.ppi);
+            return describeWebp(target, all, rule);
+        }
         const auto to = Exiv2::ImageFactory::open(target.string());
         to->readMetadata();
-        for (const auto& datum : exif) {
+        for (const auto& datum : all.exif) {
             const auto old = to->exifData().findKey(Exiv2::ExifKey(datum.key()));
             if (old != to->exifData().end())
                 old->setValue(&datum.value());
             else
                 to->exifData().add(datum);
         }
-        to->exifData()["Exif.Image.Orientation"] = std::uint16_t{1};
-        to->setIptcData(iptc);
-        to->setXmpData(xmp);
+        if (!all.isEmpty())
+            to->exifData()["Exif.Image.Orientation"] = std::uint16_t{1};
+        if (rule.ppi > 0)
+            sayResolution(to->exifData(), rule.ppi);
+        to->setIptcData(all.iptc);
+        to->setXmpData(all.xmp);
         to->writeMetadata();
     } catch (const std::exception& error) {
         return fail("its metadata cannot be written: " + std::string(error.what()), target.string());

@@ -12,10 +12,21 @@
 
 namespace amber {
 
-/// Copies the descriptive metadata of `source` into `target` (an existing JPEG, PNG or TIFF). What describes the
-/// source's pixels (size, strips, thumbnail) is left out and the orientation becomes upright. A source without readable
-/// metadata is no error.
-Status copyMetadata(const std::filesystem::path& source, const std::filesystem::path& target);
+/// What of a source's metadata goes along, and what is said beside it.
+struct MetadataRule {
+    enum class Keep { All, WithoutPlace, None };
+    Keep keep = Keep::All;       ///< without place: nor serial numbers, owners and what makers do not explain
+    std::string author, rights;  ///< UTF-8; said whatever is kept; empty: what the source says
+    double ppi = 0;              ///< pixels per inch; 0: none is said
+    std::vector<std::uint8_t> profile = {};  ///< to be embedded, in a WebP file alone: the others have theirs already
+    bool operator==(const MetadataRule&) const = default;
+};
+
+/// Copies the descriptive metadata of `source` (none when empty) into `target` (an existing JPEG, PNG, TIFF or WebP).
+/// What describes the source's pixels (size, strips, thumbnail) is left out and the orientation becomes upright. A
+/// source without readable metadata is no error.
+Status copyMetadata(const std::filesystem::path& source, const std::filesystem::path& target,
+                    const MetadataRule& rule = {});
 
 /// The colour profile and the orientation of a WebP file, which the picture library does not hand on. Empty and 1 when
 /// absent.

@@ -39,13 +39,13 @@ void addWeighted(const float* in, float weight, std::vector<float>& line)
         line[i] += weight * in[i];
 }
 
-/// A line of the source's width and one number more, its rows already weighed together, to a row of the result. Pixels
-/// are taken with the first number of the next one, which is dropped.
-void reduceAcross(const std::vector<float>& line, const std::vector<Span>& columns, float* pixel)
+/// A line of the source's width and one number more to a row of the result. Pixels are taken with the first number of
+/// the next one, which is dropped.
+void reduceAcross(const float* line, const std::vector<Span>& columns, float* pixel)
 {
     for (const Span& across : columns) {
         Four sum{};
-        const float* in = line.data() + std::size_t{3} * static_cast<std::size_t>(across.begin);
+        const float* in = line + std::size_t{3} * static_cast<std::size_t>(across.begin);
         for (float w : across.weights) {
             sum += w * fourAt(in);
             in += 3;
@@ -69,7 +69,7 @@ Image reduceByArea(ImageView source, int width, int height)
         std::vector<float> line = emptyLine(source.width);
         for (std::size_t k = 0; k < span.weights.size(); ++k)
             addWeighted(source.row(span.begin + static_cast<int>(k)), span.weights[k], line);
-        reduceAcross(line, columns, out.row(y));
+        reduceAcross(line.data(), columns, out.row(y));
     });
     return result;
 }
@@ -104,7 +104,7 @@ void AreaReducer::take(ImageView rows)
         if (s.y < static_cast<int>(s.rows.size()) &&
             s.source + 1 >= s.rows[static_cast<std::size_t>(s.y)].begin +
                                 static_cast<int>(s.rows[static_cast<std::size_t>(s.y)].weights.size())) {
-            reduceAcross(s.line, s.columns, s.result.mutableView().row(s.y++));
+            reduceAcross(s.line.data(), s.columns, s.result.mutableView().row(s.y++));
             std::swap(s.line, s.next);
             std::fill(s.next.begin(), s.next.end(), 0.0f);
         }
@@ -112,6 +112,65 @@ void AreaReducer::take(ImageView rows)
 }
 
 Image AreaReducer::result() { return std::move(m_state->result); }
+
+struct BandReducer::State {
+    Size from, to;
+    std::vector<Span> columns, rows;
+    Image result;
+    int source = 0, y = 0;  ///< rows taken; the first row of the result that is not full
+};
+
+BandReducer::BandReducer(Size from, Size to)
+    : m_state(
+          new State{from, to, spans(from.width, to.width), spans(from.height, to.height), Image(to.width, to.height)})
+{
+}
+
+BandReducer::~BandReducer() = default;
+
+void BandReducer::makeNarrow(ImageView rows, std::vector<float>& narrow) const
+{
+    const State& s = *m_state;
+    const std::size_t before = narrow.size(), wide = std::size_t{3} * static_cast<std::size_t>(s.from.width),
+                      row = std::size_t{3} * static_cast<std::size_t>(s.to.width);
+    narrow.resize(before + row * static_cast<std::size_t>(rows.height));
+    std::vector<float> line(wide + 1, 0.0f);
+    for (int y = 0; y < rows.height; ++y) {
+        float* to = narrow.data() + before + row * static_cast<std::size_t>(y);
+        if (row == wide) {
+            std::copy_n(rows.row(y), row, to);
+            continue;
+        }
+        std::copy_n(rows.row(y), wide, line.data());
+        reduceAcross(line.data(), s.columns, to);
+    }
+}
+
+void BandReducer::take(const std::vector<float>& narrow)
+{
+    State& s = *m_state;
+    const std::size_t row = std::size_t{3} * static_cast<std::size_t>(s.to.width);
+    const MutableImageView out = s.result.mutableView();
+    for (std::size_t at = 0; at + row <= narrow.size(); at += row, ++s.source) {
+        // A row of the source lies in one row of the result or across two: the source is not smaller.
+        for (int y = s.y; y < std::min(s.to.height, s.y + 2); ++y) {
+            const Span& span = s.rows[static_cast<std::size_t>(y)];
+            const int k = s.source - span.begin;
+            if (k < 0 || k >= static_cast<int>(span.weights.size()))
+                continue;
+            const float weight = span.weights[static_cast<std::size_t>(k)];
+            float* to = out.row(y);
+            for (std::size_t i = 0; i < row; ++i)
+                to[i] += weight * narrow[at + i];
+        }
+        if (s.y < s.to.height) {
+            const Span& span = s.rows[static_cast<std::size_t>(s.y)];
+            s.y += s.source + 1 >= span.begin + static_cast<int>(span.weights.size()) ? 1 : 0;
+        }
+    }
+}
+
+Image BandReducer::result() { return std::move(m_state->result); }
 
 int gridIndex(int i, int from, int to) { return static_cast<int>((i + 0.5) * from / to); }
 

@@ -35,8 +35,8 @@ public:
                                                    const OutputOptions& options, WrittenFiles* written = nullptr);
     ~RowWriter();
 
-    /// Linear rows to the codes of the file. Thread safe.
-    void toCodes(ImageView rows, std::vector<std::uint8_t>& codes) const;
+    /// Linear rows, `firstRow` and on of the file, to its codes. Thread safe.
+    void toCodes(ImageView rows, int firstRow, std::vector<std::uint8_t>& codes) const;
     /// Writes the next rows.
     Status write(int rows, const std::vector<std::uint8_t>& codes);
     /// Closes the file, carries the metadata of `source` over, reads the header back and puts the file in its place.

@@ -165,8 +165,9 @@ TEST(Rows, WrittenInBandsIsTheSameFile)
     const auto source = folder / "source.png";
     ASSERT_TRUE(test::writeRaw(source, test::noise(61, 45, 3, 8, 7)));
     const Image picture = noiseImage(61, 45, 9);
-    for (const FileFormat format : {FileFormat::Tiff16, FileFormat::Png8, FileFormat::Jpeg}) {
-        const OutputOptions options{format, RgbSpace::DisplayP3, 90};
+    for (const FileFormat format : {FileFormat::Tiff16, FileFormat::Png8, FileFormat::Jpeg, FileFormat::Webp}) {
+        OutputOptions options{format, RgbSpace::DisplayP3, 90};
+        options.dither = format == FileFormat::Png8;
         const auto whole = folder / ("whole" + std::string(extensionOf(format))),
                    banded = folder / ("banded" + std::string(extensionOf(format)));
         ASSERT_TRUE(writePicture(whole, picture.view(), {}, options, source));
@@ -176,7 +177,7 @@ TEST(Rows, WrittenInBandsIsTheSameFile)
         for (int y = 0; y < 45; y += 8) {
             ImageView rows = picture.view();
             rows.data = rows.row(y), rows.height = std::min(8, 45 - y);
-            (*writer)->toCodes(rows, codes);
+            (*writer)->toCodes(rows, y, codes);
             ASSERT_TRUE((*writer)->write(rows.height, codes));
         }
         ASSERT_TRUE((*writer)->finish(source));

@@ -46,7 +46,7 @@ QVariant DeliveryModel::data(const QModelIndex& index, int role) const
     case PictureColumn:
         return oneLine(text(d.source.filename()));
     case ResultColumn:
-        return d.fault.empty() ? tr("written") : tr("failed: %1").arg(text(d.fault));
+        return !d.fault.empty() ? tr("failed: %1").arg(text(d.fault)) : d.isKept ? tr("as it was") : tr("written");
     case FileColumn:
         return oneLine(text(d.target.filename()));
     case SizeColumn:

@@ -4,7 +4,7 @@
 
 namespace amber {
 
-void ExportTask::start(const Look& look, const std::vector<std::filesystem::path>& sources, const Recipe& recipe,
+void ExportTask::start(const Look& look, const std::vector<std::filesystem::path>& sources, const Shipment& shipment,
                        const std::vector<PictureOwn>& own)
 {
     if (isRunning())
@@ -12,12 +12,12 @@ void ExportTask::start(const Look& look, const std::vector<std::filesystem::path
     m_clock.start();
     auto report = std::make_shared<std::optional<Result<ExportReport>>>();
     m_task.start(
-        [this, report, look, sources, recipe, own](const Task::Progress&, const CancelToken& cancel) {
+        [this, report, look, sources, shipment, own](const Task::Progress&, const CancelToken& cancel) {
             const auto progress = [this](int done, int total, const Delivery& latest) {
                 const double left = static_cast<double>(m_clock.elapsed()) / 1000 / done * (total - done);
                 post(this, [this, done, total, left, latest] { emit progressed(done, total, left, latest); });
             };
-            *report = exportPictures(look, sources, recipe, progress, cancel, own);
+            *report = exportPictures(look, sources, shipment, progress, cancel, own);
         },
         [this, report](bool) {
             const Result<ExportReport> done =

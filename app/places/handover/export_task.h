@@ -12,7 +12,7 @@ class ExportTask : public QObject {
 public:
     explicit ExportTask(QObject* parent = nullptr) : QObject(parent), m_task(this) {}
     /// Starts; one export at a time.
-    void start(const Look& look, const std::vector<std::filesystem::path>& sources, const Recipe& recipe,
+    void start(const Look& look, const std::vector<std::filesystem::path>& sources, const Shipment& shipment,
                const std::vector<PictureOwn>& own);
     void cancel() { m_task.cancel(); }
     bool isRunning() const { return m_task.isRunning(); }

@@ -6,8 +6,8 @@
 namespace amber {
 namespace {
 
-constexpr FileFormat kFormats[] = {FileFormat::Jpeg, FileFormat::Png8, FileFormat::Png16, FileFormat::Tiff8,
-                                   FileFormat::Tiff16};
+constexpr FileFormat kFormats[] = {FileFormat::Jpeg,   FileFormat::Png8, FileFormat::Png16, FileFormat::Tiff8,
+                                   FileFormat::Tiff16, FileFormat::Webp, FileFormat::Exr};
 constexpr RgbSpace kSpaces[] = {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto,
                                 RgbSpace::Rec2020};
 
@@ -89,8 +89,9 @@ void HandoverPlace::addChoices(QGridLayout* form)
     };
     add(tr("frames"), m_which = new QComboBox(page), "exportWhich", tr("Which frames are rendered"));
     add(tr("format"), m_format = new QComboBox(page), "exportFormat", tr("The kind of file and its depth"));
-    m_format->addItems({tr("JPEG"), tr("PNG, 8 bit"), tr("PNG, 16 bit"), tr("TIFF, 8 bit"), tr("TIFF, 16 bit")});
-    add(tr("quality"), m_quality = new QSpinBox(page), "exportQuality", tr("JPEG quality, 1 to 100"));
+    m_format->addItems({tr("JPEG"), tr("PNG, 8 bit"), tr("PNG, 16 bit"), tr("TIFF, 8 bit"), tr("TIFF, 16 bit"),
+                        tr("WebP"), tr("EXR, linear half floats")});
+    add(tr("quality"), m_quality = new QSpinBox(page), "exportQuality", tr("Quality of JPEG and WebP, 1 to 100"));
     m_quality->setRange(1, 100);
     m_quality->setButtonSymbols(QAbstractSpinBox::NoButtons);
     add(tr("colour space"), m_space = new QComboBox(page), "exportSpace", tr("The profile is always embedded"));
@@ -159,7 +160,8 @@ QWidget* HandoverPlace::makeForm()
     form->setRowMinimumHeight(row, 8);
     form->addLayout(makeButtons(), row + 1, 0, 1, 2);
     form->setRowStretch(row + 2, 1);
-    connect(m_format, &QComboBox::currentIndexChanged, this, [this](int index) { m_quality->setEnabled(index == 0); });
+    connect(m_format, &QComboBox::currentIndexChanged, this,
+            [this](int index) { m_quality->setEnabled(hasQuality(kFormats[std::max(0, index)])); });
     return page;
 }
 
@@ -255,13 +257,14 @@ void HandoverPlace::start()
         return;
     }
     const DeliveryChoices choices = chosen();
-    const auto recipe = recipeFor(choices, m_folder->text().trimmed().toStdString(), m_document.frames());
+    const auto recipe = recipeOf(choices);
     if (!recipe) {
         m_state->setText(text(recipe.error().message()));
         return;
     }
+    const Shipment shipment = shipmentOf(*recipe, m_folder->text().trimmed().toStdString(), m_document.frames());
     if (m_withCard->isChecked() || m_document.cardFolders().empty())
-        return begin(*recipe, choices);
+        return begin(shipment, choices);
     // A card that nobody has looked for must not go out by chance.
     m_state->setText(tr("Looking for the colour card…"));
     auto found = std::make_shared<FoundCards>();
@@ -270,13 +273,13 @@ void HandoverPlace::start()
          folders = m_document.cardFolders()](const Task::Progress& progress, const CancelToken& cancel) {
             *found = seekCards(frames, wanted, cardsIn(folders), progress, cancel);
         },
-        [this, found, recipe = *recipe, choices](bool cancelled) {
+        [this, found, shipment, choices](bool cancelled) {
             if (cancelled) {
                 m_state->setText(tr("Stopped: nothing was begun."));
                 return refresh();
             }
             m_document.setCards(*found);
-            begin(recipe, choices);
+            begin(shipment, choices);
         });
     refresh();
 }
@@ -292,7 +295,7 @@ std::vector<FrameId> HandoverPlace::wantedFrames() const
     return wanted;
 }
 
-void HandoverPlace::begin(const Recipe& recipe, const DeliveryChoices& choices)
+void HandoverPlace::begin(const Shipment& shipment, const DeliveryChoices& choices)
 {
     auto batch = m_document.batchOf(wantedFrames(), {m_withCard->isChecked(), choices.ratio});
     for (std::size_t i = 0; i < batch.frames.size(); ++i)
@@ -305,7 +308,7 @@ void HandoverPlace::begin(const Recipe& recipe, const DeliveryChoices& choices)
     m_progress->setValue(0);
     m_leftOut = static_cast<int>(batch.withCard.size());
     m_state->setText(tr("Beginning…"));
-    m_task->start(m_document.looks().read(m_document.looks().lookForAll()).value_or(Look{}), batch.sources, recipe,
+    m_task->start(m_document.looks().read(m_document.looks().lookForAll()).value_or(Look{}), batch.sources, shipment,
                   batch.own);
     refresh();
 }

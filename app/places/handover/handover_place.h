@@ -40,7 +40,7 @@ private:
     QString summary() const;
     void start();
     std::vector<FrameId> wantedFrames() const;
-    void begin(const Recipe& recipe, const DeliveryChoices& choices);
+    void begin(const Shipment& shipment, const DeliveryChoices& choices);
     void showProgress(int done, int total, double secondsLeft);
     void finish(const ExportReport& report, const QString& fault);
 
