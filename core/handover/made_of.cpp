@@ -33,6 +33,8 @@ std::string hashOf(const Shipment& shipment)
 Result<MadeOf> madeOf(const std::filesystem::path& source, const Look& look, const PictureOwn& own,
                       const Shipment& shipment)
 {
+    if (std::error_code error; !std::filesystem::exists(source, error))
+        return fail("no such file", source.string());
     const auto hash = contentHashOfFile(source);
     if (!hash)
         return tl::make_unexpected(hash.error());

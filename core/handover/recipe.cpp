@@ -215,6 +215,24 @@ std::string recipeToText(const Recipe& r)
     return jsonText(json, 1, true) + "\n";
 }
 
+namespace {
+
+/// What fields mean to one another.
+void checkTogether(const Recipe& r, Reader& reader)
+{
+    reader.fault(checkPattern(r.pattern));
+    if (r.name.empty())
+        reader.fault(fail("a recipe needs a name", reader.file()));
+    if (const fs::path folder(r.subfolder);
+        folder.is_absolute() || std::find(folder.begin(), folder.end(), "..") != folder.end())
+        reader.fault(
+            fail("a recipe's subfolder lies in the folder of the delivery", reader.file(), "a name", r.subfolder));
+    if (r.size.kind == OutputSize::Kind::Print && r.ppi <= 0)
+        reader.fault(fail("a print needs its pixels per inch", reader.file(), "more than 0", "0"));
+}
+
+}  // namespace
+
 Result<Recipe> recipeFromText(const std::string& text, const std::string& file)
 {
     const Json json = Json::parse(text, nullptr, false);
@@ -244,14 +262,7 @@ Result<Recipe> recipeFromText(const std::string& text, const std::string& file)
     reader.text("subfolder", r.subfolder);
     reader.choice("metadata", r.metadata, kMetadata);
     reader.text("use", r.use);
-    reader.fault(checkPattern(r.pattern));
-    if (r.name.empty())
-        reader.fault(fail("a recipe needs a name", file));
-    if (const fs::path folder(r.subfolder);
-        folder.is_absolute() || std::find(folder.begin(), folder.end(), "..") != folder.end())
-        reader.fault(fail("a recipe's subfolder lies in the folder of the delivery", file, "a name", r.subfolder));
-    if (r.size.kind == OutputSize::Kind::Print && r.ppi <= 0)
-        reader.fault(fail("a print needs its pixels per inch", file, "more than 0", "0"));
+    checkTogether(r, reader);
     if (!reader.status())
         return tl::make_unexpected(reader.status().error());
     r.unknownFields = reader.rest();

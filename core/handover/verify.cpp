@@ -35,6 +35,22 @@ VerifiedFile verifiedFile(const fs::path& file, const WrittenFiles::File& listed
                                 : VerifiedFile{file, Is::Changed, "is not what was written"};
 }
 
+/// Folders with lists, and all files that are none.
+Status lookInto(const fs::path& folder, std::set<fs::path>& withLists, std::set<fs::path>& files)
+{
+    std::error_code error;
+    for (auto at = fs::recursive_directory_iterator(folder, fs::directory_options::skip_permission_denied, error);
+         !error && at != fs::recursive_directory_iterator(); at.increment(error)) {
+        if (!at->is_regular_file(error))
+            continue;
+        if (isList(at->path()))
+            withLists.insert(at->path().parent_path());
+        else if (at->path().filename().string().front() != '.')
+            files.insert(at->path());
+    }
+    return error ? fail("cannot be read: " + error.message(), folder.string()) : Status();
+}
+
 }  // namespace
 
 int Verified::wrong() const
@@ -51,16 +67,8 @@ Result<Verified> verifyDelivery(const fs::path& folder, const std::function<void
     if (!fs::is_directory(folder, error))
         return fail("no such folder", folder.string());
     std::set<fs::path> folders, present;
-    for (auto at = fs::recursive_directory_iterator(folder, fs::directory_options::skip_permission_denied, error);
-         !error && at != fs::recursive_directory_iterator(); at.increment(error))
-        if (at->is_regular_file(error)) {
-            if (isList(at->path()))
-                folders.insert(at->path().parent_path());
-            else if (at->path().filename().string().front() != '.')
-                present.insert(at->path());
-        }
-    if (error)
-        return fail("cannot be read: " + error.message(), folder.string());
+    if (const Status looked = lookInto(folder, folders, present); !looked)
+        return tl::make_unexpected(looked.error());
     Verified verified;
     std::vector<std::pair<fs::path, WrittenFiles::File>> listed;
     for (const fs::path& own : folders) {
