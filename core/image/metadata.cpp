@@ -50,7 +50,7 @@ bool travels(const Exiv2::Exifdatum& datum)
 bool tellsPlaceOrOwner(const std::string& key)
 {
     for (const char* part : {"GPS", "Serial", "MakerNote", "OwnerName", "ImageUniqueID", "Location", "City", "Province",
-                             "State", "Country", "OwnerID", "DocumentID", "InstanceID"})
+                             ".State", "Country", "OwnerID", "DocumentID", "InstanceID"})
         if (key.find(part) != key.npos)
             return true;
     return false;
