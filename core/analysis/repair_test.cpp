@@ -161,8 +161,9 @@ TEST(ToneRanges, PartThePictureByItsTones)
         const auto own = static_cast<int>(ownTone * 499), other = static_cast<int>((1 - ownTone) * 499);
         const auto at = [&](ImageView view, int x) { return static_cast<double>(view.row(0)[3 * x]); };
         EXPECT_NEAR(at(ranges[i].picture.view(), own), at(wedge.view(), own), 1e-5);
-        if (i != 2)
+        if (i != 2) {
             EXPECT_NEAR(at(ranges[i].picture.view(), other), 0.18, 0.001);
+        }
         EXPECT_NEAR(ranges[i].share, i == 0 ? 0.22 : i == 4 ? 0.18 : 0.2, 0.01) << i;
         sum += ranges[i].share;
     }

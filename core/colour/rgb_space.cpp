@@ -123,6 +123,11 @@ const Chromaticities& chromaticitiesOf(RgbSpace space) { return entry(space).chr
 const Matrix3& rgbToXyz(RgbSpace space) { return matrices().toXyz[static_cast<std::size_t>(space)]; }
 const Matrix3& toWorking(RgbSpace space) { return matrices().toWorking[static_cast<std::size_t>(space)]; }
 const Matrix3& fromWorking(RgbSpace space) { return matrices().fromWorking[static_cast<std::size_t>(space)]; }
+Matrix3 toWorking(const Chromaticities& c)
+{
+    const RgbSpace working = RgbSpace::Linear;
+    return inverse(rgbToXyz(working)) * (bradford(xyzOf(c.white), whiteOf(working)) * primaryMatrix(c));
+}
 Xyz whiteOf(RgbSpace space) { return xyzOf(entry(space).chromaticities.white); }
 
 Matrix3 bradford(const Xyz& from, const Xyz& to)

@@ -36,6 +36,8 @@ const Matrix3& rgbToXyz(RgbSpace space);
 /// Linear RGB of `space` to the working space; ProPhoto's D50 is adapted with Bradford (ICC.1 annex E).
 const Matrix3& toWorking(RgbSpace space);
 const Matrix3& fromWorking(RgbSpace space);
+/// The same of primaries that are none of ours.
+Matrix3 toWorking(const Chromaticities& primaries);
 /// Bradford adaptation between two white points given as XYZ.
 Matrix3 bradford(const Xyz& from, const Xyz& to);
 Xyz whiteOf(RgbSpace space);

@@ -139,6 +139,7 @@ const std::filesystem::path& largeJpeg()
 {
     static const std::filesystem::path path = [] {
         const auto target = std::filesystem::temp_directory_path() / "amber-bench-24.jpg";
+        std::filesystem::remove(target);
         if (const Status written =
                 writePicture(target, picture(6000).view(), {}, {FileFormat::Jpeg, RgbSpace::Srgb, 92}, {});
             !written)
@@ -168,16 +169,31 @@ void codec(benchmark::State& state)
     }
 }
 
-void exportOne(benchmark::State& state)
+/// So many names of the photograph, by recipes, into an empty folder each time: a file that is there would be left.
+void exportJpegs(benchmark::State& state, int count, const std::vector<std::string>& recipes)
 {
-    Shipment shipment;
-    shipment.folder = std::filesystem::temp_directory_path() / "amber-bench-out";
+    const auto folder = std::filesystem::temp_directory_path() / "amber-bench-out";
+    std::vector<std::filesystem::path> sources;
+    std::filesystem::create_directories(folder / "in");
+    for (int i = 0; i < count; ++i) {
+        sources.push_back(folder / "in" / (std::to_string(i) + ".jpg"));
+        std::error_code there;
+        std::filesystem::create_hard_link(largeJpeg(), sources.back(), there);
+    }
+    std::vector<Shipment> shipments;
+    for (const std::string& name : recipes)
+        shipments.push_back({name.empty() ? Recipe{} : *recipeNamed(name), folder / "out", {}, {}, {}});
     for (auto _ : state) {
-        const auto report = exportPictures(fiveSteps(), {largeJpeg()}, shipment, {}, {});
+        const auto report = exportPictures(fiveSteps(), sources, shipments, {}, {});
         if (!report || report->failed())
             state.SkipWithError("the export failed");
+        state.PauseTiming();
+        std::filesystem::remove_all(folder / "out");
+        state.ResumeTiming();
     }
-    std::filesystem::remove_all(shipment.folder);
+    state.counters["ms_each"] =
+        benchmark::Counter(count, benchmark::Counter::kIsIterationInvariantRate | benchmark::Counter::kInvert);
+    std::filesystem::remove_all(folder);
 }
 
 void encodePicture(benchmark::State& state)
@@ -285,6 +301,20 @@ std::vector<std::pair<const char*, Look>> timedLooks()
 }
 
 }  // namespace
+void addExports()
+{
+    for (const auto& [name, count, recipes] :
+         {std::tuple("jpeg_24_export_five_steps", 1, std::vector<std::string>{""}),
+          std::tuple("jpeg_24_export_five_steps_ten", 10, std::vector<std::string>{""}),
+          std::tuple("jpeg_24_export_web", 1, std::vector<std::string>{"web"}),
+          std::tuple("jpeg_24_export_full", 1, std::vector<std::string>{"full"}),
+          std::tuple("jpeg_24_export_web_full_print", 1, std::vector<std::string>{"web", "full", "print"})})
+        benchmark::RegisterBenchmark(name,
+                                     [count, recipes](benchmark::State& state) { exportJpegs(state, count, recipes); })
+            ->Unit(benchmark::kMillisecond)
+            ->UseRealTime();
+}
+
 }  // namespace amber
 
 int main(int argc, char** argv)
@@ -307,7 +337,7 @@ int main(int argc, char** argv)
         [](benchmark::State& state) { run(state, lookOf({aTable(true)}), 1, randomPicture); });
     add("encode_srgb8", encodePicture);
     benchmark::RegisterBenchmark("jpeg_24_decode_and_encode", codec)->Unit(benchmark::kMillisecond)->UseRealTime();
-    benchmark::RegisterBenchmark("jpeg_24_export_five_steps", exportOne)->Unit(benchmark::kMillisecond)->UseRealTime();
+    addExports();
     for (const auto& [name, profile, isProof] :
          {std::tuple("view_srgb", "", false), std::tuple("view_screen", "screen-pale-projector.icc", false),
           std::tuple("view_proof", "printer-kiln-felt.icc", true)})

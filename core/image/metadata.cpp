@@ -105,6 +105,22 @@ void sayAuthorAndRights(Described& all, const MetadataRule& rule)
         all.iptc["Iptc.Envelope.CharacterSet"] = std::string("\033%G");  // UTF-8
 }
 
+// A namespace of our own in XMP (ISO 16684-1, 6.2): any URI that nobody else uses.
+constexpr const char *kOwnNamespace = "urn:x-jolly-amber:xmp:1.0/", *kOwnPrefix = "jollyamber";
+
+void knowOwnNamespace()
+{
+    static const bool once = (Exiv2::XmpProperties::registerNs(kOwnNamespace, kOwnPrefix), true);
+    (void)once;
+}
+
+void sayOwn(Exiv2::XmpData& xmp, const std::map<std::string, std::string>& own)
+{
+    knowOwnNamespace();
+    for (const auto& [name, value] : own)
+        xmp[std::string("Xmp.") + kOwnPrefix + "." + name] = value;
+}
+
 void sayResolution(Exiv2::ExifData& exif, double ppi)
 {
     constexpr std::uint16_t kInch = 2;
@@ -149,6 +165,7 @@ Status copyMetadata(const std::filesystem::path& source, const std::filesystem::
     Described all = describedBy(source, rule.keep);
     try {
         sayAuthorAndRights(all, rule);
+        sayOwn(all.xmp, rule.own);
         if (all.isEmpty() && rule.profile.empty() && rule.ppi <= 0)
             return {};
         if (target.extension() == ".webp") {
@@ -178,6 +195,23 @@ Status copyMetadata(const std::filesystem::path& source, const std::filesystem::
         return fail("its metadata cannot be written: " + std::string(error.what()), target.string());
     }
     return {};
+}
+
+std::map<std::string, std::string> ownXmp(const std::filesystem::path& path)
+{
+    const std::lock_guard lock(exivMutex());
+    std::map<std::string, std::string> own;
+    try {
+        knowOwnNamespace();
+        const auto image = Exiv2::ImageFactory::open(path.string());
+        image->readMetadata();
+        for (const auto& datum : image->xmpData())
+            if (datum.groupName() == kOwnPrefix)
+                own[datum.tagName()] = datum.toString();
+    } catch (const std::exception&) {
+        return {};
+    }
+    return own;
 }
 
 WebpExtras readWebpExtras(const std::filesystem::path& path)

@@ -6,6 +6,7 @@
 #include <array>
 #include <cstdint>
 #include <filesystem>
+#include <map>
 #include <optional>
 #include <string>
 #include <vector>
@@ -18,6 +19,7 @@ struct MetadataRule {
     Keep keep = Keep::All;       ///< without place: nor serial numbers, owners and what makers do not explain
     std::string author, rights;  ///< UTF-8; said whatever is kept; empty: what the source says
     double ppi = 0;              ///< pixels per inch; 0: none is said
+    std::map<std::string, std::string> own = {};  ///< names of this program's own XMP (letters), said whatever is kept
     std::vector<std::uint8_t> profile = {};  ///< to be embedded, in a WebP file alone: the others have theirs already
     bool operator==(const MetadataRule&) const = default;
 };
@@ -27,6 +29,9 @@ struct MetadataRule {
 /// source without readable metadata is no error.
 Status copyMetadata(const std::filesystem::path& source, const std::filesystem::path& target,
                     const MetadataRule& rule = {});
+
+/// What MetadataRule::own said, by its names. Empty for a file without, and for one that cannot be read.
+std::map<std::string, std::string> ownXmp(const std::filesystem::path& path);
 
 /// The colour profile and the orientation of a WebP file, which the picture library does not hand on. Empty and 1 when
 /// absent.

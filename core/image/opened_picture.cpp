@@ -4,6 +4,7 @@
 #include "core/image/raw.h"
 
 #include <algorithm>
+#include <cmath>
 #include <cstring>
 #include <fstream>
 
@@ -24,6 +25,8 @@ std::string sniff(const unsigned char* b, std::size_t n)
         return "tiff";
     if (starts("RIFF", 4) && starts("WEBP", 4, 8))
         return "webp";
+    if (starts("\x76\x2f\x31\x01", 4))
+        return "openexr";
     return {};
 }
 
@@ -58,7 +61,7 @@ Result<std::string> formatOf(const fs::path& path)
         return fail("the file is empty", name);
     const std::string format = sniff(head, static_cast<std::size_t>(in.gcount()));
     if (format.empty())
-        return fail("not a picture this program reads", name, "JPEG, PNG, TIFF, WebP or a raw file from a camera");
+        return fail("not a picture this program reads", name, "JPEG, PNG, TIFF, WebP, EXR or a raw file from a camera");
     if (format == "jpeg" && !jpegIsWhole(path))
         return fail("the picture is cut short", name, "a JPEG with its end marker");
     return format;
@@ -76,19 +79,32 @@ bool isCmyk(const OIIO::ImageSpec& spec)
 }
 
 /// Whether its pixels are ones that are read.
-Status checkSpec(const OIIO::ImageSpec& spec, const std::string& name)
+Status checkSpec(const OIIO::ImageSpec& spec, const std::string& name, bool isLight)
 {
     if (spec.width < 1 || spec.height < 1 || static_cast<long long>(spec.width) * spec.height > kPixelLimit)
         return fail("picture too large", name, "at most 400 megapixels",
                     std::to_string(spec.width) + " x " + std::to_string(spec.height));
     if (isCmyk(spec))
         return fail("CMYK pictures are not read: convert it to RGB first", name);
-    if (spec.format != OIIO::TypeDesc::UINT8 && spec.format != OIIO::TypeDesc::UINT16)
+    const bool isFloat = spec.format == OIIO::TypeDesc::FLOAT || spec.format == OIIO::TypeDesc::HALF;
+    if (isLight ? !isFloat : spec.format != OIIO::TypeDesc::UINT8 && spec.format != OIIO::TypeDesc::UINT16)
         return fail("this pixel type is not read", name, "8 or 16 bits a channel", spec.format.c_str());
     if (spec.nchannels < 1 || (spec.nchannels == 2 && spec.alpha_channel != 1) || spec.nchannels > 5)
         return fail("unexpected number of channels", name, "grey or RGB, with or without alpha",
                     std::to_string(spec.nchannels));
     return {};
+}
+
+/// As EXR says them: x and y of red, green, blue and white.
+std::optional<Chromaticities> primariesOf(const OIIO::ImageSpec& spec)
+{
+    const auto* said = spec.find_attribute("chromaticities");
+    if (!said || said->type().basetype != OIIO::TypeDesc::FLOAT || said->type().basevalues() != 8)
+        return std::nullopt;
+    const auto* v = static_cast<const float*>(said->data());
+    if (!std::all_of(v, v + 8, [](float x) { return std::isfinite(x); }) || v[1] <= 0 || v[3] <= 0 || v[7] <= 0)
+        return std::nullopt;
+    return Chromaticities{{v[0], v[1]}, {v[2], v[3]}, {v[4], std::max(1e-6f, v[5])}, {v[6], v[7]}};
 }
 
 }  // namespace
@@ -125,9 +141,9 @@ Result<OpenedPicture> openPicture(const fs::path& path)
         return tl::make_unexpected(input.error());
     opened.input = std::move(*input);
     const OIIO::ImageSpec& spec = opened.spec;
-    if (const Status good = checkSpec(spec, path.string()); !good)
+    if (const Status good = checkSpec(spec, path.string(), opened.isLight()); !good)
         return tl::make_unexpected(good.error());
-    opened.bits = spec.format == OIIO::TypeDesc::UINT8 ? 8 : 16;
+    opened.bits = opened.isLight() ? 32 : spec.format == OIIO::TypeDesc::UINT8 ? 8 : 16;
     opened.colourChannels = spec.nchannels >= 3 ? 3 : 1;
     opened.associatedAlpha = spec.alpha_channel >= 0 && spec.get_int_attribute("oiio:UnassociatedAlpha", 0) == 0;
     opened.orientation = spec.get_int_attribute("Orientation", 1);
@@ -155,6 +171,10 @@ Result<PictureInfo> describe(const OpenedPicture& opened, const fs::path& path)
     info.width = turned ? opened.spec.height : opened.spec.width;
     info.height = turned ? opened.spec.width : opened.spec.height;
     info.hasAlpha = opened.spec.alpha_channel >= 0;
+    if (opened.isLight()) {
+        info.profile = lightProfile(primariesOf(opened.spec));
+        return info;
+    }
     auto profile = sourceProfile(opened.icc, opened.colourChannels, opened.bits);
     if (!profile)
         return fail(profile.error().what, path.string(), profile.error().expected, profile.error().found);

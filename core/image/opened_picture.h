@@ -15,6 +15,12 @@ struct OpenedPicture {
     int colourChannels = 3;
     bool associatedAlpha = false;  ///< colours are stored multiplied by their coverage
     std::vector<std::uint8_t> icc;
+    /// Pixels are light in floats (EXR), not codes.
+    bool isLight() const { return format == "openexr"; }
+    OIIO::TypeDesc type() const
+    {
+        return bits == 8 ? OIIO::TypeDesc::UINT8 : bits == 16 ? OIIO::TypeDesc::UINT16 : OIIO::TypeDesc::FLOAT;
+    }
 };
 
 /// A raw file, by its first bytes and its name: many of them look like TIFF files.

@@ -151,6 +151,39 @@ private:
     cmsHTRANSFORM m_transform = nullptr;
 };
 
+/// Light with primaries of its own.
+class LightTransform final : public SourceTransform {
+public:
+    LightTransform(const Matrix3& matrix, bool isWorking) : m_matrix(matrix), m_isWorking(isWorking) {}
+    void convert(const std::uint8_t* codes, int channels, int count, float* rgb) const override
+    {
+        run(codes, 1 / 255.0, channels, count, rgb);
+    }
+    void convert(const std::uint16_t* codes, int channels, int count, float* rgb) const override
+    {
+        run(codes, 1 / 65535.0, channels, count, rgb);
+    }
+    void convert(const float* light, int channels, int count, float* rgb) const override
+    {
+        run(light, 1, channels, count, rgb);
+    }
+
+private:
+    template <class Code>
+    void run(const Code* in, double scale, int channels, int count, float* rgb) const
+    {
+        const int g = channels >= 3 ? 1 : 0, b = channels >= 3 ? 2 : 0;
+        for (int i = 0; i < count; ++i, in += channels, rgb += 3) {
+            const LinearRgb c{in[0] * scale, in[g] * scale, in[b] * scale}, own = m_isWorking ? c : apply(m_matrix, c);
+            const double all[] = {own.r, own.g, own.b};
+            for (int k = 0; k < 3; ++k)
+                rgb[k] = std::isfinite(all[k]) ? static_cast<float>(all[k]) : 0;
+        }
+    }
+    Matrix3 m_matrix;
+    bool m_isWorking;
+};
+
 std::string describe(cmsHPROFILE profile)
 {
     char text[256] = {};
@@ -231,6 +264,34 @@ const std::vector<std::uint8_t>& iccProfile(RgbSpace space)
                                                               bytes(RgbSpace::OpRgb),   bytes(RgbSpace::ProPhoto),
                                                               bytes(RgbSpace::Rec2020), bytes(RgbSpace::Linear)};
     return all[static_cast<std::size_t>(space)];
+}
+
+void SourceTransform::convert(const float* /*light*/, int /*channels*/, int count, float* rgb) const
+{
+    std::fill_n(rgb, 3 * static_cast<std::size_t>(count), 0.0f);
+}
+
+SourceProfile lightProfile(const std::optional<Chromaticities>& primaries)
+{
+    const auto apart = [](const Chromaticities& p, const Chromaticities& q) {
+        double most = 0;
+        const double* const of[] = {p.red, p.green, p.blue, p.white, q.red, q.green, q.blue, q.white};
+        for (int i = 0; i < 4; ++i)
+            for (int k = 0; k < 2; ++k)
+                most = std::max(most, std::abs(of[i][k] - of[i + 4][k]));
+        return most;
+    };
+    constexpr double kSame = 2e-4;
+    const Chromaticities own = primaries.value_or(chromaticitiesOf(RgbSpace::Srgb));
+    SourceProfile result;
+    result.title = "linear light";
+    Matrix3 matrix = toWorking(own);
+    bool isWorking = false;
+    for (RgbSpace space : {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto, RgbSpace::Linear})
+        if (apart(own, chromaticitiesOf(space)) < kSame)
+            matrix = toWorking(space), isWorking = space == RgbSpace::Linear;
+    result.transform = std::make_shared<LightTransform>(matrix, isWorking);
+    return result;
 }
 
 Result<SourceProfile> sourceProfile(const std::vector<std::uint8_t>& icc, int channels, int bits)

@@ -23,6 +23,8 @@ public:
     /// Thread safe.
     virtual void convert(const std::uint8_t* codes, int channels, int count, float* rgb) const = 0;
     virtual void convert(const std::uint16_t* codes, int channels, int count, float* rgb) const = 0;
+    /// Of files that hold light itself; of others black.
+    virtual void convert(const float* light, int channels, int count, float* rgb) const;
 };
 
 struct SourceProfile {
@@ -35,5 +37,8 @@ struct SourceProfile {
 /// Reads an embedded profile (empty: sRGB is assumed) for pictures with `channels` colour channels (1 or 3) of `bits`
 /// (8 or 16). Fails for a damaged profile and for one of another kind (CMYK, Lab).
 Result<SourceProfile> sourceProfile(const std::vector<std::uint8_t>& icc, int channels, int bits);
+
+/// Light with these primaries; none: those of sRGB (the default of OpenEXR).
+SourceProfile lightProfile(const std::optional<Chromaticities>& primaries);
 
 }  // namespace amber

@@ -24,12 +24,15 @@ constexpr std::size_t kFileLimitBytes = std::size_t{4} << 30;
 template <class Code>
 void divideByAlpha(std::vector<Code>& codes, int channels, int alphaChannel)
 {
-    constexpr double kTop = std::numeric_limits<Code>::max();
+    constexpr bool kIsLight = std::is_floating_point_v<Code>;
+    constexpr double kTop = kIsLight ? 1 : static_cast<double>(std::numeric_limits<Code>::max());
     for (std::size_t i = 0; i < codes.size(); i += static_cast<std::size_t>(channels))
         if (const double alpha = codes[i + static_cast<std::size_t>(alphaChannel)]; alpha > 0 && alpha < kTop)
-            for (int k = 0; k < alphaChannel; ++k)
-                codes[i + static_cast<std::size_t>(k)] =
-                    static_cast<Code>(std::min(kTop, codes[i + static_cast<std::size_t>(k)] * kTop / alpha + 0.5));
+            for (int k = 0; k < alphaChannel; ++k) {
+                Code& code = codes[i + static_cast<std::size_t>(k)];
+                const double own = code * kTop / alpha;
+                code = static_cast<Code>(kIsLight ? own : std::min(kTop, own + 0.5));
+            }
 }
 
 template <class Code>
@@ -91,7 +94,7 @@ void developInto(const OpenedPicture& opened, const std::vector<Code>& codes, co
     const int alphaChannel = opened.spec.alpha_channel;
     if (alphaChannel >= 0)
         alpha.resize(static_cast<std::size_t>(width) * height);
-    const float scale = opened.bits == 8 ? 255.0f : 65535.0f;
+    const float scale = opened.bits == 8 ? 255.0f : opened.bits == 16 ? 65535.0f : 1.0f;
     inParallel(out.height, [&](int y) {
         std::vector<Code> line;
         const Code* in = codes.data() + static_cast<std::size_t>(y) * width * channels;
@@ -210,8 +213,9 @@ Result<Picture> wholePicture(const fs::path& path)
         return tl::make_unexpected(info.error());
     Picture picture;
     picture.info = std::move(*info);
-    const Status done = opened->bits == 8 ? develop<std::uint8_t>(*opened, path, picture)
-                                          : develop<std::uint16_t>(*opened, path, picture);
+    const Status done = opened->bits == 8    ? develop<std::uint8_t>(*opened, path, picture)
+                        : opened->bits == 16 ? develop<std::uint16_t>(*opened, path, picture)
+                                             : develop<float>(*opened, path, picture);
     if (!done)
         return tl::make_unexpected(done.error());
     return picture;
@@ -383,6 +387,8 @@ Result<EncodedPicture> encodedPicture(const fs::path& path)
     auto opened = openPicture(path);
     if (!opened)
         return tl::make_unexpected(opened.error());
+    if (opened->isLight())
+        return fail("light has no codes", path.string(), "JPEG, PNG, TIFF or WebP", "EXR");
     EncodedPicture result;
     result.icc = opened->icc;
     result.format = opened->format;

@@ -1,5 +1,5 @@
-// Reading pictures: JPEG, PNG, TIFF and WebP with 8 or 16 bits a channel, by what the file is, not by what it is
-// called; and raw files (raw.h).
+// Reading pictures: JPEG, PNG, TIFF and WebP with 8 or 16 bits a channel, EXR with light in floats, by what a file is
+// and not what it is called; and raw files (raw.h).
 #pragma once
 
 #include "core/base/cancel.h"
@@ -16,9 +16,9 @@ namespace amber {
 inline constexpr long long kPixelLimit = 400'000'000;
 
 struct PictureInfo {
-    std::string format;         ///< jpeg, png, tiff, webp or raw
+    std::string format;         ///< jpeg, png, tiff, webp, openexr or raw
     int width = 0, height = 0;  ///< upright, after the orientation tag
-    int bits = 8;               ///< per channel: 8 or 16
+    int bits = 8;               ///< per channel: 8, 16 or (light) 32
     bool hasAlpha = false;
     SourceProfile profile;  ///< of a raw file without a transform: it comes in working-space light
     bool isRaw() const { return format == "raw"; }
@@ -34,8 +34,8 @@ struct Picture {
 /// The size and the colour profile only; no pixels are decoded.
 Result<PictureInfo> readPictureInfo(const std::filesystem::path& path);
 
-/// Reads a whole picture. Refused, with the file named: what is none of these, CMYK, floating point,
-/// truncated and damaged files, pictures over kPixelLimit.
+/// Reads a whole picture. Refused, with the file named: what is none of these, CMYK, floats but
+/// in EXR, truncated and damaged files, pictures over kPixelLimit.
 Result<Picture> readPicture(const std::filesystem::path& path);
 
 /// Reads and reduces (area average in linear light) to at most `longEdge` pixels; never enlarges. With `quick`, JPEGs

@@ -33,17 +33,16 @@ const PictureInfo& RowReader::info() const { return m_state->info; }
 std::size_t RowReader::bytesPerRow() const
 {
     return static_cast<std::size_t>(m_state->info.width) * m_state->opened.spec.nchannels *
-           (m_state->info.bits == 8 ? 1 : 2);
+           static_cast<std::size_t>(m_state->info.bits / 8);
 }
 
 Status RowReader::read(int rows, std::vector<std::uint8_t>& codes)
 {
     State& s = *m_state;
     codes.resize(bytesPerRow() * static_cast<std::size_t>(rows));
-    const auto type = s.info.bits == 8 ? OIIO::TypeDesc::UINT8 : OIIO::TypeDesc::UINT16;
     const int from = s.opened.spec.y + s.next;
-    const bool read =
-        s.opened.input->read_scanlines(0, 0, from, from + rows, 0, 0, s.opened.spec.nchannels, type, codes.data());
+    const bool read = s.opened.input->read_scanlines(0, 0, from, from + rows, 0, 0, s.opened.spec.nchannels,
+                                                     s.opened.type(), codes.data());
     s.next += rows;
     if (read && !s.opened.input->has_error())
         return {};
@@ -59,9 +58,11 @@ void RowReader::toLinear(const std::uint8_t* codes, MutableImageView rows) const
         const std::uint8_t* in = codes + static_cast<std::size_t>(y) * bytesPerRow();
         if (s.info.bits == 8)
             transform.convert(in, s.opened.spec.nchannels, rows.width, rows.row(y));
-        else
+        else if (s.info.bits == 16)
             transform.convert(reinterpret_cast<const std::uint16_t*>(in), s.opened.spec.nchannels, rows.width,
                               rows.row(y));
+        else
+            transform.convert(reinterpret_cast<const float*>(in), s.opened.spec.nchannels, rows.width, rows.row(y));
     }
 }
 

@@ -239,5 +239,44 @@ TEST(OpenedPicture, SmallPicturesTakeLittleMemoryAndNothingTakesNone)
     EXPECT_EQ(bytesToRead(folder / "missing.tif"), 0u);
 }
 
+TEST(Light, IsReadAsItWasWrittenWholeAndByRows)
+{
+    const test::TemporaryFolder folder;
+    Image light(70, 45);
+    std::mt19937 random(3);
+    std::uniform_real_distribution<float> some(-0.5f, 20.0f);
+    for (int y = 0; y < light.height(); ++y)
+        for (int i = 0; i < 3 * light.width(); ++i)
+            light.mutableView().row(y)[i] = some(random);
+    OutputOptions options;
+    options.format = FileFormat::Exr32, options.space = RgbSpace::Linear;
+    ASSERT_TRUE(writePicture(folder / "whole.exr", light.view(), {}, options, {}));
+    const auto read = readPicture(folder / "whole.exr");
+    ASSERT_TRUE(read) << read.error().message();
+    EXPECT_EQ(read->info.format, "openexr");
+    EXPECT_EQ(read->info.bits, 32);
+    for (int y = 0; y < light.height(); ++y)
+        EXPECT_EQ(std::memcmp(read->image.view().row(y), light.view().row(y), 12 * light.width()), 0) << y;
+    const auto rows = RowReader::open(folder / "whole.exr");
+    ASSERT_TRUE(rows && *rows);
+    std::vector<std::uint8_t> codes;
+    ASSERT_TRUE((*rows)->read(45, codes));
+    Image band(70, 45);
+    (*rows)->toLinear(codes.data(), band.mutableView());
+    EXPECT_EQ(std::memcmp(band.view().data, light.view().data, sizeof(float) * 70 * 45 * 3), 0);
+    // Half floats with primaries of another space come back as the same light.
+    options.format = FileFormat::Exr, options.space = RgbSpace::DisplayP3;
+    ASSERT_TRUE(writePicture(folder / "half.exr", light.view(), {}, options, {}));
+    const auto half = readPicture(folder / "half.exr");
+    ASSERT_TRUE(half);
+    for (int i = 0; i < 3 * 70 * 45; ++i)
+        ASSERT_NEAR(half->image.view().data[i], light.view().data[i], 0.03) << i;
+    EXPECT_FALSE(readEncoded(folder / "half.exr")) << "light has no codes";
+    EXPECT_TRUE(readReduced(folder / "half.exr", 20, true));
+    const std::string bytes = readText(folder / "half.exr");
+    folder.write("cut.exr", bytes.substr(0, bytes.size() / 2));
+    EXPECT_FALSE(readPicture(folder / "cut.exr"));
+}
+
 }  // namespace
 }  // namespace amber

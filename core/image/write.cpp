@@ -25,13 +25,14 @@ struct FormatEntry {
     const char* plugin;
     int bits;
 };
-constexpr std::array<FormatEntry, 7> kFormats{{{"jpeg", ".jpg", "jpeg", 8},
+constexpr std::array<FormatEntry, 8> kFormats{{{"jpeg", ".jpg", "jpeg", 8},
                                                {"png8", ".png", "png", 8},
                                                {"png16", ".png", "png", 16},
                                                {"tiff8", ".tif", "tiff", 8},
                                                {"tiff16", ".tif", "tiff", 16},
                                                {"webp", ".webp", "webp", 8},
-                                               {"exr", ".exr", "openexr", 16}}};
+                                               {"exr", ".exr", "openexr", 16},
+                                               {"exr32", ".exr", "openexr", 32}}};
 
 const FormatEntry& entry(FileFormat format) { return kFormats[static_cast<std::size_t>(format)]; }
 
@@ -78,7 +79,7 @@ struct Codes {
 
 CodeType codesOf(FileFormat format)
 {
-    return format == FileFormat::Exr ? CodeType::Float : bitsOf(format) == 8 ? CodeType::Byte : CodeType::Word;
+    return isLight(format) ? CodeType::Float : bitsOf(format) == 8 ? CodeType::Byte : CodeType::Word;
 }
 
 /// What a file says of its pixels, beside the pixels.
@@ -101,8 +102,8 @@ void sayPrimaries(OIIO::ImageSpec& spec, RgbSpace space)
 
 OIIO::ImageSpec specOf(const char* plugin, const Codes& codes, const Told& told)
 {
-    OIIO::ImageSpec spec(codes.width, codes.height, codes.channels,
-                         codes.type == CodeType::Float ? OIIO::TypeDesc::HALF : codes.read());
+    const bool isHalf = told.options && told.options->format == FileFormat::Exr;
+    OIIO::ImageSpec spec(codes.width, codes.height, codes.channels, isHalf ? OIIO::TypeDesc::HALF : codes.read());
     if (codes.channels == 4)
         spec.alpha_channel = 3;
     spec["oiio:UnassociatedAlpha"] = 1;
@@ -122,9 +123,14 @@ OIIO::ImageSpec specOf(const char* plugin, const Codes& codes, const Told& told)
     } else if (kind == "png") {
         spec["png:compressionLevel"] = 3;
     } else if (kind == "tiff") {
-        spec["compression"] = "lzw";
+        // Photographs of 16 bits hardly become smaller by it (3 %), and take three times as long.
+        spec["compression"] = codes.type == CodeType::Word ? "none" : "lzw";
+        // Else the library puts in the time of writing, and no two files are alike: EXIF's blanks for what is not known
+        // (EXIF 2.32, 4.6.4), until the source's own comes over it.
+        spec["DateTime"] = "    :  :     :  :  ";
     } else {
-        spec["compression"] = "zip";
+        // Whole floats of photographs hardly become smaller, and take half a minute for 24 megapixels.
+        spec["compression"] = isHalf ? "zip" : "none";
         if (told.options)
             sayPrimaries(spec, told.options->space);
     }
@@ -168,10 +174,10 @@ Status writeCodes(const std::filesystem::path& temporary, const std::filesystem:
 }
 
 /// How far a file's pixels may be from the codes that it was made of.
-double boundOf(std::string_view plugin, int quality)
+double boundOf(FileFormat format, int quality)
 {
     constexpr double kHalf = 0.02;  // of light up to 16: half floats have 11 bits
-    return plugin == "openexr" ? kHalf : plugin == "jpeg" || plugin == "webp" ? boundOfQuality(quality) : 0;
+    return format == FileFormat::Exr ? kHalf : hasQuality(format) ? boundOfQuality(quality) : 0;
 }
 
 std::vector<std::uint8_t> profileIn(const std::filesystem::path& path, const char* plugin)
@@ -181,14 +187,14 @@ std::vector<std::uint8_t> profileIn(const std::filesystem::path& path, const cha
 
 /// Read back as a whole.
 Status verify(const std::filesystem::path& temporary, const std::filesystem::path& target, const char* plugin,
-              const std::vector<std::uint8_t>& icc, const CodePrint& print, int quality)
+              const std::vector<std::uint8_t>& icc, const CodePrint& print, double bound)
 {
     const bool hasPicture = std::string_view(plugin) != "openexr";
     if (const auto info = hasPicture ? readPictureInfo(temporary) : Result<PictureInfo>(PictureInfo{}); !info)
         return fail("what was written cannot be read back: " + info.error().what, target.string());
     if (!icc.empty() && profileIn(temporary, plugin) != icc)
         return fail("the colour profile did not arrive in the file", target.string());
-    if (const Status held = holdAgainst(print, temporary, plugin, boundOf(plugin, quality)); !held)
+    if (const Status held = holdAgainst(print, temporary, plugin, bound); !held)
         return fail(held.error().what, target.string());
     return {};
 }
@@ -200,11 +206,11 @@ Status complete(AtomicFile& file, const std::filesystem::path& path, const Outpu
     MetadataRule rule = options.metadata;
     if (options.format == FileFormat::Webp)
         rule.profile = profileOf(options);
-    if (options.format != FileFormat::Exr)
+    if (!isLight(options.format))
         if (const Status copied = copyMetadata(source, file.temporaryPath(), rule); !copied)
             return fail(copied.error().what, path.string());
-    if (const Status good =
-            verify(file.temporaryPath(), path, entry(options.format).plugin, profileOf(options), print, quality);
+    if (const Status good = verify(file.temporaryPath(), path, entry(options.format).plugin, profileOf(options), print,
+                                   boundOf(options.format, quality));
         !good)
         return good;
     return file.commit();
@@ -240,13 +246,14 @@ Image overWhite(ImageView linear, const std::vector<float>& alpha)
 std::string_view nameOf(FileFormat format) { return entry(format).name; }
 std::string_view extensionOf(FileFormat format) { return entry(format).extension; }
 int bitsOf(FileFormat format) { return entry(format).bits; }
+bool isLight(FileFormat format) { return format == FileFormat::Exr || format == FileFormat::Exr32; }
 
 bool hasQuality(FileFormat format) { return format == FileFormat::Jpeg || format == FileFormat::Webp; }
 
 const std::vector<std::uint8_t>& profileOf(const OutputOptions& options)
 {
     static const std::vector<std::uint8_t> none;
-    if (options.format == FileFormat::Exr)
+    if (isLight(options.format))
         return none;
     return options.profile ? options.profile->bytes() : iccProfile(options.space);
 }
@@ -256,7 +263,7 @@ Result<FileFormat> fileFormatFromName(std::string_view name)
     for (std::size_t i = 0; i < kFormats.size(); ++i)
         if (kFormats[i].name == name)
             return static_cast<FileFormat>(i);
-    return fail("unknown file format", {}, "jpeg, png8, png16, tiff8, tiff16, webp or exr", std::string(name));
+    return fail("unknown file format", {}, "jpeg, png8, png16, tiff8, tiff16, webp, exr or exr32", std::string(name));
 }
 
 void encodeToCodes(ImageView linear, RgbSpace space, std::uint8_t* codes) { encodeRows(linear, space, codes); }
@@ -299,6 +306,10 @@ void encodeLinear(ImageView linear, RgbSpace space, float* out)
     const Matrix3& m = fromWorking(space);
     inParallel(linear.height, [&](int y) {
         const float* in = linear.row(y);
+        if (space == RgbSpace::Linear) {
+            std::copy_n(in, 3 * linear.width, out + static_cast<std::size_t>(y) * linear.width * 3);
+            return;
+        }
         float* to = out + static_cast<std::size_t>(y) * linear.width * 3;
         for (int x = 0; x < linear.width; ++x, in += 3, to += 3) {
             const LinearRgb c = apply(m, LinearRgb{in[0], in[1], in[2]});
@@ -415,7 +426,8 @@ Status writeEncoded(const std::filesystem::path& path, const EncodedPicture& pic
     };
     if (const Status written = bits == 8 ? run(std::uint8_t{}) : run(std::uint16_t{}); !written)
         return written;
-    if (const Status good = verify(file.temporaryPath(), path, plugin, picture.icc, *print, kEncodedQuality); !good)
+    const double bound = std::string_view(plugin) == "jpeg" ? boundOfQuality(kEncodedQuality) : 0;
+    if (const Status good = verify(file.temporaryPath(), path, plugin, picture.icc, *print, bound); !good)
         return good;
     return file.commit();
 }

@@ -14,14 +14,16 @@ namespace amber {
 
 class WrittenFiles;
 
-enum class FileFormat { Jpeg, Png8, Png16, Tiff8, Tiff16, Webp, Exr };
+enum class FileFormat { Jpeg, Png8, Png16, Tiff8, Tiff16, Webp, Exr, Exr32 };
 
-/// jpeg, png8, png16, tiff8, tiff16, webp, exr
+/// jpeg, png8, png16, tiff8, tiff16, webp, exr, exr32
 std::string_view nameOf(FileFormat format);
 Result<FileFormat> fileFormatFromName(std::string_view name);
 /// With the dot: .jpg, .png, .tif, .webp, .exr
 std::string_view extensionOf(FileFormat format);
 int bitsOf(FileFormat format);
+/// Light itself, without limits, profile or metadata: EXR.
+bool isLight(FileFormat format);
 /// Whether a smaller file can be had for less quality: JPEG and WebP.
 bool hasQuality(FileFormat format);
 
@@ -63,7 +65,7 @@ Status writePacked(const std::filesystem::path& path, std::string_view bytes, in
 /// empty) carried over with the orientation set upright, the profile embedded, the whole read back and held against
 /// what was to be written (code_print.h), flushed, renamed. A file that is there already is replaced only when
 /// `written` lists it and it is unchanged (written_files.h). JPEG has no alpha: a picture with alpha is laid over
-/// white. EXR has half floats, zipped, and no metadata.
+/// white. EXR has half floats, or whole ones (Exr32, read back to the bit), zipped, and no metadata.
 Status writePicture(const std::filesystem::path& path, ImageView linear, const std::vector<float>& alpha,
                     const OutputOptions& options, const std::filesystem::path& source, WrittenFiles* written = nullptr);
 

@@ -348,7 +348,25 @@ Look lookFor(const Look& look, const PictureName& picture)
     for (Step& step : result.steps)
         if (!step.held.empty())
             step = stepFor(step, picture);
+    for (std::size_t i = stepsInside(look, picture); i-- > 0;)
+        result.steps[i].enabled = false;
     return result;
+}
+
+std::size_t stepsInside(const Look& look, const PictureName& picture)
+{
+    const auto& kinds = picture.inside;
+    const std::size_t steps = look.steps.size(), known = kinds.size();
+    // common[i][k]: the most that the first i steps and the first k kinds have in common.
+    std::vector<std::vector<std::size_t>> common(steps + 1, std::vector<std::size_t>(known + 1, 0));
+    for (std::size_t i = 1; known > 0 && i <= steps; ++i)
+        for (std::size_t k = 1; k <= known; ++k)
+            common[i][k] = typeOf(look.steps[i - 1]) == kinds[k - 1] ? common[i - 1][k - 1] + 1
+                                                                     : std::max(common[i - 1][k], common[i][k - 1]);
+    std::size_t inside = steps;
+    while (inside > 0 && common[inside - 1][known] == common[steps][known])
+        --inside;
+    return inside;
 }
 
 Step edited(const Step& step, const PictureName& picture, const Step& after)

@@ -45,7 +45,10 @@ Step letGo(const Step& step, const PictureName& picture, const std::string& part
 /// A set by another name, in all that a look's steps hold.
 Look withSetRenamed(Look look, const std::string& from, const std::string& to);
 
-/// The step, and the look, as one picture has it.
+/// How many of a look's first steps are in the picture already: up to the last of those that have their counterpart
+/// among PictureName::inside (the longest common subsequence of kinds). Of a picture that went through none: 0.
+std::size_t stepsInside(const Look& look, const PictureName& picture);
+/// The step, and the look, as one picture has it: with the steps switched off that are in it already.
 Step stepFor(const Step& step, const PictureName& picture);
 Look lookFor(const Look& look, const PictureName& picture);
 /// The step after an edit made while looking at one picture; `after` is what stepFor gave, changed. Every part that
