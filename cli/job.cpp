@@ -278,6 +278,7 @@ void addJob(CLI::App& app, Session& session)
     addJobArea(*job, session);
     addJobWork(*job, session);
     addJobHandover(*job, session);
+    addJobRetouch(*job, session);
     addJobCheck(*job, session);
     addJobReport(*job, session);
 }

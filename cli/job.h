@@ -27,6 +27,7 @@ void addJobLook(CLI::App& job, Session& session);      ///< key, look
 void addJobArea(CLI::App& job, Session& session);      ///< area
 void addJobWork(CLI::App& job, Session& session);      ///< balance, consistency
 void addJobHandover(CLI::App& job, Session& session);  ///< handover, merge, verify
+void addJobRetouch(CLI::App& job, Session& session);   ///< send, return, answer
 void addJobCheck(CLI::App& job, Session& session);     ///< check
 void addJobReport(CLI::App& job, Session& session);    ///< sheet, report
 

@@ -4,6 +4,7 @@
 #include "core/base/number_text.h"
 #include "core/base/written_files.h"
 #include "core/handover/job_batch.h"
+#include "core/handover/preflight.h"
 #include "core/handover/verify.h"
 #include "core/job/shoot_work.h"
 
@@ -16,7 +17,9 @@ struct Options {
     std::string job, out, part = "1/1", author, rights, recipeFile, recipeName;
     std::vector<std::string> frames, recipes;
     DeliveryChoices choices;
-    bool allButUnused = false, withCard = false;
+    bool allButUnused = false, withCard = false, ask = false, dryRun = false, done = false, closed = false;
+    std::string light;
+    int rating = 0;
 };
 
 /// Those that were named, or the one that options describe.
@@ -56,51 +59,107 @@ void seekCardsIn(JobStore& store, const std::vector<FrameId>& wanted, std::vecto
                 frame.card = card;
 }
 
-/// By all recipes; those that cut to the same ratio together, as the same frames show the colour card then.
 Result<ExportReport> shipAll(const Options& o, JobStore& store, const std::vector<Frame>& frames, const Look& look,
-                             const std::vector<FrameId>& wanted, std::vector<Recipe> recipes,
+                             const std::vector<FrameId>& wanted, const std::vector<Recipe>& recipes,
                              const std::pair<int, int>& part)
 {
-    ExportReport all;
+    std::vector<Shipment> shipments;
+    for (const Recipe& recipe : recipes) {
+        Shipment shipment = shipmentOf(recipe, o.out, frames);
+        shipment.author = o.author, shipment.rights = o.rights;
+        shipment.part = part.first, shipment.parts = part.second;
+        shipments.push_back(std::move(shipment));
+    }
+    const auto consignments = consignmentsOf(
+        store.job(), frames, wanted, [&](LookId id) { return store.currentLook(id); }, std::move(shipments),
+        o.withCard);
     std::set<FrameId> said;
-    const auto tell = progressOnTerminal("hand over");
-    while (!recipes.empty()) {
-        const double ratio = recipes.front().ratio;
-        std::vector<Shipment> shipments;
-        std::erase_if(recipes, [&](const Recipe& recipe) {
-            if (recipe.ratio != ratio)
-                return false;
-            Shipment shipment = shipmentOf(recipe, o.out, frames);
-            shipment.author = o.author, shipment.rights = o.rights;
-            shipment.part = part.first, shipment.parts = part.second;
-            shipments.push_back(std::move(shipment));
-            return true;
-        });
-        const auto batch =
-            batchOf(store.job(), frames, wanted, [&](LookId id) { return store.currentLook(id); }, {o.withCard, ratio});
-        for (const FrameId id : batch.withCard)
+    for (const Consignment& c : consignments)
+        for (const FrameId id : c.batch.withCard)
             if (const Frame* frame = frameOf(frames, id); frame && said.insert(id).second)
                 std::cerr << "amber: " << nameOf(*frame) << " is left out: it shows the colour card (--with-card)\n";
-        auto report = exportPictures(
-            look, batch.sources, shipments, [&](int done, int total, const Delivery&) { tell(done, total); },
-            interrupt(), batch.own);
-        if (!report)
-            return report;
-        all.deliveries.insert(all.deliveries.end(), report->deliveries.begin(), report->deliveries.end());
-        all.cancelled = all.cancelled || report->cancelled;
-        all.warning = report->warning.empty() ? all.warning : report->warning;
+    const auto tell = progressOnTerminal("hand over");
+    return exportAll(
+        look, consignments, [&](int done, int total, const Delivery&) { tell(done, total); }, interrupt());
+}
+
+/// Those that were named, of what was chosen besides.
+Result<std::vector<FrameId>> wantedFrames(const Options& o, const JobStore& store)
+{
+    auto wanted = namedFrames(store.frames(), o.frames);
+    if (!wanted)
+        return wanted;
+    const auto rule = [](const char* frames, std::string of = {}) {
+        HandOver choices;
+        choices.frames = frames, choices.of = std::move(of);
+        return choices;
+    };
+    const std::pair<bool, HandOver> rules[] = {{o.allButUnused, rule("used")},
+                                               {o.done, rule("done")},
+                                               {o.closed, rule("closed")},
+                                               {o.rating > 0, rule("rated", std::to_string(o.rating))},
+                                               {!o.light.empty(), rule("light", o.light)}};
+    for (const auto& [counts, chosen] : rules)
+        if (counts) {
+            const auto left = framesToHandOver(store.job(), store.frames(), chosen);
+            const std::set<FrameId> stay(left.begin(), left.end());
+            std::erase_if(*wanted, [&](FrameId id) { return stay.count(id) == 0; });
+        }
+    return wanted;
+}
+
+/// What would be written, and what should be known first.
+void sayPreflight(const Options& o, const JobStore& store, const std::vector<Frame>& frames, const Look& look,
+                  const std::vector<FrameId>& wanted, const std::vector<Recipe>& recipes, Session& session)
+{
+    PreflightOrder order{store.job(), frames, wanted, {}, look, {}};
+    for (const Recipe& recipe : recipes)
+        order.shipments.push_back(shipmentOf(recipe, o.out, frames));
+    order.batch = batchOf(store.job(), frames, wanted, [&](LookId id) { return store.currentLook(id); },
+                          {o.withCard, recipes.front().ratio});
+    const Preflight found = preflight(order, interrupt());
+    static constexpr const char* kWeights[] = {"stops", "asks", "says"};
+    Json points = Json::array();
+    for (const PreflightPoint& p : found.points) {
+        Json names = Json::array();
+        for (const FrameId id : p.frames)
+            if (const Frame* frame = frameOf(frames, id))
+                names.push_back(nameOf(*frame));
+        const char* weight = kWeights[static_cast<int>(p.weight)];
+        points.push_back({{"weight", weight}, {"words", p.words}, {"frames", std::move(names)}});
+        if (!session.json)
+            std::printf("%-6s %s\n", weight, p.words.c_str());
     }
-    return all;
+    const std::size_t files = order.batch.frames.size() * recipes.size();
+    if (session.json)
+        session.print({{"files", files}, {"bytes", found.bytes}, {"room", found.room}, {"points", std::move(points)}});
+    else
+        std::printf("%zu files, %s; nothing was written\n", files, bytesInWords(found.bytes).c_str());
+    if (found.stops())
+        session.report(Error{"something stands in the way", {}, {}, {}}, 1);
+}
+
+void askAbout(const Options& o, JobStore& store, const std::vector<Frame>& frames, const ExportReport& report,
+              const Recipe& first, Session& session)
+{
+    const auto entries = store.looks();
+    const LookId forAll = store.desk().look != 0 ? store.desk().look : entries.empty() ? 0 : entries.front().id;
+    const auto round = ask(store, shipmentOf(first, o.out, frames).target(), first.name,
+                           roundFilesOf(store, frames, forAll, report, first.name));
+    if (!round)
+        return session.report(round.error(), 1);
+    if (!session.json)
+        std::printf("round %d: an answer is asked for\n", round->number);
 }
 
 void runHandover(const Options& o, Session& session)
 {
-    auto store = openJob(o.job, false, session);
+    auto store = openJob(o.job, o.ask, session);
     if (!store)
         return;
     std::vector<Frame> frames = store->frames();
     const auto look = lookInHand(*store);
-    auto wanted = namedFrames(frames, o.frames);
+    const auto wanted = wantedFrames(o, *store);
     const auto recipes = recipesOf(o);
     const auto part = partOf(o.part);
     const std::initializer_list<const Error*> errors{look ? nullptr : &look.error(), wanted ? nullptr : &wanted.error(),
@@ -109,14 +168,16 @@ void runHandover(const Options& o, Session& session)
     for (const Error* error : errors)
         if (error)
             return session.report(*error);
-    if (o.allButUnused)
-        std::erase_if(*wanted, [&](FrameId id) { return store->job().frame(id).isUnused; });
     if (!o.withCard)
         seekCardsIn(*store, *wanted, frames);
+    if (o.dryRun)
+        return sayPreflight(o, *store, frames, *look, *wanted, *recipes, session);
     const auto report = shipAll(o, *store, frames, *look, *wanted, *recipes, *part);
     if (!report)
         return session.report(report.error());
     session.deliver(*report, look->name, wanted->size() * recipes->size());
+    if (o.ask)
+        askAbout(o, *store, frames, *report, recipes->front(), session);
 }
 
 void runMerge(const Options& o, Session& session)
@@ -228,7 +289,8 @@ void addChoices(CLI::App& hand, Options& o)
     hand.add_option("--part", o.part, "Of N machines that share the work this is the K-th: K/N")->capture_default_str();
     hand.add_option("--author", o.author, "Said in every file");
     hand.add_option("--rights", o.rights, "Said in every file");
-    hand.add_option("--format", d.format, "jpeg, png8, png16, tiff8, tiff16, webp or exr")->capture_default_str();
+    hand.add_option("--format", d.format, "jpeg, png8, png16, tiff8, tiff16, webp, exr or exr32")
+        ->capture_default_str();
     hand.add_option("--space", d.space, "srgb, p3, oprgb, prophoto or rec2020")->capture_default_str();
     hand.add_option("--quality", d.quality, "Quality of JPEG and WebP")
         ->check(CLI::Range(1, 100))
@@ -238,6 +300,12 @@ void addChoices(CLI::App& hand, Options& o)
     hand.add_option("--ratio", d.ratio, "Cut to this width / height (0: as it is)")->check(CLI::Range(0.0, 10.0));
     hand.add_option("--frames", o.frames, "Only these frames, by name")->delimiter(',');
     hand.add_flag("--with-card", o.withCard, "Also frames that show the colour card; without, they are left out");
+    hand.add_option("--light", o.light, "Only frames of this light");
+    hand.add_option("--rating", o.rating, "Only frames with so many stars or more")->check(CLI::Range(1, 5));
+    hand.add_flag("--done", o.done, "Only frames that are ticked off");
+    hand.add_flag("--closed", o.closed, "Only frames without open pins");
+    hand.add_flag("--ask", o.ask, "Ask the client for an answer about the files of the first recipe");
+    hand.add_flag("--dry-run", o.dryRun, "Say what is to be known before, and write nothing");
     hand.add_flag("--all-but-unused", o.allButUnused, "Without exposures of which another was chosen");
 }
 

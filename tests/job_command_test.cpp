@@ -341,5 +341,63 @@ TEST_F(JobCommand, AreasAreMarkedFoundListedAndWritten)
     EXPECT_EQ(told("area list")["areas"].size(), 2u);
 }
 
+TEST_F(JobCommand, SendsFramesOutAndTakesThemBack)
+{
+    const fs::path out = m_folder / "out";
+    const Json sent = told("send", "--out " + quoted(out) + " --frames a,b --note 'Heal it' --minutes 5");
+    ASSERT_EQ(sent["sent"].size(), 2u);
+    for (const char* name : {"a.tif", "b.tif", "hand-off.pdf", "hand-off.json", "manifest.json"})
+        EXPECT_TRUE(fs::exists(out / name)) << name;
+    const Json list = Json::parse(readText(out / "hand-off.json"));
+    EXPECT_EQ(list["pictures"][0]["note"], "Heal it");
+    EXPECT_EQ(list["pictures"][1]["identity"], sent["sent"][1]["identity"]);
+    fs::create_directory(m_folder / "back");
+    fs::copy_file(out / "b.tif", m_folder / "back/anything.tif");
+    const Json back = told("return", quoted(m_folder / "back"));
+    ASSERT_EQ(back["returned"].size(), 1u);
+    EXPECT_EQ(back["returned"][0]["frame"], "b");
+    EXPECT_EQ(back["returned"][0]["touched"], 0.0);
+    const fs::path standing = told("list")["frames"][1]["path"].get<std::string>();
+    EXPECT_EQ(standing, fs::path(back["returned"][0]["picture"].get<std::string>()));
+    EXPECT_EQ(standing.stem(), "b");
+    // What is nobody's is asked about, and nothing changes.
+    ASSERT_TRUE(writeRaw(m_folder / "stray.png", noise(48, 32, 3, 8, 99)));
+    refuses("return", quoted(m_folder / "stray.png"), "--frame");
+    refuses("return", quoted(m_folder / "stray.png") + " --frame c", "othing of that frame was sent");
+    refuses("return", quoted(m_folder / "nowhere.tif"), "no such file");
+    EXPECT_EQ(job("handover", "--out " + quoted(m_folder / "done") + " --format png16").status, 0);
+    EXPECT_TRUE(fs::exists(m_folder / "done/b.png")) << "under the frame's own name";
+}
+
+TEST_F(JobCommand, SaysWhatIsToBeKnownBeforeAndAsksTheClient)
+{
+    const fs::path out = m_folder / "out";
+    const Json dry = told("handover", "--out " + quoted(out) + " --recipe web,full --dry-run");
+    EXPECT_EQ(dry["files"], 6);
+    EXPECT_GT(dry["room"], dry["bytes"]);
+    EXPECT_FALSE(fs::exists(out)) << "nothing is written";
+    fs::create_directories(out / "web");
+    m_folder.write("out/web/a.jpg", "somebody's");
+    const Json clash = told("handover", "--out " + quoted(out) + " --recipe web --dry-run");
+    EXPECT_TRUE(contains(clash.dump(), "1 file gets another name")) << clash.dump();
+    EXPECT_EQ(job("handover", "--out " + quoted(m_folder / "out/web/a.jpg") + " --recipe web --dry-run").status, 1);
+    const Ran none = job("handover", "--out " + quoted(out) + " --rating 3 --dry-run");
+    EXPECT_EQ(none.status, 1);
+    EXPECT_TRUE(contains(none.out, "There is no frame to hand over")) << none.out;
+
+    EXPECT_EQ(job("handover", "--out " + quoted(out) + " --recipe web --ask").status, 0);
+    const Ran client =
+        run(std::string(AMBER_BIN_DIR) + "/amber_client " + quoted(out / "web") + " --after 0 --remarks 1");
+    EXPECT_EQ(client.status, 0) << client.err;
+    const Json answered = told("answer", quoted(out / "web/answer-round-1.json"));
+    EXPECT_EQ(answered["remarks"], 3);
+    EXPECT_EQ(JobStore::open(file())->job().pins.size(), 3u);
+    refuses("answer", quoted(out / "web/answer-round-1.json"), "was answered");
+    refuses("answer", quoted(m_folder / "evening.json"), "it is none");
+    const Json closed = told("handover", "--out " + quoted(out) + " --recipe web --dry-run");
+    EXPECT_TRUE(contains(closed.dump(), "3 pins are open")) << closed.dump();
+    EXPECT_EQ(fs::file_size(out / "web/a.jpg"), 10u) << "somebody's file is as it was";
+}
+
 }  // namespace
 }  // namespace amber::test

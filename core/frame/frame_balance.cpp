@@ -11,6 +11,39 @@
 
 namespace amber {
 
+bool InPicture::operator==(const InPicture& other) const
+{
+    return !balance == !other.balance && sourceRatio == other.sourceRatio && kept == other.kept &&
+           (!balance || balance == other.balance || *balance == *other.balance);
+}
+
+Placement InPicture::placement() const
+{
+    constexpr int kHeight = 20000;  // any size serves: places are fractions
+    return balance->placement(static_cast<int>(std::lround(kHeight * sourceRatio)), kHeight);
+}
+
+Region InPicture::placed(const Region& own) const
+{
+    const Region r = placement().inPlaced(own);
+    const double w = kept.right - kept.left, h = kept.bottom - kept.top;
+    return {(r.left - kept.left) / w, (r.top - kept.top) / h, (r.right - kept.left) / w, (r.bottom - kept.top) / h};
+}
+
+std::vector<const InPicture*> InPicture::layers(const FrameBalance& balance)
+{
+    std::vector<const InPicture*> all;
+    for (const InPicture* in = &balance.inPicture; *in; in = &in->balance->inPicture)
+        all.push_back(in);
+    return all;
+}
+
+double InPicture::ratio() const
+{
+    const Placement all = placement();
+    return all.width() * (kept.right - kept.left) / (all.height() * (kept.bottom - kept.top));
+}
+
 BalanceEnds solveEnds(ImageView picture, const Framing& framing, double blackBudget, double whiteBudget)
 {
     constexpr double kMostBlack = 0.05, kLeastWhite = 0.67;
@@ -69,6 +102,13 @@ Json opticsJson(const Optics& o)
     return json;
 }
 
+Json inPictureJson(const InPicture& in)
+{
+    return {{"balance", Json::parse(frameBalanceToText(*in.balance))},
+            {"ratio", in.sourceRatio},
+            {"kept", regionJson(in.kept)}};
+}
+
 }  // namespace
 
 std::string frameBalanceToText(const FrameBalance& b)
@@ -97,6 +137,8 @@ std::string frameBalanceToText(const FrameBalance& b)
         json["crops"].push_back({{"ratio", c.ratio}, {"crop", regionJson(c.crop)}});
     if (!(b.optics == Optics{}))
         json["optics"] = opticsJson(b.optics);
+    if (b.inPicture)
+        json["inPicture"] = inPictureJson(b.inPicture);
     return jsonText(json);
 }
 
@@ -180,6 +222,19 @@ std::string takeOptics(const Json& json, Optics& o)
     return kept.wrong;
 }
 
+std::string takeInPicture(const Json& json, InPicture& in)
+{
+    if (!json.is_object() || !json.contains("balance"))
+        return "inPicture";
+    KeptFields kept{json, {}};
+    kept.number("ratio", in.sourceRatio, 0.01, 100), kept.region("kept", in.kept);
+    auto balance = frameBalanceFromText(json["balance"].dump());
+    if (!kept.wrong.empty() || !balance)
+        return "inPicture";
+    in.balance = std::make_shared<const FrameBalance>(std::move(*balance));
+    return {};
+}
+
 std::string takeCrops(const Json& list, std::vector<RatioCrop>& crops)
 {
     if (!list.is_array())
@@ -230,11 +285,26 @@ Result<FrameBalance> frameBalanceFromText(const std::string& text)
     kept.number("ratio", b.geometry.ratio, 0, 20);
     if (const auto crops = j.find("crops"); crops != j.end() && kept.wrong.empty())
         kept.wrong = takeCrops(*crops, b.geometry.crops);
+    if (const auto in = j.find("inPicture"); in != j.end() && kept.wrong.empty())
+        kept.wrong = takeInPicture(*in, b.inPicture);
     if (const auto optics = j.find("optics"); optics != j.end() && kept.wrong.empty())
         kept.wrong = takeOptics(*optics, b.optics);
     if (!kept.wrong.empty())
         return fail("the balance cannot be read", kept.wrong, {}, text.substr(0, 60));
     return b;
+}
+
+std::string inPictureToText(const InPicture& in) { return in ? jsonText(inPictureJson(in)) : std::string(); }
+
+Result<InPicture> inPictureFromText(const std::string& text)
+{
+    InPicture in;
+    if (text.empty())
+        return in;
+    const std::string wrong = takeInPicture(Json::parse(text, nullptr, false), in);
+    if (!wrong.empty())
+        return fail("the balance cannot be read", wrong, {}, text.substr(0, 60));
+    return in;
 }
 
 std::string responseToText(const Response& response)

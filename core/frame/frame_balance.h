@@ -5,6 +5,7 @@
 #include "core/frame/balance.h"
 #include "core/frame/placement.h"
 
+#include <memory>
 #include <string>
 
 namespace amber {
@@ -19,6 +20,30 @@ struct BalanceEnds {
 /// count.
 BalanceEnds solveEnds(ImageView picture, const Framing& framing, double blackBudget, double whiteBudget);
 
+struct FrameBalance;
+
+/// What was done to a frame's own picture before it became the one that stands for it now: areas go on lying in the
+/// frame's own picture. Compared by what it says.
+struct InPicture {
+    std::shared_ptr<const FrameBalance> balance;  ///< null: nothing
+    double sourceRatio = 1;                       ///< width / height of the frame's own picture
+    Region kept;  ///< what was left of it when it came back, in fractions of what it had become
+    explicit operator bool() const { return balance != nullptr; }
+    bool operator==(const InPicture& other) const;
+    /// From the whole of what it had become to the frame's own picture.
+    Placement placement() const;
+    /// A place of the picture that stands for it, in the whole of what it had become.
+    Spot whole(Spot place) const
+    {
+        return {kept.left + place.x * (kept.right - kept.left), kept.top + place.y * (kept.bottom - kept.top)};
+    }
+    /// A region of the frame's own picture in the one that stands for it.
+    Region placed(const Region& own) const;
+    double ratio() const;  ///< width / height of the picture that stands for it
+    /// A picture may have come back more than once: what was done to it, the last first.
+    static std::vector<const InPicture*> layers(const FrameBalance& balance);
+};
+
 struct FrameBalance {
     Balance light;
     BalanceEnds ends;
@@ -29,6 +54,7 @@ struct FrameBalance {
     double keyStops = 0;  ///< meant to be so much lighter than the lead (low key: below 0)
     std::string because;  ///< what it rests on, in words, when it was solved
     double confidence = 0;
+    InPicture inPicture = {};
     bool operator==(const FrameBalance&) const = default;
     /// Whether pixels differ from the untouched picture.
     bool changesPixels() const
@@ -54,6 +80,8 @@ LinearRgb balancedColour(const LinearRgb& c, const FrameBalance& balance, const 
 /// anything else that is wrong is an error.
 std::string frameBalanceToText(const FrameBalance& balance);
 Result<FrameBalance> frameBalanceFromText(const std::string& text);
+std::string inPictureToText(const InPicture& in);
+Result<InPicture> inPictureFromText(const std::string& text);
 std::string responseToText(const Response& response);
 Result<Response> responseFromText(const std::string& text);
 

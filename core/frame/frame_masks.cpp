@@ -25,7 +25,17 @@ std::shared_ptr<const RoleMasks> masksOf(const FrameAreas& areas, const std::vec
     constexpr int kHeight = 20000;  // any size serves: places are fractions
     const Placement placement =
         areas.balance.placement(static_cast<int>(std::lround(kHeight * areas.sourceRatio)), kHeight);
-    const MaskGround ground(finished, areas.sourceRatio, [&](Spot place) { return placement.sourceOf(place); });
+    // Areas lie in the frame's own picture, whatever stands for it.
+    std::vector<std::pair<const InPicture*, Placement>> before;
+    for (const InPicture* in : InPicture::layers(areas.balance))
+        before.emplace_back(in, in->placement());
+    const double ownRatio = before.empty() ? areas.sourceRatio : before.back().first->sourceRatio;
+    const MaskGround ground(finished, ownRatio, [&](Spot place) {
+        Spot spot = placement.sourceOf(place);
+        for (const auto& [in, to] : before)
+            spot = to.sourceOf(in->whole(spot));
+        return spot;
+    });
     auto masks = std::make_shared<RoleMasks>();
     for (const auto& [role, area] : wanted)
         masks->set(role, ground.maskOf(*area));

@@ -2,6 +2,7 @@
 
 #include "core/area/area_mask.h"
 #include "core/base/atomic_file.h"
+#include "core/base/caught.h"
 #include "core/base/parallel.h"
 #include "core/frame/light_plan.h"
 #include "core/handover/weight.h"
@@ -430,6 +431,18 @@ Outcomes allFailed(const Order& order, const Error& error)
     return Outcomes(order.sinks.size(), tl::make_unexpected(error));
 }
 
+/// What follows the last row of a sink.
+Result<int> finished(const Order& order, SinkRows& s, Size own)
+{
+    if (s.status && s.reducer)
+        return finishWhole(order, s.sink, s.reducer->result(), {}, own);
+    if (s.status)
+        s.status = s.writer->finish(order.source);
+    if (!s.status)
+        return tl::make_unexpected(s.status.error());
+    return hasQuality(s.sink.output.format) ? s.sink.output.quality : 0;
+}
+
 Outcomes deliverInBands(BandPlan& plan, RowReader& reader)
 {
     const Order& order = plan.order;
@@ -441,18 +454,12 @@ Outcomes deliverInBands(BandPlan& plan, RowReader& reader)
         sinks.push_back(openRows(plan, sink));
     if (const Status run = runBands(plan, reader, sinks); !run)
         return allFailed(order, run.error());
-    Outcomes outcomes;
     const Size own{plan.placement.width(), plan.placement.height()};
-    for (SinkRows& s : sinks) {
-        if (s.status && s.reducer) {
-            outcomes.push_back(finishWhole(order, s.sink, s.reducer->result(), {}, own));
-            continue;
-        }
-        if (s.status)
-            s.status = s.writer->finish(order.source);
-        const int quality = hasQuality(s.sink.output.format) ? s.sink.output.quality : 0;
-        outcomes.push_back(s.status ? Result<int>(quality) : tl::make_unexpected(s.status.error()));
-    }
+    Outcomes outcomes(sinks.size(), Result<int>(0));
+    // What is left of each file is one core's work.
+    inParallel(sinks.size(), [&](std::size_t i) {
+        outcomes[i] = caught(sinks[i].sink.target.string(), [&] { return finished(order, sinks[i], own); });
+    });
     return outcomes;
 }
 
@@ -496,18 +503,44 @@ Outcomes deliverWhole(const Order& order)
     return outcomes;
 }
 
+/// A part of a picture, by fractions.
+Image cutTo(Image picture, const Region& part)
+{
+    if (part.isWhole())
+        return picture;
+    const auto at = [](double share, int of) { return std::clamp(static_cast<int>(std::lround(share * of)), 0, of); };
+    const int left = std::min(at(part.left, picture.width()), picture.width() - 1),
+              top = std::min(at(part.top, picture.height()), picture.height() - 1);
+    Image out(std::max(1, at(part.right, picture.width()) - left),
+              std::max(1, at(part.bottom, picture.height()) - top));
+    for (int y = 0; y < out.height(); ++y)
+        std::copy_n(picture.view().row(top + y) + std::ptrdiff_t{3} * left, std::ptrdiff_t{3} * out.width(),
+                    out.mutableView().row(y));
+    return out;
+}
+
 /// Where the look's roles lie on the finished picture, told on few of its pixels.
 Status findMasks(Order& order)
 {
     const auto lies = [&](const std::string& role) { return order.own.areas.contains(role); };
     if (std::none_of(order.plan.roles().begin(), order.plan.roles().end(), lies))
         return {};
-    auto small = readReduced(order.source, kMaskLongEdge, true);
+    // What stands for a frame's own picture has gone through steps: areas are told on its own, as it would be without.
+    const auto layers = InPicture::layers(order.own.balance);
+    const bool isOfOriginal = !layers.empty() && !order.own.original.empty();
+    auto small = readReduced(isOfOriginal ? order.own.original : order.source, kMaskLongEdge, true);
     if (!small)
         return tl::make_unexpected(small.error());
-    FrameAreas areas{order.own.areas, order.own.balance,
-                     static_cast<double>(small->image.width()) / small->image.height()};
-    const Image finished = balancedPicture(std::move(small->image), order.own.balance, order.own.response);
+    const double ratio = static_cast<double>(small->image.width()) / small->image.height();
+    Image before = std::move(small->image);
+    for (auto in = layers.rbegin(); isOfOriginal && in != layers.rend(); ++in)
+        before = cutTo(balancedPicture(std::move(before), *(*in)->balance,
+                                       in == layers.rbegin() ? order.own.originalResponse : Response{}),
+                       (*in)->kept);
+    const Image finished = balancedPicture(std::move(before), order.own.balance, order.own.response);
+    FrameAreas areas{order.own.areas, order.own.balance, ratio};
+    if (isOfOriginal && layers.size() == 1)
+        areas.balance.inPicture.sourceRatio = ratio;  // as the reduced picture has it: the same masks as without
     order.masks = masksOf(areas, order.plan.roles(), finished.view());
     return {};
 }

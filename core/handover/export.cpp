@@ -8,6 +8,7 @@
 #include "core/handover/made_of.h"
 
 #include <algorithm>
+#include <list>
 #include <memory>
 #include <mutex>
 #include <optional>
@@ -132,12 +133,15 @@ void deliverLanes(Run& run, const RenderPlan& plan, std::size_t i, const fs::pat
     while (!todo.empty()) {
         const double ratio = run.lanes[todo.front()]->shipment.recipe.ratio;
         std::vector<Sink> sinks;
+        std::list<OutputOptions> outputs;  // sinks hold on to them
         std::vector<std::size_t> now;
         std::erase_if(todo, [&](std::size_t n) {
             Lane& lane = *run.lanes[n];
             if (lane.shipment.recipe.ratio != ratio)
                 return false;
-            sinks.push_back({lane.shipment.recipe, lane.finish, lane.output, lane.written, lane.targets[i]});
+            OutputOptions& output = outputs.emplace_back(lane.output);
+            output.metadata.own = own.says;
+            sinks.push_back({lane.shipment.recipe, lane.finish, output, lane.written, lane.targets[i]});
             now.push_back(n);
             return true;
         });

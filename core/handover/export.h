@@ -49,6 +49,11 @@ struct PictureOwn {
     std::shared_ptr<const Look> look = nullptr;  ///< in the place of the look of the others
     std::map<std::string, Area> areas = {};      ///< where the look's roles lie on it
     std::string light = {};                      ///< the name of its light, for file names
+    /// Of a picture that stands for a frame's own (FrameBalance::inPicture): that one, where areas lie, and its
+    /// camera's response.
+    std::filesystem::path original = {};
+    Response originalResponse = {};
+    std::map<std::string, std::string> says = {};  ///< in our own XMP (MetadataRule::own)
 };
 
 /// Called after each file, in order of finishing, from one thread at a time: how many are done, of how many, and the

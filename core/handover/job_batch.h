@@ -4,6 +4,7 @@
 
 #include "core/handover/export.h"
 #include "core/job/job_store.h"
+#include "core/job/rounds.h"
 
 namespace amber {
 
@@ -22,6 +23,28 @@ struct CardRule {
 /// Frames that have a look of their own, or whose light has one, are given it; `looks` gives the job's looks.
 JobBatch batchOf(const Job& job, const std::vector<Frame>& frames, const std::vector<FrameId>& wanted,
                  const std::function<Result<Look>(LookId)>& looks, const CardRule& cards = {});
+
+/// Which frames go by what was chosen: all of them, those in use (not an exposure of which another was chosen), ticked
+/// off, rated at least so much, of one light, without open pins, or these.
+std::vector<FrameId> framesToHandOver(const Job& job, const std::vector<Frame>& frames, const HandOver& choices,
+                                      const std::vector<FrameId>& chosen = {});
+
+/// Frames on their way by recipes that cut to one ratio: which of them show the colour card goes by it.
+struct Consignment {
+    JobBatch batch;
+    std::vector<Shipment> shipments;
+};
+std::vector<Consignment> consignmentsOf(const Job& job, const std::vector<Frame>& frames,
+                                        const std::vector<FrameId>& wanted,
+                                        const std::function<Result<Look>(LookId)>& looks,
+                                        std::vector<Shipment> shipments, bool withCard);
+/// exportPictures() of one after the other, as one.
+Result<ExportReport> exportAll(const Look& lookForAll, const std::vector<Consignment>& consignments,
+                               const ExportProgress& progress, const CancelToken& cancel);
+
+/// What a round asks about: the files of one recipe of a delivery, each with the revision of its look.
+std::vector<Round::File> roundFilesOf(const JobStore& store, const std::vector<Frame>& frames, LookId lookForAll,
+                                      const ExportReport& report, const std::string& recipe);
 
 /// What choices name, into `folder`. Fails for a format or a space that is not known.
 Result<Recipe> recipeOf(const DeliveryChoices& choices);

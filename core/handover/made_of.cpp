@@ -14,6 +14,10 @@ std::string restOf(const PictureOwn& own)
     std::string all = responseToText(own.response) + "\n" + own.name.own;
     for (const std::string& set : own.name.sets)
         all += "\n" + set;
+    for (const std::string& kind : own.name.inside)
+        all += "\n" + kind;
+    for (const auto& [name, value] : own.says)
+        all += "\n" + name + "=" + value;
     for (const auto& [role, area] : own.areas)
         all += "\n" + role + " " + areaToText(area);
     return all;

@@ -366,8 +366,9 @@ TEST(Parts, OfSeveralMachinesGiveTheSameFilesAsOne)
     EXPECT_EQ(verified->files.size(), 7u);
     EXPECT_EQ(verified->wrong(), 0);
     for (const auto& entry : fs::directory_iterator(folder / "one/web"))
-        if (entry.path().extension() == ".jpg")
+        if (entry.path().extension() == ".jpg") {
             EXPECT_EQ(readText(entry.path()), readText(folder / "many/web" / entry.path().filename()));
+        }
     const auto again = exportPictures(Look{}, sources, by(recipe, folder / "many"), {}, {});
     for (const Delivery& d : again->deliveries)
         EXPECT_TRUE(d.isKept) << "one machine goes on where many ended";

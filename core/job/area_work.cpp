@@ -14,17 +14,19 @@ Result<Image> groundOf(const Job& job, const Frame& frame, int longEdge)
 {
     Image image;
     if (longEdge > 0) {
-        auto picture = readReduced(frame.path, longEdge, false);
+        auto picture = readReduced(frame.own(), longEdge, false);
         if (!picture)
             return tl::make_unexpected(picture.error());
         image = std::move(picture->image);
     } else {
-        auto picture = readPicture(frame.path);
+        auto picture = readPicture(frame.own());
         if (!picture)
             return tl::make_unexpected(picture.error());
         image = std::move(picture->image);
     }
     FrameBalance light = job.frame(frame.id).balance;
+    if (const auto layers = InPicture::layers(light); !layers.empty())
+        light = FrameBalance(*layers.back()->balance);
     light.optics = {}, light.geometry = {};
     return balancedPicture(std::move(image), light, job.responseOf(light));
 }

@@ -222,10 +222,10 @@ bool isPicture(const fs::directory_entry& entry, const std::vector<std::string>&
 
 const std::vector<std::string>& pictureEndings()
 {
-    static const std::vector<std::string> kEndings{".jpg", ".jpeg", ".png", ".tif", ".tiff", ".webp", ".dng", ".3fr",
-                                                   ".arw", ".cr2",  ".cr3", ".crw", ".dcr",  ".erf",  ".fff", ".iiq",
-                                                   ".kdc", ".mef",  ".mos", ".mrw", ".nef",  ".nrw",  ".orf", ".pef",
-                                                   ".raf", ".raw",  ".rw2", ".rwl", ".sr2",  ".srf",  ".srw", ".x3f"};
+    static const std::vector<std::string> kEndings{
+        ".jpg", ".jpeg", ".png", ".tif", ".tiff", ".webp", ".exr", ".dng", ".3fr", ".arw", ".cr2",
+        ".cr3", ".crw",  ".dcr", ".erf", ".fff",  ".iiq",  ".kdc", ".mef", ".mos", ".mrw", ".nef",
+        ".nrw", ".orf",  ".pef", ".raf", ".raw",  ".rw2",  ".rwl", ".sr2", ".srf", ".srw", ".x3f"};
     return kEndings;
 }
 

@@ -1,4 +1,5 @@
 #include "core/job/job_tables.h"
+#include "core/job/kept_texts.h"
 #include "core/job/table_rows.h"
 
 #include <algorithm>
@@ -62,6 +63,11 @@ void readDelivery(const JobFile& file, Desk& desk)
     });
 }
 
+void readHandOver(const JobFile& file, Desk& desk)
+{
+    forRows(file, "SELECT json FROM hand_over", [&](Row& row) { desk.handOver = handOverFromText(row.text()); });
+}
+
 void readHeld(const JobFile& file, Desk& desk)
 {
     forRows(file, "SELECT kind, frame, with_table FROM held_reference", [&](Row& row) {
@@ -122,6 +128,7 @@ const std::vector<DeskPart>& deskParts()
                                               {"second looks", {"aside"}, readAsides},
                                               {"time plan", {"time_plan", "stage_time"}, readTimes},
                                               {"delivery", {"delivery"}, readDelivery},
+                                              {"recipes", {"hand_over"}, readHandOver},
                                               {"reference", {"held_reference", "held_path"}, readHeld}};
     return kParts;
 }
@@ -179,6 +186,8 @@ void writeDesk(JobFile& file, const Desk& before, const Desk& after, const std::
         file.run("INSERT OR REPLACE INTO delivery VALUES (1, ?, ?, ?, ?, ?, ?)", d.format, d.space, d.quality,
                  d.longEdge, d.ratio, d.folder);
     }
+    if (!(before.handOver == after.handOver))
+        file.run("INSERT OR REPLACE INTO hand_over VALUES (1, ?)", handOverToText(after.handOver));
     if (!(before.held == after.held))
         writeHeld(file, after.held);
 }

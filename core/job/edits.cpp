@@ -7,7 +7,7 @@
 namespace amber {
 namespace {
 
-void carryMarks(Job& job, FrameId frame, const FrameBalance& before, const FrameBalance& after, const RatioOf& ratioOf)
+std::vector<Region*> marksOf(Job& job, FrameId frame)
 {
     std::vector<Region*> marks;
     for (KeyColour& key : job.keys)
@@ -19,6 +19,12 @@ void carryMarks(Job& job, FrameId frame, const FrameBalance& before, const Frame
     if (job.frames.count(frame) > 0)
         for (Region& region : job.frames[frame].framing.leftOut)
             marks.push_back(&region);
+    return marks;
+}
+
+void carryMarks(Job& job, FrameId frame, const FrameBalance& before, const FrameBalance& after, const RatioOf& ratioOf)
+{
+    const std::vector<Region*> marks = marksOf(job, frame);
     if ((before.geometry == after.geometry && before.optics == after.optics) || marks.empty())
         return;
     constexpr double kUsualRatio = 1.5;
@@ -30,6 +36,13 @@ void carryMarks(Job& job, FrameId frame, const FrameBalance& before, const Frame
 }
 
 }  // namespace
+
+Job withMarks(Job job, FrameId frame, const std::function<Region(const Region&)>& place)
+{
+    for (Region* mark : marksOf(job, frame))
+        *mark = place(*mark);
+    return job;
+}
 
 Job withBalances(Job job, const std::map<FrameId, FrameBalance>& balances, const RatioOf& ratioOf)
 {
@@ -217,7 +230,12 @@ Area::InBalance inBalanceOf(const Job& job, const std::string& role)
 Region cardInPlaced(const ShownCard& card, const FrameBalance& balance)
 {
     constexpr int kHeight = 20000;
-    return balance.placement(static_cast<int>(std::lround(kHeight * card.ratio)), kHeight).inPlaced(card.region);
+    const auto layers = InPicture::layers(balance);
+    Region place = card.region;
+    for (auto in = layers.rbegin(); in != layers.rend(); ++in)
+        place = (*in)->placed(place);
+    const double ratio = layers.empty() ? card.ratio : layers.front()->ratio();
+    return balance.placement(static_cast<int>(std::lround(kHeight * ratio)), kHeight).inPlaced(place);
 }
 
 Framing countedFraming(const Job& job, const Frame& frame)

@@ -15,6 +15,9 @@ using RatioOf = std::function<std::optional<double>(FrameId)>;
 /// is turned, set upright or cropped.
 Job withBalances(Job job, const std::map<FrameId, FrameBalance>& balances, const RatioOf& ratioOf);
 
+/// What is marked on a frame (key colours, their places, regions left out) lies elsewhere on its finished picture.
+Job withMarks(Job job, FrameId frame, const std::function<Region(const Region&)>& place);
+
 /// One number of light set on several frames at once: to the same value, or each moved by as much as the frame in hand
 /// is. Frames on which it is locked are left, but for the frame in hand. `balances` are those of the chosen frames.
 enum class Together { Set, Shift };

@@ -68,6 +68,9 @@ std::vector<FrameId> Job::framesOf(const FrameSet& set) const
 PictureName Job::pictureName(FrameId frame) const
 {
     PictureName name(std::to_string(frame));
+    // Another look that was chosen on purpose runs whole.
+    if (const auto& in = this->frame(frame).standIn; in && (lookOf(frame) == 0 || lookOf(frame) == in->look))
+        name.inside = in->inside;
     for (const bool ofLights : {false, true})
         for (const FrameSet& set : sets)
             if ((set.ofLight != 0) == ofLights) {
@@ -113,6 +116,15 @@ std::map<std::string, Area> Job::areasOf(FrameId frame) const
     for (auto at = areas.lower_bound({frame, {}}); at != areas.end() && at->first.first == frame; ++at)
         own[at->first.second] = at->second;
     return own;
+}
+
+std::vector<PinId> Job::openPins(FrameId frame) const
+{
+    std::vector<PinId> open;
+    for (const auto& [id, pin] : pins)
+        if (pin.frame == frame && !pin.isDone)
+            open.push_back(id);
+    return open;
 }
 
 std::string Job::balanceFault(FrameId id) const

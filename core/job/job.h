@@ -6,6 +6,7 @@
 #include "core/area/area.h"
 #include "core/balance/colour_card.h"
 #include "core/frame/frame_balance.h"
+#include "core/image/spot.h"
 #include "core/job/time_plan.h"
 #include "core/look/picture_name.h"
 #include "core/measure/key_colour.h"
@@ -34,11 +35,22 @@ struct Frame {
     std::uintmax_t bytes = 0;    ///< size of the file of that hash; 0 when it is not known
     bool isLost = false;         ///< nothing is there any more
     bool cardSought = false;     ///< a colour card was looked for in it
-    std::optional<ShownCard> card = {};  ///< that it shows
+    std::optional<ShownCard> card = {};   ///< that it shows
+    std::filesystem::path original = {};  ///< its own picture, when `path` is one that stands for it; else empty
+    /// The picture that areas, cards and lenses are of.
+    const std::filesystem::path& own() const { return original.empty() ? path : original; }
 };
 
 /// The frame of this id, or none.
 const Frame* frameOf(const std::vector<Frame>& frames, FrameId id);
+
+/// A picture that stands for a frame's own: a file that came back from retouching (core/retouch).
+struct StandIn {
+    std::int64_t file = 0;            ///< JobStore::standInFiles()
+    LookId look = 0;                  ///< of which steps are in it
+    std::vector<std::string> inside;  ///< the kinds of these, in their order
+    bool operator==(const StandIn&) const = default;
+};
 
 /// What was decided of one frame.
 struct FrameState {
@@ -50,6 +62,7 @@ struct FrameState {
     LookId look = 0;           ///< its own; 0: that of its light, else the one for all (Desk::look)
     bool isUnused = false;     ///< of its bracket another exposure was chosen
     std::vector<FrameId> mergedFrom;  ///< the exposures it was merged of
+    std::optional<StandIn> standIn = {};
     bool operator==(const FrameState&) const = default;
 };
 
@@ -82,6 +95,20 @@ using KeyPlaceId = std::pair<FrameId, std::string>;  ///< the frame, and the nam
 
 using AreaId = std::pair<FrameId, std::string>;  ///< the frame, and the role by its name
 
+/// Something that is to be done about a frame, or was said of it.
+struct Pin {
+    enum class From { Artist, Check, Client } from = From::Artist;
+    FrameId frame = 0;
+    std::optional<Spot> place = {};  ///< fractions of the finished picture; none: all of it
+    std::string text;
+    std::string about;        ///< the version it is about, in words: "Warm evening, round 2"
+    RevisionId revision = 0;  ///< of the frame's look at that time; 0 when it is not known
+    std::string made;         ///< "2026-05-04 10:11:12", UTC
+    bool isDone = false;
+    bool operator==(const Pin&) const = default;
+};
+using PinId = std::int64_t;
+
 /// A look of the job: which of its revisions counts. A look whose making was taken back is not in the job.
 struct LookState {
     std::string name;
@@ -101,6 +128,7 @@ struct Job {
     std::map<LookId, LookState> looks;
     std::vector<CheckUse> uses;  ///< own ones; their names are unlike
     Acceptances accepted;        ///< findings that were let stand
+    std::map<PinId, Pin> pins;
     bool operator==(const Job&) const = default;
 
     /// As it came, of a frame of which nothing was decided.
@@ -129,6 +157,9 @@ struct Job {
     std::map<std::string, Area> areasOf(FrameId frame) const;
     /// A use by its name, shipped or own; null when there is none.
     const CheckUse* useOf(const std::string& name) const;
+    /// A number that no pin has.
+    PinId nextPin() const { return pins.empty() ? 1 : pins.rbegin()->first + 1; }
+    std::vector<PinId> openPins(FrameId frame) const;
     /// Why a frame must not be handed over as it stands: its balance cannot be read, or rests on a response that the
     /// job does not have. Empty when it may.
     std::string balanceFault(FrameId frame) const;
@@ -152,6 +183,19 @@ struct Aside {
 };
 
 /// How files are handed over, as it was last chosen.
+struct HandOver {
+    static constexpr const char* kByHand = "by hand";
+    std::vector<std::string> recipes{kByHand};  ///< by name
+    std::string byHand;                         ///< the one set by hand, as the JSON of a recipe
+    std::string frames = "all";                 ///< all, used, done, rated, light, closed, chosen: which of them
+    std::string of;                             ///< the light's name, or the least rating
+    std::string author, rights;
+    std::string folder;   ///< as keptPlace() gives it
+    std::string outside;  ///< the folder that files for retouching went to last, and come back to
+    bool operator==(const HandOver&) const = default;
+};
+
+/// How files were handed over before there were recipes.
 struct DeliveryChoices {
     std::string format = "jpeg", space = "srgb";  ///< by their names in files
     int quality = 92;
@@ -183,6 +227,7 @@ struct Desk {
     TimePlan plan;
     std::map<FrameId, StageTimes> spent;
     DeliveryChoices delivery;
+    HandOver handOver;
     HeldReference held;
     bool operator==(const Desk&) const = default;
 };

@@ -83,6 +83,8 @@ void JobStore::State::readFrames()
     }
     readCards();
     locateLost();
+    readStandInFiles();
+    showFrames();
 }
 
 void JobStore::State::readCards()
@@ -135,13 +137,14 @@ std::size_t JobStore::State::placeInFrames(FrameId id) const
     return static_cast<std::size_t>(found - frames.begin());
 }
 
-const std::vector<Frame>& JobStore::frames() const { return m_state->frames; }
+const std::vector<Frame>& JobStore::frames() const { return m_state->shown; }
 
 void JobStore::lookAgainFor(const std::vector<FrameId>& frames)
 {
     for (const FrameId frame : frames)
         m_state->frames[m_state->placeInFrames(frame)].isLost = true;
     m_state->locateLost();
+    m_state->showFrames();
 }
 
 Status JobStore::addFrames(const std::vector<fs::path>& paths)
@@ -169,6 +172,7 @@ Status JobStore::addFrames(const std::vector<fs::path>& paths)
         transaction.commit();
         s.frames = std::move(frames), s.kept = std::move(kept);
         s.locateLost();
+        s.showFrames();
     });
 }
 
@@ -195,6 +199,7 @@ Status JobStore::setCards(const std::map<FrameId, std::optional<ShownCard>>& car
             Frame& of = m_state->frames[m_state->placeInFrames(frame)];
             of.cardSought = true, of.card = card;
         }
+        m_state->showFrames();
     });
 }
 
@@ -204,6 +209,11 @@ Status JobStore::setFrameContents(const std::vector<Content>& contents)
         SQLite::Transaction transaction(m_state->sql);
         SQLite::Statement update(m_state->sql, "UPDATE frame SET hash = ?, bytes = ? WHERE id = ?");
         for (const Content& c : contents) {
+            if (State::KeptStandIn* kept = m_state->standingFor(c.frame)) {
+                m_state->run("UPDATE stand_in_file SET hash = ?, bytes = ? WHERE id = ?", c.hash,
+                             static_cast<std::int64_t>(c.bytes), kept->file.id);
+                continue;
+            }
             update.bind(1, c.hash);
             update.bind(2, static_cast<std::int64_t>(c.bytes));
             update.bind(3, c.frame);
@@ -212,6 +222,10 @@ Status JobStore::setFrameContents(const std::vector<Content>& contents)
         }
         transaction.commit();
         for (const Content& c : contents) {
+            if (State::KeptStandIn* in = m_state->standingFor(c.frame)) {
+                in->file.hash = c.hash, in->file.bytes = c.bytes;
+                continue;
+            }
             Frame& frame = m_state->frames[m_state->placeInFrames(c.frame)];
             if (!frame.hash.empty() && frame.hash != c.hash) {
                 m_state->run("DELETE FROM frame_card WHERE frame = ?", c.frame);
@@ -219,6 +233,7 @@ Status JobStore::setFrameContents(const std::vector<Content>& contents)
             }
             frame.hash = c.hash, frame.bytes = c.bytes;
         }
+        m_state->showFrames();
     });
 }
 
@@ -226,20 +241,30 @@ Status JobStore::moveFrames(const std::vector<std::pair<FrameId, fs::path>>& pla
 {
     return guarded(file(), [&] {
         std::map<std::size_t, State::KeptPlace> moved;
+        std::map<FrameId, State::KeptPlace> standing;
         SQLite::Transaction transaction(m_state->sql);
         for (const auto& [frame, place] : places) {
             const fs::path absolute = fs::absolute(place).lexically_normal();
             const State::KeptPlace kept{m_state->relativePlace(absolute), absolute.string()};
+            if (State::KeptStandIn* in = m_state->standingFor(frame)) {
+                m_state->run("UPDATE stand_in_file SET path = ?, seen = ? WHERE id = ?", kept.path, kept.seen,
+                             in->file.id);
+                standing[frame] = kept;
+                continue;
+            }
             m_state->run("UPDATE frame SET path = ?, seen = ?, fault = '' WHERE id = ?", kept.path, kept.seen, frame);
             moved[m_state->placeInFrames(frame)] = kept;
         }
         transaction.commit();
+        for (const auto& [frame, kept] : standing)
+            m_state->standingFor(frame)->place = kept;
         for (const auto& [at, kept] : moved) {
             m_state->kept[at] = kept;
             m_state->frames[at].fault.clear();
             m_state->frames[at].isLost = true;
         }
         m_state->locateLost();
+        m_state->showFrames();
     });
 }
 
@@ -249,6 +274,12 @@ Status JobStore::loseFrames(const std::vector<FrameId>& frames)
         std::vector<std::size_t> lost;
         SQLite::Transaction transaction(m_state->sql);
         for (const FrameId frame : frames) {
+            if (State::KeptStandIn* in = m_state->standingFor(frame)) {
+                const fs::path seen = in->place.seen;
+                in->place = {"", (seen.parent_path() / "lost" / seen.filename()).string()};
+                m_state->run("UPDATE stand_in_file SET path = '', seen = ? WHERE id = ?", in->place.seen, in->file.id);
+                continue;
+            }
             m_state->run("UPDATE frame SET path = ? WHERE id = ?", "", frame);
             lost.push_back(m_state->placeInFrames(frame));
         }
@@ -258,14 +289,20 @@ Status JobStore::loseFrames(const std::vector<FrameId>& frames)
             m_state->frames[at].isLost = true;
         }
         m_state->locateLost();
+        m_state->showFrames();
     });
 }
 
 Status JobStore::setFrameFault(FrameId frame, const std::string& fault)
 {
+    if (m_state->standingFor(frame)) {
+        m_state->shown[m_state->placeInFrames(frame)].fault = fault;
+        return {};
+    }
     return guarded(file(), [&] {
         m_state->run("UPDATE frame SET fault = ? WHERE id = ?", fault, frame);
         m_state->frames[m_state->placeInFrames(frame)].fault = fault;
+        m_state->showFrames();
     });
 }
 

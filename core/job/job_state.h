@@ -3,6 +3,8 @@
 
 #include "core/job/job_tables.h"
 
+#include <algorithm>
+
 namespace amber {
 
 struct JobStore::State : JobFile {
@@ -10,12 +12,18 @@ struct JobStore::State : JobFile {
 
     Job job;
     Desk desk;
-    std::vector<Frame> frames;
+    std::vector<Frame> frames;  ///< with their own pictures
+    std::vector<Frame> shown;   ///< the same with what stands for these
     struct KeptPlace {
         std::string path;  ///< relative to the job when it can be; empty once the picture is known to be gone
         std::string seen;  ///< where it was last seen
     };
     std::vector<KeptPlace> kept;  ///< one for each frame
+    struct KeptStandIn {
+        StandInFile file;
+        KeptPlace place;
+    };
+    std::vector<KeptStandIn> standIns;
     std::vector<Unreadable> unreadable;
     std::set<std::string> touched;  ///< parts that were written last
     struct Step {
@@ -28,6 +36,13 @@ struct JobStore::State : JobFile {
     void read();
     void readFrames();
     void readCards();
+    void readStandInFiles();
+    /// Makes `shown` of `frames` and the pictures that stand for some of them.
+    void showFrames();
+    KeptStandIn* standIn(std::int64_t id);
+    KeptStandIn* standingFor(FrameId frame);  ///< null: its own picture
+    /// Another job is the one that counts.
+    void become(Job&& after);
     /// Looks for the pictures of the frames that have none.
     void locateLost();
     std::size_t placeInFrames(FrameId id) const;

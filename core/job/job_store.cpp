@@ -14,6 +14,7 @@ void JobStore::State::read()
     unreadable.clear();
     readFrames();
     job = readJob(*this, unreadable);
+    showFrames();
     desk = readDesk(*this, unreadable);
     line.clear(), done = 0;
     std::int64_t current = 0, at = 0;
@@ -56,7 +57,7 @@ JobStore::State::Step JobStore::State::record(const Job& after, const std::strin
 
 void JobStore::State::settle(Job after, Step step)
 {
-    job = std::move(after);
+    become(std::move(after));
     line.resize(done);
     line.push_back(std::move(step));
     ++done;
@@ -121,7 +122,7 @@ Status JobStore::adopt(const Job& after)
         SQLite::Transaction transaction(s.sql);
         s.touched = writeJob(s, after, changesBetween(s.job, after), s.unreadable);
         transaction.commit();
-        s.job = after;
+        s.become(Job(after));
         std::erase_if(s.unreadable, [&](const Unreadable& u) { return s.touched.count(groupOf(u)) > 0; });
     });
 }
@@ -160,7 +161,7 @@ Status JobStore::walk(bool isUndo)
         else
             s.run("UPDATE journal SET current = ?", s.line[done - 1].gesture);
         transaction.commit();
-        s.job = std::move(*next);
+        s.become(std::move(*next));
         s.done = done;
         std::erase_if(s.unreadable, [&](const Unreadable& u) { return s.touched.count(groupOf(u)) > 0; });
     });

@@ -32,6 +32,23 @@ struct Unreadable {
     bool isDamaged = false;  ///< it still stands in its table
 };
 
+/// A file that stands or stood for a frame's own picture. A fact, as frames are.
+struct StandInFile {
+    std::int64_t id = 0;
+    FrameId frame = 0;
+    std::filesystem::path path;
+    std::string hash;
+    std::uintmax_t bytes = 0;
+    std::string facts;  ///< what was found when it came: JSON
+    std::string added;  ///< "2026-05-04 10:11:12", UTC
+};
+
+/// Something that happened and was nobody's decision on a picture: files sent out, rounds of an answer.
+struct Record {
+    std::int64_t id = 0;
+    std::string kind, json, made;
+};
+
 class JobStore {
 public:
     /// Opens a job or makes one. Fails for a file that is no job, for one written by a newer version, and for one that
@@ -58,7 +75,7 @@ public:
 
     /// Pictures. Adds frames that are not yet in the job, in this order; known paths are passed over.
     Status addFrames(const std::vector<std::filesystem::path>& paths);
-    /// All frames, in the order of their ids. Where their pictures are is looked up when the job is opened.
+    /// All frames by their ids, with the pictures that stand for them. Where these are is looked up on opening.
     const std::vector<Frame>& frames() const;
     /// Looks again for the pictures of these: what is nowhere is lost.
     void lookAgainFor(const std::vector<FrameId>& frames);
@@ -76,6 +93,16 @@ public:
     /// These frames' pictures are gone from where they are, and others have their names: from now on they are lost.
     Status loseFrames(const std::vector<FrameId>& frames);
     Status setFrameFault(FrameId frame, const std::string& fault);
+    /// A file that can stand for a frame's own picture from now on (FrameState::standIn names it); its id and when it
+    /// was added are given here.
+    Result<std::int64_t> addStandIn(const StandInFile& file);
+    std::vector<StandInFile> standIns() const;
+    /// The masks that areas of this job have or had.
+    MaskOf masks() const;
+    /// What happened, by kind, oldest first; no gesture.
+    Result<std::int64_t> addRecord(const std::string& kind, const std::string& json);
+    Status setRecord(std::int64_t id, const std::string& json);
+    Result<std::vector<Record>> records(const std::string& kind) const;
     /// A place as it is kept with the job: relative to it when it lies in the job's folder, so that it moves along; and
     /// back.
     std::string keptPlace(const std::filesystem::path& place) const;

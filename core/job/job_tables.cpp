@@ -109,7 +109,8 @@ CREATE TABLE accepted (frame INTEGER NOT NULL, check_use TEXT NOT NULL, check_id
     value REAL NOT NULL, reason TEXT NOT NULL, PRIMARY KEY (frame, check_use, check_id, part));
 )";
 
-constexpr const char* kBalanceTables[] = {"frame_balance", "frame_optics", "lens_term", "ratio_crop"};
+constexpr const char* kBalanceTables[] = {"frame_balance", "frame_optics", "lens_term", "ratio_crop",
+                                          "frame_in_picture"};
 
 /// The rows of a table as text: what is kept of it when it cannot be read.
 std::string rowsAsText(const JobFile& file, const std::string& table)
@@ -177,6 +178,12 @@ void readOptics(const JobFile& file, FrameId id, FrameBalance& b)
     rows("SELECT position, value FROM lens_term WHERE frame = ?", [&](Row& row) {
         const auto at = static_cast<std::size_t>(row.whole());
         *terms.at(at) = row.real();
+    });
+    rows("SELECT json FROM frame_in_picture WHERE frame = ?", [&](Row& row) {
+        auto in = inPictureFromText(row.text());
+        if (!in)
+            throw std::runtime_error(in.error().message());
+        b.inPicture = std::move(*in);
     });
     rows("SELECT ratio, left, top, right, bottom FROM ratio_crop WHERE frame = ? ORDER BY position", [&](Row& row) {
         RatioCrop crop;
@@ -380,6 +387,8 @@ const std::vector<Reader>& readers()
              for (auto& [id, s] : job.frames)
                  s.mergedFrom.clear();
          }},
+        {"stand-in", {"frame_stand_in"}, readStandIns, forgetStandIns},
+        {"pin", {"frame_pin"}, readPins, [](Job& job) { job.pins.clear(); }},
         {"lights", {"light", "light_frame"}, readLights, [](Job& job) { job.lights.clear(); }},
         {"sets", {"frame_set", "frame_set_frame"}, readSets, [](Job& job) { job.sets.clear(); }},
         {"key-colours", {"key_colour"}, readKeys, [](Job& job) { job.keys.clear(); }},
@@ -413,6 +422,8 @@ void writeOptics(JobFile& file, FrameId id, const FrameBalance& b)
         for (std::size_t i = 0; i < terms.size(); ++i)
             file.run("INSERT INTO lens_term VALUES (?, ?, ?)", id, static_cast<int>(i), *terms[i]);
     }
+    if (b.inPicture)
+        file.run("INSERT INTO frame_in_picture VALUES (?, ?)", id, inPictureToText(b.inPicture));
     for (std::size_t i = 0; i < g.crops.size(); ++i) {
         const Region& c = g.crops[i].crop;
         file.run("INSERT INTO ratio_crop VALUES (?, ?, ?, ?, ?, ?, ?)", id, static_cast<int>(i), g.crops[i].ratio,
@@ -599,6 +610,10 @@ void write(JobFile& file, const Job& job, Part part, const std::string& subject)
         return writeUses(file, job.uses);
     case Part::Accepted:
         return writeAccepted(file, job, findingFrom(subject));
+    case Part::StandIn:
+        return writeStandIn(file, number(), job.frame(number()));
+    case Part::Pin:
+        return writePin(file, job, number());
     }
 }
 
@@ -646,6 +661,7 @@ void makeTables(SQLite::Database& sql)
     makeTablesOfFormat5(sql);
     makeTablesOfFormat6(sql);
     makeTablesOfFormat7(sql);
+    makeTablesOfFormat8(sql);
 }
 void makeTablesOfFormat4(SQLite::Database& sql) { sql.exec(kFormat4); }
 void makeTablesOfFormat5(SQLite::Database& sql) { sql.exec(kFormat5); }

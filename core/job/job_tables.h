@@ -9,7 +9,7 @@
 
 namespace amber {
 
-inline constexpr int kJobFormat = 7;
+inline constexpr int kJobFormat = 8;
 inline constexpr int kJobApplicationId = 0x4A41424A;  // "JABJ"
 
 /// Makes all tables but those that an earlier format has already.
@@ -22,6 +22,14 @@ void makeTablesOfFormat5(SQLite::Database& sql);
 void makeTablesOfFormat6(SQLite::Database& sql);
 /// Of these, the ones that came with format 7: own uses of checks, and findings that were let stand.
 void makeTablesOfFormat7(SQLite::Database& sql);
+/// Of these, the ones that came with format 8: pictures that stand for others, pins, what happened, recipes chosen.
+void makeTablesOfFormat8(SQLite::Database& sql);
+/// Of format 8, what was decided (core/job/return_tables.cpp).
+void readStandIns(const JobFile& file, Job& job);
+void forgetStandIns(Job& job);
+void writeStandIn(JobFile& file, FrameId id, const FrameState& state);
+void readPins(const JobFile& file, Job& job);
+void writePin(JobFile& file, const Job& job, PinId id);
 /// The masks of the file, by their hashes.
 MaskOf masksOf(const JobFile& file);
 /// What was found out about pictures and can be found again: made where it is missing, whatever the format.

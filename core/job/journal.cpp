@@ -1,6 +1,7 @@
 #include "core/job/journal.h"
 
 #include "core/base/json_text.h"
+#include "core/job/kept_texts.h"
 
 #include <array>
 #include <set>
@@ -10,7 +11,7 @@ namespace {
 
 using Part = Change::Part;
 
-constexpr std::array<std::pair<Part, const char*>, 16> kNames{{{Part::Balance, "balance"},
+constexpr std::array<std::pair<Part, const char*>, 18> kNames{{{Part::Balance, "balance"},
                                                                {Part::Framing, "framing"},
                                                                {Part::Rating, "rating"},
                                                                {Part::Done, "done"},
@@ -25,7 +26,9 @@ constexpr std::array<std::pair<Part, const char*>, 16> kNames{{{Part::Balance, "
                                                                {Part::Response, "response"},
                                                                {Part::Look, "look"},
                                                                {Part::CheckUses, "check-uses"},
-                                                               {Part::Accepted, "accepted"}}};
+                                                               {Part::Accepted, "accepted"},
+                                                               {Part::StandIn, "stand-in"},
+                                                               {Part::Pin, "pin"}}};
 
 /// A camera whose response is known to be none.
 constexpr const char* kIdentity = "identity";
@@ -142,6 +145,8 @@ void addFrame(Collector& to, const std::string& id, const FrameState& before, co
     to.add(Part::FrameLook, id, number(before.look), number(after.look));
     const auto parents = [](const std::vector<FrameId>& all) { return all.empty() ? std::string() : jsonText(all); };
     to.add(Part::MergedFrom, id, parents(before.mergedFrom), parents(after.mergedFrom));
+    const auto standIn = [](const FrameState& s) { return s.standIn ? standInToText(*s.standIn) : std::string(); };
+    to.add(Part::StandIn, id, standIn(before), standIn(after));
 }
 
 /// Sets one thing of a job to the value that a text gives. Throws for a text that is none.
@@ -178,6 +183,8 @@ struct Setter {
             return setUses();
         case Part::Accepted:
             return setAccepted();
+        case Part::Pin:
+            return setPin();
         default:
             return;
         }
@@ -199,6 +206,8 @@ struct Setter {
             frame().isUnused = isOn();
         else if (part == Part::MergedFrom)
             frame().mergedFrom = text.empty() ? std::vector<FrameId>{} : json().get<std::vector<FrameId>>();
+        else if (part == Part::StandIn)
+            frame().standIn = text.empty() ? std::nullopt : std::optional(standInFromText(text));
         else if (part == Part::FrameLook)
             frame().look = text.empty() ? 0 : json().get<LookId>();
         else
@@ -296,6 +305,13 @@ struct Setter {
                             u.at("limits").get<std::map<std::string, double>>()});
         job.uses = std::move(uses);
     }
+    void setPin() const
+    {
+        if (text.empty())
+            job.pins.erase(std::stoll(subject));
+        else
+            job.pins[std::stoll(subject)] = pinFromText(text);
+    }
     void setAccepted() const
     {
         const FindingId id = findingFrom(subject);
@@ -372,6 +388,9 @@ std::vector<Change> changesBetween(const Job& before, const Job& after)
         [](const Acceptance& a) {
             return jsonText({{"value", a.value}, {"reason", a.reason}});
         });
+    addMap(
+        to, Part::Pin, before.pins, after.pins, [](PinId id) { return std::to_string(id); },
+        [](const Pin& pin) { return pinToText(pin); });
     return to.all;
 }
 

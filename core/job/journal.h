@@ -25,7 +25,9 @@ struct Change {
         Response,    ///< of a camera
         Look,        ///< its name and revision
         CheckUses,   ///< all own ones
-        Accepted     ///< a finding, by subjectOf()
+        Accepted,    ///< a finding, by subjectOf()
+        StandIn,     ///< of a frame
+        Pin          ///< by its number
     };
     Part part = Part::Balance;
     std::string subject;  ///< the number of a frame or look, the name of a camera

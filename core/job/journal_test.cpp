@@ -715,6 +715,60 @@ TEST(JobAreas, WhatIsWrongWithOneLeavesTheOthers)
     EXPECT_GT(sql.execAndGet("SELECT count(*) FROM unreadable WHERE part = 'area'").getInt(), 0) << "kept aside";
 }
 
+TEST(OldJob, OneOfFormat7OpensAndTakesStandInsPinsAndRecipes)
+{
+    const TemporaryFolder folder;
+    const fs::path file = oldJob(folder, 7);
+    auto store = JobStore::open(file);
+    ASSERT_TRUE(store) << store.error().message();
+    EXPECT_TRUE(store->unreadable().empty());
+    EXPECT_TRUE(fs::exists(file.string() + "-format7"));
+    EXPECT_EQ(store->job().uses.front().name, "catalogue");
+    EXPECT_EQ((store->job().accepted.at({1, "screen", "tilt", ""}).reason), "meant");
+    folder.write("returned.exr", "light");
+    const auto in = store->addStandIn({0, 2, folder / "returned.exr", "hash", 5, R"({"words": "known"})", {}});
+    ASSERT_TRUE(in);
+    const fs::path own = store->frames()[1].path;
+    Job job = store->job();
+    job.frames[2].standIn = StandIn{*in, job.lookOf(2), {"tone-curve", "chroma"}};
+    FrameBalance before;
+    before.light.exposureStops = 0.5, before.geometry.straightenDegrees = 2;
+    job.frames[2].balance.inPicture = {std::make_shared<const FrameBalance>(before), 1.5, {0.1, 0, 1, 0.9}};
+    Pin pin;
+    pin.frame = 2, pin.from = Pin::From::Client, pin.text = "Warmer \"please\"", pin.place = Spot{0.25, 0.5};
+    pin.about = "Evening, round 1", pin.revision = 3, pin.made = "2026-05-04 10:11:12";
+    job.pins[7] = pin;
+    ASSERT_TRUE(store->commit(job, "Came back"));
+    EXPECT_EQ(store->frames()[1].path, folder / "returned.exr");
+    EXPECT_EQ(store->frames()[1].own(), own);
+    EXPECT_EQ(store->job().pictureName(2).inside, (std::vector<std::string>{"tone-curve", "chroma"}));
+    const auto sent = store->addRecord("sent", R"({"a": 1})");
+    ASSERT_TRUE(sent && store->setRecord(*sent, R"({"a": 2})"));
+    Desk desk = store->desk();
+    desk.handOver.recipes = {"web", "shop"}, desk.handOver.frames = "light", desk.handOver.of = "Yard";
+    ASSERT_TRUE(store->setDesk(desk));
+    ASSERT_TRUE(store->undo());
+    EXPECT_EQ(store->frames()[1].path, own);
+    EXPECT_TRUE(store->job().pins.empty());
+    ASSERT_TRUE(store->redo());
+    store = JobStore::open(folder / "other.amberjob");  // lets go of the first
+    store = JobStore::open(file);
+    EXPECT_TRUE(store->unreadable().empty());
+    EXPECT_TRUE(store->job() == job);
+    EXPECT_EQ(store->desk().handOver, desk.handOver);
+    EXPECT_EQ(store->records("sent")->back().json, R"({"a": 2})");
+    EXPECT_EQ(store->standIns().front().path, folder / "returned.exr");
+    EXPECT_EQ(store->frames()[1].hash, "hash");
+    // What stands for the picture went: it is lost, and the frame's own is there again by undo.
+    fs::remove(folder / "returned.exr");
+    store = JobStore::open(folder / "other.amberjob");
+    store = JobStore::open(file);
+    EXPECT_TRUE(store->frames()[1].isLost);
+    ASSERT_TRUE(store->undo());
+    EXPECT_EQ(store->frames()[1].path, own);
+    EXPECT_TRUE(store->frames()[1].original.empty());
+}
+
 TEST(OldJob, APlannedCropOfFormat3BecomesTheCropAndItsMarksStay)
 {
     const TemporaryFolder folder;

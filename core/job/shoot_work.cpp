@@ -35,13 +35,10 @@ bool BalanceProposal::isSound() const
 ShootFrame shootFrameOf(const Job& job, const Frame& frame, int bracket)
 {
     const FrameId id = frame.id;
-    ShootFrame one{frame.path,
-                   job.lightOf(id),
-                   job.leadOf(id) == id,
-                   bracket,
-                   job.frame(id).balance,
-                   {},
-                   areasThatCount(job.areasOf(id))};
+    ShootFrame one{frame.path, job.lightOf(id), job.leadOf(id) == id, bracket, job.frame(id).balance, {}, {}};
+    // Areas lie in the frame's own picture; what came back is balanced already.
+    if (!one.current.inPicture)
+        one.areas = areasThatCount(job.areasOf(id));
     for (const KeyColour& key : job.keys)
         if (key.frame == id)
             one.keys[key.name] = key.place;
@@ -196,8 +193,8 @@ FoundCards seekCards(const std::vector<Frame>& frames, const std::vector<FrameId
         if (cancel.isCancelled())
             return;
         const auto picture = isolated([&]() -> Result<Picture> {
-            const auto held = gate.take(bytesToReadReduced(some[i]->path, kCardEdge, true));
-            return readReduced(some[i]->path, kCardEdge, true);
+            const auto held = gate.take(bytesToReadReduced(some[i]->own(), kCardEdge, true));
+            return readReduced(some[i]->own(), kCardEdge, true);
         });
         std::optional<ShownCard> card;
         if (picture)

@@ -505,7 +505,9 @@ void addTables(JobFile& file, int format)
         makeTablesOfFormat5(file.sql);
     if (format <= 5)
         makeTablesOfFormat6(file.sql);
-    makeTablesOfFormat7(file.sql);
+    if (format <= 6)
+        makeTablesOfFormat7(file.sql);
+    makeTablesOfFormat8(file.sql);
     if (format == 3)
         takeCropsOfFormat3(file);
 }

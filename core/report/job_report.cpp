@@ -2,8 +2,11 @@
 
 #include "core/analysis/look_sheet.h"
 #include "core/base/atomic_file.h"
+#include "core/base/json_text.h"
 #include "core/base/number_text.h"
 #include "core/base/parallel.h"
+#include "core/base/utc_time.h"
+#include "core/base/written_files.h"
 #include "core/colour/rgb_space.h"
 #include "core/engine/render_plan.h"
 #include "core/image/jpeg_bytes.h"
@@ -219,6 +222,10 @@ Result<JobToReport> jobToReport(const JobStore& store, bool withHistory)
     }
     if (withHistory)
         all.journal = store.journal().value_or(std::vector<Gesture>{});
+    all.rounds = roundsOf(store);
+    const Desk& desk = store.desk();
+    const std::string& folder = desk.handOver.folder.empty() ? desk.delivery.folder : desk.handOver.folder;
+    all.handedOver = folder.empty() ? fs::path() : store.placeOf(folder);
     return all;
 }
 
@@ -265,6 +272,50 @@ CellPicture cellPictures(const JobToReport& job, const std::vector<std::size_t>&
     };
 }
 
+namespace {
+
+/// What the lists in the folder and those in it name, by recipe.
+std::vector<Report::DeliveryPart> deliveriesIn(const fs::path& folder)
+{
+    std::vector<fs::path> folders{folder};
+    std::error_code error;
+    for (fs::directory_iterator at(folder, error); !error && at != fs::directory_iterator(); at.increment(error))
+        if (std::error_code ignored; at->is_directory(ignored))
+            folders.push_back(at->path());
+    std::sort(folders.begin() + 1, folders.end());
+    std::vector<Report::DeliveryPart> parts;
+    for (const fs::path& place : folder.empty() ? std::vector<fs::path>{} : folders) {
+        std::map<std::string, std::pair<int, long long>> recipes;
+        for (const auto& file : WrittenFiles::listedIn(place))
+            if (const Json facts = Json::parse(file.facts, nullptr, false); facts.is_object()) {
+                auto& [count, last] = recipes[facts.value("recipe", std::string())];
+                ++count, last = std::max(last, file.when);
+            }
+        for (const auto& [recipe, counted] : recipes)
+            if (recipe != "retouching")
+                parts.push_back(
+                    {recipe, place.filename().string(), utcText(counted.second).substr(0, 16), counted.first});
+    }
+    return parts;
+}
+
+std::vector<Report::RoundPart> roundParts(const JobToReport& job)
+{
+    std::vector<Report::RoundPart> parts;
+    for (const Round& round : job.rounds) {
+        Report::RoundPart part{
+            round.number, static_cast<int>(round.files.size()), round.approved(), round.asked, round.answered, {}};
+        const std::string ending = ", round " + std::to_string(round.number);
+        for (const auto& [id, pin] : job.job.pins)
+            if (pin.from == Pin::From::Client && pin.about.ends_with(ending) && pin.text != "approved")
+                part.remarks.push_back({nameOfFrame(job, pin.frame), pin.text, pin.about, pin.isDone});
+        parts.push_back(std::move(part));
+    }
+    return parts;
+}
+
+}  // namespace
+
 std::optional<Report> reportOf(const JobToReport& job, const CheckUse& use, ShootChecker& checker,
                                std::vector<FrameReading> readings, const std::string& made,
                                const SheetProgress& progress, const CancelToken& cancel)
@@ -286,6 +337,7 @@ std::optional<Report> reportOf(const JobToReport& job, const CheckUse& use, Shoo
         return std::nullopt;
     addFindings(report, job, *shoot, use);
     report.lights = lightParts(job);
+    report.deliveries = deliveriesIn(job.handedOver), report.rounds = roundParts(job);
     for (const Gesture& gesture : job.journal)
         if (!gesture.reason.empty())
             report.reasons.push_back({gesture.made, gesture.what, gesture.reason});

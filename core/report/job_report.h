@@ -1,7 +1,7 @@
 // Sheets and reports of a job. The window and the command line both come through here.
 #pragma once
 
-#include "core/job/job_store.h"
+#include "core/job/rounds.h"
 #include "core/proof/shoot_checker.h"
 #include "core/report/contact_sheet.h"
 #include "core/report/report.h"
@@ -23,6 +23,8 @@ struct JobToReport {
     std::vector<KeptLook> looks;  ///< those that land on frames
     Look lookForAll;
     std::vector<Gesture> journal;
+    std::vector<Round> rounds;
+    std::filesystem::path handedOver;  ///< where files went last
 };
 /// Fails when a look that lands on frames cannot be read. Without its history (journal, pinned versions), which takes
 /// long to read, it is enough for sheets.

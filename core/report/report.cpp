@@ -40,6 +40,31 @@ int Report::open() const
         std::count_if(findings.begin(), findings.end(), [](const FindingPart& f) { return !f.isAccepted; }));
 }
 
+namespace {
+
+void addDeliveries(Json& json, const Report& r)
+{
+    json["deliveries"] = Json::array();
+    for (const auto& d : r.deliveries)
+        json["deliveries"].push_back(
+            {{"recipe", d.recipe}, {"folder", d.folder}, {"when", d.when}, {"files", d.files}});
+    json["rounds"] = Json::array();
+    for (const auto& round : r.rounds) {
+        Json remarks = Json::array();
+        for (const auto& remark : round.remarks)
+            remarks.push_back(
+                {{"frame", remark.frame}, {"text", remark.text}, {"about", remark.about}, {"isDone", remark.isDone}});
+        json["rounds"].push_back({{"number", round.number},
+                                  {"asked", round.asked},
+                                  {"answered", round.answered},
+                                  {"files", round.files},
+                                  {"approved", round.approved},
+                                  {"remarks", std::move(remarks)}});
+    }
+}
+
+}  // namespace
+
 std::string reportJson(const Report& r)
 {
     Json json{
@@ -69,7 +94,27 @@ std::string reportJson(const Report& r)
     json["reasons"] = Json::array();
     for (const auto& reason : r.reasons)
         json["reasons"].push_back({{"made", reason.made}, {"what", reason.what}, {"reason", reason.reason}});
+    addDeliveries(json, r);
     return jsonText(json, 2) + "\n";
+}
+
+std::string inWords(const Report::DeliveryPart& d)
+{
+    return d.recipe + ": " + (d.files == 1 ? "1 file" : std::to_string(d.files) + " files") + " in " + d.folder + ", " +
+           d.when;
+}
+
+std::string inWords(const Report::RoundPart& r)
+{
+    return "Round " + std::to_string(r.number) + ", asked " + r.asked + ": " +
+           (r.answered.empty()
+                ? std::string("not answered yet")
+                : std::to_string(r.approved) + " of " + std::to_string(r.files) + " approved, " + r.answered);
+}
+
+std::string inWords(const Report::RoundPart::Remark& r)
+{
+    return r.frame + ": " + r.text + (r.isDone ? " (done)" : " (open)");
 }
 
 }  // namespace amber

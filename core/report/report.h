@@ -61,8 +61,29 @@ struct Report {
     };
     std::vector<Reason> reasons;  ///< given with gestures, oldest first
 
+    struct DeliveryPart {
+        std::string recipe, folder, when;  ///< when the last of its files was written
+        int files = 0;
+    };
+    std::vector<DeliveryPart> deliveries;
+    struct RoundPart {
+        int number = 1, files = 0, approved = 0;
+        std::string asked, answered;  ///< answered: empty while it is waited for
+        struct Remark {
+            std::string frame, text, about;
+            bool isDone = false;
+        };
+        std::vector<Remark> remarks;
+    };
+    std::vector<RoundPart> rounds;
+
     int open() const;
 };
+
+/// "web: 41 files in web, 2026-05-04 10:11"; "Round 2, asked 2026-05-04 10:11: 3 of 4 approved".
+std::string inWords(const Report::DeliveryPart& delivery);
+std::string inWords(const Report::RoundPart& round);
+std::string inWords(const Report::RoundPart::Remark& remark);
 
 /// The bytes of a PDF file (A4).
 Result<std::string> reportPdf(const Report& report);

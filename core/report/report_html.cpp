@@ -120,6 +120,23 @@ Result<std::string> lightHtml(const Report::LightPart& light, std::size_t number
     return html;
 }
 
+std::string deliveriesHtml(const Report& r)
+{
+    std::string html;
+    if (!r.deliveries.empty())
+        html += element("h2", "Handed over");
+    for (const auto& delivery : r.deliveries)
+        html += element("p", inWords(delivery));
+    if (!r.rounds.empty())
+        html += element("h2", "Rounds");
+    for (const auto& round : r.rounds) {
+        html += element("p", inWords(round));
+        for (const auto& remark : round.remarks)
+            html += element("p", inWords(remark), "reason");
+    }
+    return html;
+}
+
 }  // namespace
 
 Result<ReportPage> reportHtml(const Report& r, const std::string& folder)
@@ -146,6 +163,7 @@ Result<ReportPage> reportHtml(const Report& r, const std::string& folder)
     page.html += findingsHtml(r);
     if (r.consistency)
         page.html += consistencyHtml(*r.consistency);
+    page.html += deliveriesHtml(r);
     if (!r.reasons.empty())
         page.html += element("h2", "Reasons given");
     for (const auto& reason : r.reasons)

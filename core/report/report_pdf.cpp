@@ -173,6 +173,22 @@ void layFindings(Column& column, const Report& r)
         column.text(frame + " could not be read: " + why, kPlain, kIndent);
 }
 
+void layDeliveries(Column& column, const Report& r)
+{
+    if (!r.deliveries.empty())
+        head(column, "Handed over");
+    for (const auto& delivery : r.deliveries)
+        column.text(inWords(delivery), kPlain, kIndent);
+    if (!r.rounds.empty())
+        head(column, "Rounds");
+    for (const auto& round : r.rounds) {
+        column.need(40);
+        column.text(inWords(round), kPlain, kIndent);
+        for (const auto& remark : round.remarks)
+            column.text(inWords(remark), kReason, 2 * kIndent);
+    }
+}
+
 void layReasons(Column& column, const Report& r)
 {
     if (r.reasons.empty())
@@ -197,6 +213,7 @@ Status lay(Pages& pages, const Report& report)
     layFindings(column, report);
     if (report.consistency)
         layConsistency(column, *report.consistency);
+    layDeliveries(column, report);
     layReasons(column, report);
     return {};
 }

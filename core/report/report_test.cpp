@@ -68,6 +68,13 @@ Report report()
         {"yard-03", "tilt", "Tilt", "the frame leans 2.6° to the right", "It shows.", "°", 2.6, 2.5, 1, "", false},
         {"yard-04", "noise", "Noise", "grain of 1.9", "It shows.", "", 1.9, 1, 1, "meant, \"as film\"", true}};
     r.unread = {{"yard-09", "it is cut short"}};
+    r.deliveries = {{"web", "web", "2026-05-04 10:11", 41}};
+    r.rounds = {{2,
+                 41,
+                 39,
+                 "2026-05-04 10:12:00",
+                 "2026-05-05 09:00:00",
+                 {{"yard-03", "Too <dark>", "Long evening, round 2", false}}}};
     r.reasons = {{"2026-05-04 10:00:00", "Noise accepted", "meant, \"as film\""}};
     return r;
 }
@@ -78,7 +85,8 @@ TEST(Report, AsPdfHasItsTextItsFontsAndEveryRow)
     ASSERT_TRUE(saveReport(folder / "out.pdf", report()));
     const std::string text = textOf(folder / "out.pdf");
     for (const char* words : {"Pots <and> pans", "Long evening", "Warm & low", "Asked: key dark", "even 0.78",
-                              "client's choice", "leans 2.6°", "meant, \"as film\"", "could not be read", "90 %"})
+                              "client's choice", "leans 2.6°", "meant, \"as film\"", "could not be read", "90 %",
+                              "web: 41 files in web", "39 of 41 approved", "yard-03: Too <dark> (open)"})
         EXPECT_NE(text.find(words), std::string::npos) << words;
     for (int i = 0; i < 200; ++i)
         EXPECT_NE(text.find("frame-" + std::to_string(i)), std::string::npos) << i;

@@ -15,6 +15,7 @@ CORE = {
     "display": "engine", "optics": "image",
     "area": "engine measure", "frame": "area optics", "balance": "frame", "match": "balance engine", "proof": "balance engine",
     "job": "look balance proof", "report": "job proof analysis page", "handover": "engine job",
+    "retouch": "handover analysis",
 }
 APP = {
     "base": ["theme", "task", "words", "shortcuts", "display"], "render": ["render"], "document": ["document"],
