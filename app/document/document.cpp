@@ -264,6 +264,10 @@ bool Document::check(const Status& status)
 
 void Document::setFrameContent(std::int64_t id, const std::string& hash, std::uintmax_t bytes)
 {
+    // Of a picture that stands for another it is known; and what was read may be of the one before.
+    const auto stands = m_store ? m_store->standIns() : std::vector<StandInFile>{};
+    if (std::any_of(stands.begin(), stands.end(), [&](const StandInFile& in) { return in.frame == id; }))
+        return;
     for (Frame& f : m_frames) {
         if (f.id != id || f.isLost || hash.empty() || (f.hash == hash && f.bytes == bytes))
             continue;
@@ -485,9 +489,33 @@ void Document::followLooks(const Job& before)
         emit m_looks->lookChanged();  // other values may be whose they are
 }
 
+bool Document::keep(const std::function<Status(JobStore&)>& facts)
+{
+    if (!m_store || !check(facts(*m_store)))
+        return false;
+    emit recordsChanged();
+    return true;
+}
+
+void Document::followStandIns(const Job& before)
+{
+    std::vector<FrameId> others;
+    for (const Frame& frame : m_store->frames())
+        if (before.frame(frame.id).standIn != job().frame(frame.id).standIn)
+            others.push_back(frame.id);
+    if (others.empty())
+        return;
+    takeFrames();
+    for (const FrameId id : others)
+        emit frameFound(id);
+    emit framesChanged();
+    emit chosenLooksChanged();
+}
+
 void Document::announce(const Job& before)
 {
     const Job& now = job();
+    followStandIns(before);
     std::set<FrameId> ids;
     for (const Job* job : {&before, &now})
         for (const auto& [id, state] : job->frames)
@@ -497,8 +525,7 @@ void Document::announce(const Job& before)
     for (const FrameId id : ids) {
         const FrameState &was = before.frame(id), &is = now.frame(id);
         ratings = ratings || was.rating != is.rating;
-        done = done || was.isDone != is.isDone;
-        used = used || was.isUnused != is.isUnused;
+        done = done || was.isDone != is.isDone, used = used || was.isUnused != is.isUnused;
         looks = looks || was.look != is.look;
         if (!(was.framing == is.framing))
             emit framingChanged(id);
@@ -517,7 +544,8 @@ void Document::announce(const Job& before)
         {before.keyPlaces != now.keyPlaces, &Document::keyPlacesChanged},
         {before.areas != now.areas, &Document::areasChanged},
         {before.uses != now.uses, &Document::checkUsesChanged},
-        {before.accepted != now.accepted, &Document::acceptedChanged}};
+        {before.accepted != now.accepted, &Document::acceptedChanged},
+        {before.pins != now.pins, &Document::pinsChanged}};
     for (const auto& [isChanged, signal] : kParts)
         if (isChanged)
             emit(this->*signal)();

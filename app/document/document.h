@@ -115,6 +115,10 @@ public:
     /// Which pictures are handed over, and what belongs to each.
     JobBatch batchOf(const std::vector<FrameId>& frames, const CardRule& cards = {}) const;
 
+    /// What happened and is no gesture, kept with the job: files sent out, rounds of an answer. False, and said, when
+    /// it could not be.
+    bool keep(const std::function<Status(JobStore&)>& facts);
+
     /// To read of it; while one is open.
     const JobStore& store() const { return *m_store; }
 
@@ -136,7 +140,9 @@ signals:
     void areasChanged();  ///< of one frame or several
     void lightsChanged();
     void checkUsesChanged();
-    void acceptedChanged();     ///< findings that were let stand
+    void acceptedChanged();  ///< findings that were let stand
+    void pinsChanged();
+    void recordsChanged();      ///< what keep() added
     void setsChanged();         ///< which frames belong to which sets
     void chosenLooksChanged();  ///< which look is meant for which frames
     void ratingsChanged();
@@ -160,6 +166,8 @@ private:
     /// Says what differs from `before`.
     void announce(const Job& before);
     void followLooks(const Job& before);
+    /// Pictures that stand for frames are others now, or none.
+    void followStandIns(const Job& before);
     /// A gesture that was taken back or done again is shown where it was made.
     void show(const Job& before);
     void writeNotice(bool liesElsewhere, std::size_t jobs);

@@ -3,6 +3,7 @@
 #include "app/display/screen_view.h"
 #include "core/colour/difference.h"
 #include "core/job/edits.h"
+#include "core/retouch/take_back.h"
 
 namespace amber {
 
@@ -293,6 +294,8 @@ QString FrameModel::tipOf(const Frame& frame) const
     }
     if (const QString look = standingOf(frame, LookRole).toString(); !look.isEmpty())
         words << tr("look: %1").arg(look);
+    if (m_document.job().frame(frame.id).standIn)
+        words << text(standInWords(m_document.job(), frame.id, *m_document.looks().onFrame(frame.id)));
     if (const QStringList sets = standingOf(frame, SetsRole).toStringList(); !sets.isEmpty())
         words << tr("in the sets: %1").arg(sets.join(QStringLiteral(", ")));
     if (const QString bracket = bracketWords(frame.id); !bracket.isEmpty())

@@ -20,6 +20,18 @@
 
 namespace amber {
 
+std::optional<std::vector<FrameId>> MainWindow::openFindings(const std::string& use) const
+{
+    const ShootAudit& audit = m_proof->checks().audit();
+    if (!audit.isChecked() || audit.isStale() || audit.use().name != use)
+        return std::nullopt;
+    std::set<FrameId> open;
+    for (const Finding& finding : audit.findings())
+        if (!audit.acceptanceOf(finding))
+            open.insert(finding.frame);
+    return std::vector<FrameId>(open.begin(), open.end());
+}
+
 MainWindow::MainWindow(QWidget* parent)
     : QWidget(parent), m_places(new QStackedWidget(this)), m_rail(new QButtonGroup(this)),
       m_messages(new MessageBars(this)), m_lost(new LostFrames(m_document, this))
@@ -63,6 +75,7 @@ MainWindow::MainWindow(QWidget* parent)
 
 void MainWindow::connectPlaces()
 {
+    m_handover->setOpenFindings([this](const std::string& use) { return openFindings(use); });
     m_proxies.setFootings([this](std::int64_t frame) {
         const FrameBalance balance = m_document.balances().of(frame);
         return ProxyStore::Footing{balance, m_document.balances().responseOf(balance)};

@@ -72,6 +72,8 @@ private:
     void setQuiet(bool on);
     void chooseTrialFrames();
     QWidget* makeRail();
+    /// Frames with open findings of the checks for a use; nothing while these are not known as the frames are now.
+    std::optional<std::vector<FrameId>> openFindings(const std::string& use) const;
     void addRailFoot(QBoxLayout& layout);
     void connectPlaces();
     void connectMessages();

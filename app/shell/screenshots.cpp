@@ -15,7 +15,9 @@
 #include "app/places/proof/finding_panel.h"
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
+#include "app/shell/handover_tour.h"
 #include "app/shell/main_window.h"
+#include "app/shell/photographer.h"
 #include "app/theme/theme.h"
 #include "app/variants/sweep_view.h"
 #include "app/variants/tray_view.h"
@@ -38,78 +40,6 @@ namespace amber {
 namespace {
 
 constexpr QSize kWindow{1280, 800};
-constexpr qint64 kLongest = 240000;  // milliseconds: a machine may have much else to do
-
-class Photographer {
-public:
-    explicit Photographer(const QString& folder) : m_folder(folder) { QDir().mkpath(folder); }
-
-    void take(QWidget& widget, const QString& name)
-    {
-        waitFor([&] { return isAtRest(widget) && (!m_queue || m_queue->isIdle()); }, "what is shown a moment later");
-        // What was shown meanwhile may have asked for more.
-        waitFor([&] { return isAtRest(widget) && (!m_queue || m_queue->isIdle()); }, "what is shown after that");
-        const QString path = m_folder + "/" + name + ".png";
-        QByteArray bytes;
-        QBuffer buffer(&bytes);
-        buffer.open(QIODevice::WriteOnly);
-        widget.grab().save(&buffer, "PNG");
-        if (const Status written = saveFile(
-                path.toStdString(), std::string_view(bytes.constData(), static_cast<std::size_t>(bytes.size())));
-            !written) {
-            std::fprintf(stderr, "jolly-amber: %s\n", written.error().message().c_str());
-            m_status = 1;
-        } else {
-            std::printf("%s\n", qPrintable(path));
-        }
-    }
-    /// Runs the window until `done`; gives up after a minute and says so.
-    void waitFor(const std::function<bool()>& done, const char* what)
-    {
-        QElapsedTimer clock;
-        clock.start();
-        while (!done()) {
-            QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
-            if (clock.elapsed() > kLongest) {
-                std::fprintf(stderr, "jolly-amber: gave up waiting for %s\n", what);
-                m_status = 1;
-                return;
-            }
-        }
-        settle();
-    }
-    /// From now on pictures wait for what is worked on in this queue.
-    void watch(RenderQueue& queue) { m_queue = &queue; }
-    int status() const { return m_status; }
-
-private:
-    /// Nothing in the window waits to be renewed: a measure that follows the hand, or values that are written together.
-    static bool isAtRest(const QWidget& widget)
-    {
-        const auto timers = widget.findChildren<QTimer*>();
-        return std::none_of(timers.begin(), timers.end(),
-                            [](const QTimer* t) { return t->isSingleShot() && t->isActive(); });
-    }
-    static void settle()
-    {
-        for (int i = 0; i < 10; ++i)
-            QCoreApplication::processEvents();
-    }
-    QString m_folder;
-    RenderQueue* m_queue = nullptr;
-    int m_status = 0;
-};
-
-bool wallIsDone(LookPlace& look, std::size_t companions)
-{
-    Wall& wall = look.wall();
-    const auto shown = [&](const PictureView& view) {
-        return view.paintedNumber() == wall.requested() && !view.image().isNull();
-    };
-    const auto& all = wall.companionViews();
-    return all.size() == companions && wall.tracedNumber() == wall.requested() && shown(wall.inHand()) &&
-           std::all_of(all.begin(), all.end(), [&](const PictureView* v) { return shown(*v); });
-}
 
 std::int64_t lookNamed(const Document& document, const std::string& name)
 {
@@ -135,7 +65,7 @@ public:
         ladder(), poorReference();
         m_document.looks().choose(before);
         m_document.selection().setFrameInHand(m_first);
-        proof(), handover();
+        proof(), tourOfHandover(m_camera, m_window);
     }
 
 private:
@@ -676,15 +606,6 @@ private:
         }
         m_camera.take(desk, "report");
     }
-    void handover()
-    {
-        m_window.go(MainWindow::Place::Handover);
-        bool done = false;
-        QObject::connect(&m_window.handover().task(), &ExportTask::finished, &m_window, [&] { done = true; });
-        m_window.findChild<QPushButton*>("exportStart")->click();
-        m_camera.waitFor([&] { return done; }, "the export");
-        m_camera.take(m_window, "handover");
-    }
 
     Photographer& m_camera;
     MainWindow& m_window;
@@ -709,6 +630,7 @@ int writeScreenshots(const QString& folder)
     // The same pictures whatever this user has chosen.
     const QTemporaryDir settings;
     QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, settings.path());
+    qputenv("XDG_CONFIG_HOME", settings.path().toUtf8());
     MainWindow window;
     camera.watch(window.queue());
     window.resize(kWindow);

@@ -37,8 +37,8 @@ QWidget#lookHeader QToolButton:focus, QWidget#lookHeader QPushButton:focus { pad
 QWidget#lookHeader QToolButton#viewMenuButton { padding-right: 14px; }
 QPushButton:hover, QToolButton:hover, QComboBox:hover { background: #F6F6F6; }
 QPushButton:pressed, QToolButton:pressed { background: #D4D4D4; }
-QPushButton:disabled, QToolButton:disabled, QComboBox:disabled, QDoubleSpinBox:disabled,
-    QLineEdit:disabled { color: #8A8A8A; border-color: #BDBDBD; }
+QPushButton:disabled, QToolButton:disabled, QComboBox:disabled, QDoubleSpinBox:disabled, QSpinBox:disabled,
+    QCheckBox:disabled, QLineEdit:disabled { color: #8A8A8A; border-color: #BDBDBD; }
 QPushButton:focus, QToolButton:focus, QComboBox:focus, QDoubleSpinBox:focus, QSpinBox:focus,
     QLineEdit:focus { border: 2px solid #C97A0A; padding: 2px 7px; }
 QDoubleSpinBox:focus { padding: 2px 3px; }

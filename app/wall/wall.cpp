@@ -1,6 +1,7 @@
 #include "app/wall/wall.h"
 
 #include "app/theme/theme.h"
+#include "core/retouch/take_back.h"
 
 namespace amber {
 namespace {
@@ -285,7 +286,9 @@ void Wall::addPicture(RenderRequest& request, FrameId id, PictureView& view)
         return;
     if (auto proxy = m_proxies.proxy(id, frame->path)) {
         const QString seen = ScreenView::instance().words();
+        const std::string standing = standInWords(m_document.job(), id, *m_document.looks().onFrame(id));
         view.setCaption(titleOf(*frame) + (proxy->info.profile.assumedSrgb ? tr(" · assumed sRGB") : QString()) +
+                        (standing.empty() ? QString() : QStringLiteral(" · ") + text(standing)) +
                         (seen.isEmpty() || &view != m_inHand ? QString() : QStringLiteral(" · ") + seen) +
                         unmarkedWords(id));
         request.pictures.push_back({id, proxy, view.pictureSpace(), m_document.looks().pictureName(id)});

@@ -126,11 +126,8 @@ TEST_F(BalanceWindow, LooksAndFilesStandOnTheBalance)
     // Hand over in square shape: the file is as light as the wall, and square.
     app->key(Qt::Key_7, Qt::ControlModifier);
     app->find<QComboBox>("exportShape").setCurrentIndex(4);
-    bool finished = false;
-    QObject::connect(&app->window().handover().task(), &ExportTask::finished, &app->window(), [&] { finished = true; });
     app->window().handover().setFolder(QString::fromStdString((folder / "out").string()));
-    click("exportStart");
-    ASSERT_TRUE(waitUntil([&] { return finished; }));
+    ASSERT_TRUE(app->handOver());
     const auto out = readPicture(folder / "out/a.jpg"), plain = readPicture(folder / "a.jpg");
     ASSERT_TRUE(out && plain);
     EXPECT_EQ(out->info.width, out->info.height);

@@ -156,11 +156,8 @@ TEST_F(BaseByHand, NeutralExposureThreeFramesACropThreeBeforesAndTheFile)
 
     // The file has the crop, as kept.
     app->key(Qt::Key_7, Qt::ControlModifier);
-    bool finished = false;
-    QObject::connect(&app->window().handover().task(), &ExportTask::finished, &app->window(), [&] { finished = true; });
     app->window().handover().setFolder(QString::fromStdString((folder / "out").string()));
-    click("exportStart");
-    ASSERT_TRUE(waitUntil([&] { return finished; }));
+    ASSERT_TRUE(app->handOver());
     const auto out = readPicture(folder / "out/a.jpg");
     ASSERT_TRUE(out);
     EXPECT_EQ(out->info.width, static_cast<int>(std::lround(480 * (slid.right - slid.left))));

@@ -277,9 +277,7 @@ TEST_F(MenuWindow, WhatIsChosenForHandingOverIsThereAgain)
     app->find<QComboBox>("exportSpace").setCurrentIndex(1);
     app->find<QSpinBox>("exportEdge").setValue(120);
     app->find<QLineEdit>("exportFolder").setText(QString::fromStdString((folder / "out").string()));
-    click("exportStart");
-    ASSERT_TRUE(waitUntil([&] { return app->find<QLabel>("exportState").text().contains("4"); }));
-    ASSERT_TRUE(waitUntil([&] { return std::filesystem::exists(folder / "out/manifest.json"); }));
+    ASSERT_TRUE(app->handOver());
     const RawPicture written = readRaw(folder / "out/frame-0.tif");
     EXPECT_EQ(written.width, 120);
     EXPECT_EQ(written.bits, 16);

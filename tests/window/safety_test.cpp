@@ -177,8 +177,7 @@ TEST(MovedJobWindow, APictureReplacedByAnotherOfTheSameNameIsAskedAbout)
         EXPECT_TRUE(question(app, "changed").contains("frame-1")) << question(app, "changed").toStdString();
         // While that is open, the frame is not handed over.
         app.key(Qt::Key_7, Qt::ControlModifier);
-        QTest::mouseClick(&app.find<QPushButton>("exportStart"), Qt::LeftButton);
-        ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("exportState").text().startsWith("Done"); }));
+        ASSERT_TRUE(app.handOver());
         EXPECT_TRUE(app.find<QLabel>("exportState").text().contains("1 failed"));
         answer(app, "changed", isTheSame ? 0 : 1);
         EXPECT_TRUE(question(app, "changed").isEmpty());
@@ -228,8 +227,7 @@ TEST(HandoverWindow, IntoTheFolderOfTheShootNeverReplacesASiblingOrAnybodysFile)
     app.key(Qt::Key_7, Qt::ControlModifier);
     app.find<QLineEdit>("exportFolder").setText(name(folder.path()));
     for (int run = 0; run < 2; ++run) {
-        QTest::mouseClick(&app.find<QPushButton>("exportStart"), Qt::LeftButton);
-        ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("exportState").text().startsWith("Done"); }));
+        ASSERT_TRUE(app.handOver());
         for (const auto& [file, bytes] : before)
             EXPECT_EQ(readText(folder / file), bytes) << file;
         EXPECT_TRUE(app.find<QLabel>("exportState").text().contains("under another name"))
@@ -311,8 +309,7 @@ TEST(DamagedJobWindow, ABalanceThatCannotBeReadIsSaidKeptAndNotHandedOver)
     ASSERT_TRUE(app.thumbnailsRead());
     EXPECT_TRUE(unreadableIn(job, "lights").contains("the second")) << "kept aside when lights are told apart anew";
     app.key(Qt::Key_7, Qt::ControlModifier);
-    QTest::mouseClick(&app.find<QPushButton>("exportStart"), Qt::LeftButton);
-    ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("exportState").text().startsWith("Done"); }));
+    ASSERT_TRUE(app.handOver());
     EXPECT_TRUE(app.find<QLabel>("exportState").text().contains("1 failed")) << "never handed over unbalanced";
     EXPECT_FALSE(fs::exists(folder / "one/handed-over/frame-1.jpg"));
     EXPECT_TRUE(fs::exists(folder / "one/handed-over/frame-2.jpg"));
@@ -366,8 +363,7 @@ TEST(OddFiles, NamesThatAreNoTextAndNamesOfTwoLinesAreFramesLikeAnyOther)
     }
     EXPECT_TRUE(titles.contains(QStringLiteral("two␊lines"))) << titles.join("|").toStdString();
     app.key(Qt::Key_7, Qt::ControlModifier);
-    QTest::mouseClick(&app.find<QPushButton>("exportStart"), Qt::LeftButton);
-    ASSERT_TRUE(waitUntil([&] { return app.find<QLabel>("exportState").text().startsWith("Done"); }));
+    ASSERT_TRUE(app.handOver());
     EXPECT_TRUE(fs::exists(folder / "handed-over" / "caf\xE9.jpg"));
     OpenWindow again(folder.path());
     EXPECT_EQ(again.document().frames().size(), 3u) << "they are known by their bytes";
@@ -456,7 +452,7 @@ TEST(LongWork, QuittingAsksNothingOnceAllIsWritten)
     app->key(Qt::Key_7, Qt::ControlModifier);
     // The question is open while the last files are written, and answers itself.
     QTest::mouseClick(&app->find<QPushButton>("exportStart"), Qt::LeftButton);
-    ASSERT_TRUE(app->window().handover().task().isRunning());
+    ASSERT_TRUE(waitUntil([&] { return app->window().handover().task().isRunning(); }));
     EXPECT_TRUE(app->window().close());
     EXPECT_EQ(std::distance(fs::directory_iterator(folder / "handed-over"), fs::directory_iterator()), 6 + 1);
 }

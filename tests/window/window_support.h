@@ -136,6 +136,19 @@ public:
             return m_window.isActiveWindow() && !QApplication::activePopupWidget();
         });
     }
+    /// Hands over, also what is asked about first. Whether it came to its end.
+    bool handOver()
+    {
+        const auto said = [this] { return find<QLabel>("exportState").text(); };
+        QTest::mouseClick(&find("exportStart"), Qt::LeftButton);
+        const auto isAsking = [&] { return said().startsWith("To be looked at") && find("exportStart").isEnabled(); };
+        const auto isDone = [&] { return said().startsWith("Done") || said().startsWith("Stopped"); };
+        if (!waitUntil([&] { return isDone() || isAsking(); }))
+            return false;
+        if (isAsking())
+            QTest::mouseClick(&find("exportStart"), Qt::LeftButton);
+        return waitUntil(isDone);
+    }
     void key(Qt::Key key, Qt::KeyboardModifiers modifiers = {})
     {
         if (!QApplication::activeModalWidget())

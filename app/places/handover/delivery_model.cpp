@@ -45,6 +45,8 @@ QVariant DeliveryModel::data(const QModelIndex& index, int role) const
     switch (index.column()) {
     case PictureColumn:
         return oneLine(text(d.source.filename()));
+    case RecipeColumn:
+        return text(d.recipe);
     case ResultColumn:
         return !d.fault.empty() ? tr("failed: %1").arg(text(d.fault)) : d.isKept ? tr("as it was") : tr("written");
     case FileColumn:
@@ -64,7 +66,7 @@ QVariant DeliveryModel::headerData(int section, Qt::Orientation orientation, int
         return QVariant::fromValue(Qt::Alignment(Qt::AlignRight | Qt::AlignVCenter));
     if (orientation != Qt::Horizontal || role != Qt::DisplayRole)
         return {};
-    const QString names[] = {tr("Picture"), tr("Result"), tr("File"), tr("Size")};
+    const QString names[] = {tr("Picture"), tr("Recipe"), tr("Result"), tr("File"), tr("Size")};
     return names[section];
 }
 

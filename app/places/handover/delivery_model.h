@@ -11,7 +11,7 @@ class DeliveryModel : public QAbstractTableModel {
     Q_OBJECT
 
 public:
-    enum Column { PictureColumn, ResultColumn, FileColumn, SizeColumn, ColumnCount };
+    enum Column { PictureColumn, RecipeColumn, ResultColumn, FileColumn, SizeColumn, ColumnCount };
 
     using QAbstractTableModel::QAbstractTableModel;
     void clear();

@@ -4,20 +4,19 @@
 
 namespace amber {
 
-void ExportTask::start(const Look& look, const std::vector<std::filesystem::path>& sources, const Shipment& shipment,
-                       const std::vector<PictureOwn>& own)
+void ExportTask::start(const Look& look, const std::vector<Consignment>& consignments)
 {
     if (isRunning())
         return;
     m_clock.start();
     auto report = std::make_shared<std::optional<Result<ExportReport>>>();
     m_task.start(
-        [this, report, look, sources, shipment, own](const Task::Progress&, const CancelToken& cancel) {
+        [this, report, look, consignments](const Task::Progress&, const CancelToken& cancel) {
             const auto progress = [this](int done, int total, const Delivery& latest) {
                 const double left = static_cast<double>(m_clock.elapsed()) / 1000 / done * (total - done);
                 post(this, [this, done, total, left, latest] { emit progressed(done, total, left, latest); });
             };
-            *report = exportPictures(look, sources, shipment, progress, cancel, own);
+            *report = exportAll(look, consignments, progress, cancel);
         },
         [this, report](bool) {
             const Result<ExportReport> done =

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/task/task.h"
-#include "core/handover/export.h"
+#include "core/handover/job_batch.h"
 
 namespace amber {
 
@@ -12,8 +12,7 @@ class ExportTask : public QObject {
 public:
     explicit ExportTask(QObject* parent = nullptr) : QObject(parent), m_task(this) {}
     /// Starts; one export at a time.
-    void start(const Look& look, const std::vector<std::filesystem::path>& sources, const Shipment& shipment,
-               const std::vector<PictureOwn>& own);
+    void start(const Look& lookForAll, const std::vector<Consignment>& consignments);
     void cancel() { m_task.cancel(); }
     bool isRunning() const { return m_task.isRunning(); }
 

@@ -1,15 +1,20 @@
 #include "app/places/handover/handover_place.h"
 
-#include "app/theme/theme.h"
+#include "app/places/handover/answers_tab.h"
+#include "app/places/handover/before_list.h"
+#include "app/places/handover/look_table.h"
+#include "app/places/handover/recipe_panel.h"
+#include "app/places/handover/retouch_tab.h"
+#include "app/theme/controls.h"
 #include "core/handover/job_batch.h"
+
+#include <QtWidgets>
 
 namespace amber {
 namespace {
 
-constexpr FileFormat kFormats[] = {FileFormat::Jpeg,   FileFormat::Png8, FileFormat::Png16, FileFormat::Tiff8,
-                                   FileFormat::Tiff16, FileFormat::Webp, FileFormat::Exr};
-constexpr RgbSpace kSpaces[] = {RgbSpace::Srgb, RgbSpace::DisplayP3, RgbSpace::OpRgb, RgbSpace::ProPhoto,
-                                RgbSpace::Rec2020};
+/// Which frames go, in the order of the list.
+constexpr const char* kWhich[] = {"all", "hand", "used", "done", "rated", "light", "closed"};
 
 QString duration(double seconds)
 {
@@ -18,6 +23,33 @@ QString duration(double seconds)
 }
 
 }  // namespace
+
+HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
+    : QWidget(parent), m_document(document), m_task(new ExportTask(this)), m_seek(new Task(this)),
+      m_looking(new Task(this)), m_recipes(new RecipePanel(this)), m_looks(new LookTable(document, this)),
+      m_before(new BeforeList(document, this)), m_retouch(new RetouchTab(document, this)),
+      m_answers(new AnswersTab(document, this)), m_tabs(new QButtonGroup(this)), m_stack(new QStackedWidget(this)),
+      m_model(new DeliveryModel(this)), m_progress(new QProgressBar(this)), m_state(new QLabel(this)),
+      m_summary(new QLabel(this)), m_table(new QTableView(this))
+{
+    setObjectName("handoverPlace");
+    makeTable();
+    for (QWidget* tab : std::initializer_list<QWidget*>{m_looks, m_before, makeWritten(), m_retouch, m_answers})
+        m_stack->addWidget(tab);
+    auto* right = new QVBoxLayout;
+    right->setContentsMargins(16, 8, 16, 12);
+    right->setSpacing(10);
+    right->addLayout(makeTabs());
+    right->addWidget(m_stack, 1);
+    auto* layout = new QHBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(makeForm());
+    layout->addLayout(right, 1);
+    connectAll();
+    m_state->setText(tr("Nothing handed over yet."));
+    refresh();
+}
 
 void HandoverPlace::makeTable()
 {
@@ -30,104 +62,159 @@ void HandoverPlace::makeTable()
     m_table->verticalHeader()->setDefaultSectionSize(26);
     m_table->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     m_table->horizontalHeader()->setSectionResizeMode(DeliveryModel::ResultColumn, QHeaderView::Stretch);
-    m_table->setColumnWidth(DeliveryModel::PictureColumn, 210);
-    m_table->setColumnWidth(DeliveryModel::FileColumn, 210);
+    m_table->setColumnWidth(DeliveryModel::PictureColumn, 190);
+    m_table->setColumnWidth(DeliveryModel::RecipeColumn, 90);
+    m_table->setColumnWidth(DeliveryModel::FileColumn, 190);
     m_table->setColumnWidth(DeliveryModel::SizeColumn, 90);
     m_table->horizontalHeader()->setHighlightSections(false);
 }
 
-HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
-    : QWidget(parent), m_document(document), m_task(new ExportTask(this)), m_seek(new Task(this)),
-      m_model(new DeliveryModel(this)), m_progress(new QProgressBar(this)), m_state(new QLabel(this)),
-      m_summary(new QLabel(this)), m_table(new QTableView(this))
+QWidget* HandoverPlace::makeWritten()
 {
-    setObjectName("handoverPlace");
-    makeTable();
+    auto* page = new QWidget(this);
     m_progress->setObjectName("exportProgress");
     m_progress->setTextVisible(false);
     m_progress->setFixedHeight(8);
-    m_state->setObjectName("exportState");
-    auto* right = new QVBoxLayout;
-    right->setContentsMargins(20, 18, 20, 16);
-    right->setSpacing(10);
-    right->addWidget(m_state);
-    right->addWidget(m_progress);
-    right->addWidget(m_table, 1);
-    auto* layout = new QHBoxLayout(this);
+    auto* layout = new QVBoxLayout(page);
     layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(makeForm());
-    layout->addLayout(right, 1);
+    layout->setSpacing(10);
+    layout->addWidget(m_progress);
+    layout->addWidget(m_table, 1);
+    return page;
+}
 
+QLayout* HandoverPlace::makeTabs()
+{
+    auto* row = new QHBoxLayout;
+    row->setSpacing(6);
+    const std::tuple<const char*, QString, QString> kTabs[] = {
+        {"handoverLooksTab", tr("Looks"), tr("Which look lands on which light and frame")},
+        {"handoverBeforeTab", tr("Before"), tr("What is to be known before anything is written")},
+        {"handoverWrittenTab", tr("Written"), tr("What was written, and what failed and why")},
+        {"handoverRetouchTab", tr("Retouching"), tr("Files that are out to be retouched, and those that came back")},
+        {"handoverAnswersTab", tr("Answers, pins"), tr("What the client said, and what is still to be done")}};
+    int i = 0;
+    for (const auto& [name, title, tip] : kTabs) {
+        auto* button = new QToolButton(this);
+        button->setObjectName(name);
+        button->setText(title);
+        button->setToolTip(tip);
+        button->setCheckable(true);
+        button->setChecked(i == 0);
+        button->setMinimumWidth(84);
+        m_tabs->addButton(button, i++);
+        row->addWidget(button);
+    }
+    connect(m_tabs, &QButtonGroup::idClicked, this, [this](int id) { m_stack->setCurrentIndex(id); });
+    row->addStretch(1);
+    return row;
+}
+
+void HandoverPlace::go(Tab tab)
+{
+    m_tabs->button(static_cast<int>(tab))->setChecked(true);
+    m_stack->setCurrentIndex(static_cast<int>(tab));
+}
+
+void HandoverPlace::connectAll()
+{
     connect(m_task, &ExportTask::progressed, this, [this](int done, int total, double left, const Delivery& latest) {
         m_model->add(latest);
         showProgress(done, total, left);
     });
     connect(m_task, &ExportTask::finished, this, &HandoverPlace::finish);
-    connect(&document, &Document::leaving, m_seek, &Task::cancel);
-    connect(&document, &Document::opened, this, &HandoverPlace::restoreChoices);
-    connect(&document, &Document::framesChanged, this, &HandoverPlace::refresh);
-    connect(&document.selection(), &Selection::frameChosen, this, &HandoverPlace::refresh);
-    connect(&document.looks(), &LooksInHand::stepsChanged, this, &HandoverPlace::refresh);
-    m_state->setText(tr("Nothing handed over yet."));
-    refresh();
+    connect(&m_document, &Document::leaving, m_seek, &Task::cancel);
+    connect(&m_document, &Document::leaving, m_looking, &Task::cancel);
+    connect(&m_document, &Document::opened, this, &HandoverPlace::restoreChoices);
+    for (const auto changed :
+         {&Document::framesChanged, &Document::lightsChanged, &Document::doneChanged, &Document::ratingsChanged,
+          &Document::usedChanged, &Document::pinsChanged, &Document::chosenLooksChanged})
+        connect(&m_document, changed, this, &HandoverPlace::refresh);
+    connect(&m_document.selection(), &Selection::frameChosen, this, &HandoverPlace::refresh);
+    connect(&m_document.looks(), &LooksInHand::stepsChanged, this, &HandoverPlace::refresh);
+    const auto chosen = [this] {
+        if (!m_isRestoring)
+            m_isMeant = false, refresh();
+    };
+    connect(m_recipes, &RecipePanel::changed, this, chosen);
+    connect(m_which, &QComboBox::currentIndexChanged, this, chosen);
+    connect(m_light, &QComboBox::currentIndexChanged, this, chosen);
+    connect(m_rating, &QSpinBox::valueChanged, this, chosen);
+    connect(m_folder, &QLineEdit::textChanged, this, chosen);
+    connect(m_withCard, &QCheckBox::toggled, this, chosen);
 }
 
-void HandoverPlace::addChoices(QGridLayout* form)
+void HandoverPlace::addChoices(QVBoxLayout* layout)
 {
-    QWidget* page = form->parentWidget();
+    QWidget* page = layout->parentWidget();
+    m_summary->setObjectName("exportSummary");
+    m_summary->setProperty("strong", true);
+    m_summary->setWordWrap(true);
+    layout->addWidget(m_summary);
+    m_which = new QComboBox(page);
+    m_which->setObjectName("exportWhich"), m_which->setAccessibleName(tr("Frames"));
+    m_which->setToolTip(tr("Which frames go"));
+    m_light = new QComboBox(page);
+    m_light->setObjectName("exportLight"), m_light->setAccessibleName(tr("Light"));
+    m_rating = new QSpinBox(page);
+    m_rating->setObjectName("exportRating"), m_rating->setAccessibleName(tr("Stars or more"));
+    m_rating->setRange(1, 5), m_rating->setSuffix(tr(" stars or more"));
+    m_rating->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    auto* row = new QHBoxLayout;
+    row->setSpacing(8);
+    row->addWidget(m_which, 3), row->addWidget(m_light, 2), row->addWidget(m_rating, 2);
+    layout->addLayout(row);
+    layout->addWidget(m_recipes, 1);
+}
+
+void HandoverPlace::addWhoAndWhere(QVBoxLayout* layout)
+{
+    QWidget* page = layout->parentWidget();
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(12), grid->setVerticalSpacing(6);
+    grid->setColumnStretch(1, 1);
+    grid->setColumnMinimumWidth(0, RecipeForm::kLabels);
     const auto add = [&](const QString& label, QWidget* control, const char* name, const QString& tip) {
         auto* words = new QLabel(label, page);
         words->setProperty("quiet", true);
         words->setBuddy(control);
-        control->setObjectName(name);
-        control->setAccessibleName(label);
-        control->setToolTip(tip);
-        const int row = form->rowCount();
-        form->addWidget(words, row, 0);
-        form->addWidget(control, row, 1);
+        control->setObjectName(name), control->setAccessibleName(label), control->setToolTip(tip);
+        grid->addWidget(words, grid->rowCount(), 0);
+        grid->addWidget(control, grid->rowCount() - 1, 1, 1, control == m_folder ? 1 : 2);
     };
-    add(tr("frames"), m_which = new QComboBox(page), "exportWhich", tr("Which frames are rendered"));
-    add(tr("format"), m_format = new QComboBox(page), "exportFormat", tr("The kind of file and its depth"));
-    m_format->addItems({tr("JPEG"), tr("PNG, 8 bit"), tr("PNG, 16 bit"), tr("TIFF, 8 bit"), tr("TIFF, 16 bit"),
-                        tr("WebP"), tr("EXR, linear half floats")});
-    add(tr("quality"), m_quality = new QSpinBox(page), "exportQuality", tr("Quality of JPEG and WebP, 1 to 100"));
-    m_quality->setRange(1, 100);
-    m_quality->setButtonSymbols(QAbstractSpinBox::NoButtons);
-    add(tr("colour space"), m_space = new QComboBox(page), "exportSpace", tr("The profile is always embedded"));
-    for (RgbSpace space : kSpaces)
-        m_space->addItem(text(std::string(titleOf(space))));
-    add(tr("long edge"), m_edge = new QSpinBox(page), "exportEdge",
-        tr("Longer side in pixels; 0 keeps the size; nothing is enlarged"));
-    m_edge->setRange(0, 30000);
-    m_edge->setSpecialValueText(tr("as it is"));
-    m_edge->setSuffix(tr(" px"));
-    m_edge->setButtonSymbols(QAbstractSpinBox::NoButtons);
-    add(tr("shape"), m_shape = new QComboBox(page), "exportShape",
-        tr("Every picture cut to this ratio of width to height, inside its own crop; the pictures of the job stay as "
-           "they are"));
-    for (const Shape& shape : shapes())
-        m_shape->addItem(shape.words);
-    add(tr("colour card"), m_withCard = new QCheckBox(tr("deliver frames that show it"), page), "exportWithCard",
-        tr("Frames in whose crop the colour card is seen are left out unless this is ticked"));
-    add(tr("folder"), m_folder = new QLineEdit(page), "exportFolder",
-        tr("Where the files go; made when it is missing"));
+    m_folder = new QLineEdit(page);
+    add(tr("author"), m_author = new QLineEdit(page), "exportAuthor", tr("Said in every file"));
+    add(tr("rights"), m_rights = new QLineEdit(page), "exportRights", tr("Said in every file"));
+    add(tr("folder"), m_folder, "exportFolder", tr("Where the files go; made when it is missing"));
+    auto* browse = makeButton(page, "exportBrowse", tr("Choose…"), tr("Folder for the files"), [this] {
+        const QString folder = QFileDialog::getExistingDirectory(this, tr("Folder for the files"), m_folder->text());
+        if (!folder.isEmpty())
+            setFolder(folder);
+    });
+    grid->addWidget(browse, grid->rowCount() - 1, 2);
+    layout->addLayout(grid);
+    m_withCard = new QCheckBox(tr("also frames that show the colour card"), page);
+    m_withCard->setObjectName("exportWithCard");
+    m_withCard->setToolTip(tr("Frames in whose crop the colour card is seen are left out unless this is ticked"));
+    m_ask = new QCheckBox(tr("ask for an answer"), page);
+    m_ask->setObjectName("exportAsk");
+    m_ask->setToolTip(tr("A question goes beside the files of the first recipe; what is answered arrives as pins"));
+    layout->addWidget(m_withCard);
+    layout->addWidget(m_ask);
 }
 
-QHBoxLayout* HandoverPlace::makeButtons()
+QLayout* HandoverPlace::makeButtons()
 {
-    m_start = new QPushButton(tr("Hand over"), this);
-    m_start->setObjectName("exportStart");
-    m_cancel = new QPushButton(tr("Cancel"), this);
-    m_cancel->setObjectName("exportCancel");
-    connect(m_start, &QPushButton::clicked, this, &HandoverPlace::start);
-    connect(m_cancel, &QPushButton::clicked, this, [this] {
-        m_seek->cancel();
-        m_task->cancel();
+    m_lookOver = makeButton(this, "exportLookOver", tr("Look it over"),
+                            tr("Says what is to be known before, and writes nothing"), [this] { lookOver(); });
+    m_start = makeButton(this, "exportStart", tr("Hand over"), {}, [this] { start(); });
+    m_cancel = makeButton(this, "exportCancel", tr("Cancel"), {}, [this] {
+        m_seek->cancel(), m_looking->cancel(), m_task->cancel();
         m_state->setText(tr("Stopping after the pictures in flight…"));
     });
     auto* buttons = new QHBoxLayout;
     buttons->setSpacing(8);
+    buttons->addWidget(m_lookOver);
     buttons->addWidget(m_start, 1);
     buttons->addWidget(m_cancel);
     return buttons;
@@ -136,68 +223,41 @@ QHBoxLayout* HandoverPlace::makeButtons()
 QWidget* HandoverPlace::makeForm()
 {
     auto* page = new QWidget(this);
-    page->setFixedWidth(340);
-    auto* form = new QGridLayout(page);
-    form->setContentsMargins(20, 18, 10, 16);
-    form->setVerticalSpacing(10);
-    form->setHorizontalSpacing(12);
-    form->setColumnStretch(1, 1);
-    int row = 0;
-    m_summary->setObjectName("exportSummary");
-    m_summary->setProperty("strong", true);
-    m_summary->setWordWrap(true);
-    form->addWidget(m_summary, row++, 0, 1, 2);
-    addChoices(form);
-    row = form->rowCount();
-    auto* browse = new QPushButton(tr("Choose folder…"), page);
-    browse->setObjectName("exportBrowse");
-    connect(browse, &QPushButton::clicked, this, [this] {
-        const QString folder = QFileDialog::getExistingDirectory(this, tr("Folder for the files"), m_folder->text());
-        if (!folder.isEmpty())
-            setFolder(folder);
-    });
-    form->addWidget(browse, row++, 1);
-    form->setRowMinimumHeight(row, 8);
-    form->addLayout(makeButtons(), row + 1, 0, 1, 2);
-    form->setRowStretch(row + 2, 1);
-    connect(m_format, &QComboBox::currentIndexChanged, this,
-            [this](int index) { m_quality->setEnabled(hasQuality(kFormats[std::max(0, index)])); });
+    page->setFixedWidth(392);
+    auto* layout = new QVBoxLayout(page);
+    layout->setContentsMargins(16, 12, 8, 12);
+    layout->setSpacing(8);
+    addChoices(layout);
+    addWhoAndWhere(layout);
+    m_state->setObjectName("exportState");
+    m_state->setWordWrap(true);
+    layout->addWidget(m_state);
+    layout->addLayout(makeButtons());
     return page;
 }
 
-namespace {
-
-/// Where `value` stands in a list, or the first place.
-template <class List, class Value>
-int indexOf(const List& list, const Value& value)
-{
-    const auto found = std::find(std::begin(list), std::end(list), value);
-    return found == std::end(list) ? 0 : static_cast<int>(found - std::begin(list));
-}
-
-std::vector<double> ratios()
-{
-    std::vector<double> all;
-    for (const Shape& shape : shapes())
-        all.push_back(shape.ratio);
-    return all;
-}
-
-}  // namespace
-
 void HandoverPlace::restoreChoices()
 {
-    const DeliveryChoices& d = m_document.desk().delivery;
-    m_format->setCurrentIndex(indexOf(kFormats, fileFormatFromName(d.format).value_or(FileFormat::Jpeg)));
-    m_space->setCurrentIndex(indexOf(kSpaces, rgbSpaceFromName(d.space).value_or(RgbSpace::Srgb)));
-    m_shape->setCurrentIndex(indexOf(ratios(), d.ratio));
-    m_quality->setValue(d.quality);
-    m_edge->setValue(d.longEdge);
-    const QString folder = m_document.placeOf(d.folder);
+    m_isRestoring = true;
+    const HandOver& kept = m_document.desk().handOver;
+    // What was chosen before there were recipes is the one by hand.
+    auto byHand = kept.byHand.empty() ? recipeOf(m_document.desk().delivery) : recipeFromText(kept.byHand, {});
+    m_recipes->restore(byHand.value_or(Recipe{}), kept.recipes);
+    const auto which = std::find(std::begin(kWhich), std::end(kWhich), kept.frames);
+    refresh();
+    m_which->setCurrentIndex(which == std::end(kWhich) ? 0 : static_cast<int>(which - std::begin(kWhich)));
+    if (kept.frames == "light")
+        m_light->setCurrentText(text(kept.of));
+    if (kept.frames == "rated")
+        m_rating->setValue(std::max(1, text(kept.of).toInt()));
+    m_author->setText(text(kept.author)), m_rights->setText(text(kept.rights));
+    const QString folder = m_document.placeOf(kept.folder.empty() ? m_document.desk().delivery.folder : kept.folder);
     m_folder->setText(folder.isEmpty() ? m_document.folder() + QStringLiteral("/handed-over") : folder);
     m_model->clear();
+    m_before->forget();
     m_state->setText(tr("Nothing handed over yet."));
     m_progress->reset();
+    m_isRestoring = false, m_isMeant = false;
     refresh();
 }
 
@@ -209,43 +269,147 @@ QString HandoverPlace::summary() const
         return tr("No job is open");
     if (!m_document.looks().fault().isEmpty())
         return m_document.looks().fault();
-    const QString look = text(m_document.looks().look().name);
-    const auto hasOwn = [](const auto& entry) { return entry.second.look != 0; };
+    const std::size_t frames = wantedFrames().size(), recipes = m_recipes->ticked().size();
+    const QString count = frames == 1 ? tr("one frame") : tr("%L1 frames").arg(frames);
+    const QString words =
+        recipes == 1 ? tr("%1 by one recipe").arg(count) : tr("%1 by %L2 recipes").arg(count).arg(recipes);
     const auto& states = m_document.job().frames;
-    const auto own = std::count_if(states.begin(), states.end(), hasOwn);
-    const QString words = tr("%1 on %2").arg(look, m_document.title());
-    if (own == 0)
-        return words;
-    return own == 1 ? tr("%1; one frame has a look of its own").arg(words)
-                    : tr("%1; %L2 frames have a look of their own").arg(words).arg(own);
+    const auto own =
+        std::count_if(states.begin(), states.end(), [](const auto& entry) { return entry.second.look != 0; });
+    return own == 0   ? words
+           : own == 1 ? tr("%1; one frame has a look of its own").arg(words)
+                      : tr("%1; %L2 frames have a look of their own").arg(words).arg(own);
+}
+
+bool HandoverPlace::isBusy() const { return m_task->isRunning() || m_seek->isRunning() || m_looking->isRunning(); }
+
+void HandoverPlace::fillLights()
+{
+    const QString light = m_light->currentText();
+    const QSignalBlocker blocked(m_light);
+    m_light->clear();
+    for (const Light& l : m_document.job().lights)
+        m_light->addItem(text(l.name));
+    m_light->setCurrentIndex(std::max(0, m_light->findText(light)));
 }
 
 void HandoverPlace::refresh()
 {
-    const bool ready = m_document.isOpen() && !m_document.frames().empty();
+    const bool ready = m_document.isOpen() && !m_document.frames().empty() && m_document.looks().fault().isEmpty();
     const int which = std::max(0, m_which->currentIndex());
     const Frame* frame = m_document.frame(m_document.selection().frameInHand());
-    m_which->clear();
-    m_which->addItem(m_document.frames().size() == 1 ? tr("the one frame")
-                                                     : tr("all %L1 frames").arg(m_document.frames().size()));
-    m_which->addItem(frame ? tr("only %1").arg(titleOf(*frame)) : tr("the frame in hand"));
-    m_which->addItem(tr("all but unused exposures"));
-    m_which->setItemData(2, tr("Without the exposures of brackets of which another was chosen"), Qt::ToolTipRole);
-    m_which->setCurrentIndex(which);
+    {
+        const QSignalBlocker blocked(m_which);
+        m_which->clear();
+        m_which->addItems({m_document.frames().size() == 1 ? tr("the one frame")
+                                                           : tr("all %L1 frames").arg(m_document.frames().size()),
+                           frame ? tr("only %1").arg(titleOf(*frame)) : tr("the frame in hand"),
+                           tr("all but unused exposures"), tr("ticked off"), tr("rated"), tr("of a light"),
+                           tr("without open pins")});
+        m_which->setItemData(2, tr("Without the exposures of brackets of which another was chosen"), Qt::ToolTipRole);
+        m_which->setCurrentIndex(which);
+    }
+    fillLights();
+    m_light->setVisible(std::string_view(kWhich[which]) == "light");
+    m_rating->setVisible(std::string_view(kWhich[which]) == "rated");
     m_summary->setText(summary());
-    m_start->setEnabled(ready && m_document.looks().fault().isEmpty() && !m_task->isRunning() && !m_seek->isRunning());
-    m_cancel->setEnabled(m_task->isRunning() || m_seek->isRunning());
+    m_start->setText(m_isMeant ? tr("Hand over all the same") : tr("Hand over"));
+    m_start->setEnabled(ready && !isBusy());
+    m_lookOver->setEnabled(ready && !isBusy());
+    m_cancel->setEnabled(isBusy());
 }
 
-DeliveryChoices HandoverPlace::chosen() const
+HandOver HandoverPlace::chosen() const
 {
-    DeliveryChoices d;
-    d.format = nameOf(kFormats[m_format->currentIndex()]), d.space = nameOf(kSpaces[m_space->currentIndex()]);
-    d.quality = m_quality->value();
-    d.longEdge = m_edge->value();
-    d.ratio = ratios()[static_cast<std::size_t>(std::max(0, m_shape->currentIndex()))];
-    d.folder = m_document.keptPlace(m_folder->text().trimmed());
-    return d;
+    HandOver h = m_document.desk().handOver;
+    h.recipes.clear();
+    for (const Recipe& recipe : m_recipes->ticked())
+        h.recipes.push_back(recipe.name);
+    h.byHand = recipeToText(m_recipes->byHand());
+    h.frames = kWhich[std::max(0, m_which->currentIndex())];
+    h.of = h.frames == "light"   ? m_light->currentText().toStdString()
+           : h.frames == "rated" ? std::to_string(m_rating->value())
+                                 : std::string();
+    h.author = m_author->text().trimmed().toStdString(), h.rights = m_rights->text().trimmed().toStdString();
+    h.folder = m_document.keptPlace(m_folder->text().trimmed());
+    return h;
+}
+
+std::vector<FrameId> HandoverPlace::wantedFrames() const
+{
+    HandOver choices = chosen();
+    if (choices.frames == "hand")
+        choices.frames = "chosen";
+    return framesToHandOver(m_document.job(), m_document.frames(), choices, {m_document.selection().frameInHand()});
+}
+
+HandoverPlace::Plan HandoverPlace::plan() const
+{
+    const HandOver choices = chosen();
+    Plan plan;
+    plan.wanted = wantedFrames();
+    std::vector<Shipment> shipments;
+    for (const Recipe& recipe : m_recipes->ticked()) {
+        Shipment s = shipmentOf(recipe, m_folder->text().trimmed().toStdString(), m_document.frames());
+        s.author = choices.author, s.rights = choices.rights;
+        shipments.push_back(std::move(s));
+    }
+    const auto looks = [this](LookId id) { return m_document.looks().read(id); };
+    plan.consignments =
+        consignmentsOf(m_document.job(), m_document.frames(), plan.wanted, looks, shipments, m_withCard->isChecked());
+    for (Consignment& c : plan.consignments)
+        for (std::size_t i = 0; i < c.batch.frames.size(); ++i)
+            if (m_document.changedContents().count(c.batch.frames[i]) > 0)
+                c.batch.own[i].fault =
+                    tr("another picture may have its name now: say first whether it is the same one").toStdString();
+    plan.order = {m_document.job(),
+                  m_document.frames(),
+                  plan.wanted,
+                  plan.consignments.empty() ? JobBatch{} : plan.consignments.front().batch,
+                  m_document.looks().read(m_document.looks().lookForAll()).value_or(Look{}),
+                  shipments};
+    std::map<std::string, std::optional<std::vector<FrameId>>> open;
+    for (const Shipment& s : shipments)
+        open[s.recipe.use] = m_openFindings ? m_openFindings(s.recipe.use) : std::nullopt;
+    plan.order.openFindings = [open](const std::string& use) { return open.at(use); };
+    return plan;
+}
+
+void HandoverPlace::preflightOf(const std::shared_ptr<const Plan>& plan,
+                                const std::function<void(const Preflight&)>& then)
+{
+    m_state->setText(tr("Looking it over…"));
+    const auto found = std::make_shared<Preflight>();
+    m_looking->start(
+        [plan, found](const Task::Progress&, const CancelToken& cancel) { *found = preflight(plan->order, cancel); },
+        [this, plan, found, then](bool cancelled) {
+            if (cancelled) {
+                m_state->setText(tr("Stopped: nothing was begun."));
+                return refresh();
+            }
+            int files = 0;
+            for (const Consignment& c : plan->consignments)
+                files += static_cast<int>(c.batch.frames.size() * c.shipments.size());
+            m_before->show(*found, files);
+            then(*found);
+            refresh();
+        });
+    refresh();
+}
+
+void HandoverPlace::lookOver()
+{
+    emit m_document.settling();
+    m_document.looks().commitPending();
+    seekCards([this] {
+        preflightOf(std::make_shared<const Plan>(plan()), [this](const Preflight& found) {
+            go(Tab::Before);
+            m_isMeant = found.asks() && !found.stops();
+            m_state->setText(found.stops()  ? tr("Something stands in the way.")
+                             : found.asks() ? tr("To be looked at first.")
+                                            : tr("All is well."));
+        });
+    });
 }
 
 void HandoverPlace::start()
@@ -256,60 +420,61 @@ void HandoverPlace::start()
         m_state->setText(tr("Choose a folder for the files first."));
         return;
     }
-    const DeliveryChoices choices = chosen();
-    const auto recipe = recipeOf(choices);
-    if (!recipe) {
-        m_state->setText(text(recipe.error().message()));
-        return;
-    }
-    const Shipment shipment = shipmentOf(*recipe, m_folder->text().trimmed().toStdString(), m_document.frames());
+    m_document.changeDesk([&](Desk& desk) { desk.handOver = chosen(); });
+    seekCards([this] {
+        const auto all = std::make_shared<const Plan>(plan());
+        preflightOf(all, [this, all](const Preflight& found) {
+            if (found.stops() || (found.asks() && !m_isMeant)) {
+                m_isMeant = !found.stops();
+                m_state->setText(found.stops() ? tr("Something stands in the way: nothing was written.")
+                                               : tr("To be looked at first: nothing was written yet."));
+                return go(Tab::Before);
+            }
+            begin(*all);
+        });
+    });
+}
+
+void HandoverPlace::seekCards(const std::function<void()>& then)
+{
     if (m_withCard->isChecked() || m_document.cardFolders().empty())
-        return begin(shipment, choices);
+        return then();
     // A card that nobody has looked for must not go out by chance.
     m_state->setText(tr("Looking for the colour card…"));
     auto found = std::make_shared<FoundCards>();
     m_seek->start(
         [found, frames = m_document.frames(), wanted = wantedFrames(),
          folders = m_document.cardFolders()](const Task::Progress& progress, const CancelToken& cancel) {
-            *found = seekCards(frames, wanted, cardsIn(folders), progress, cancel);
+            *found = amber::seekCards(frames, wanted, cardsIn(folders), progress, cancel);
         },
-        [this, found, shipment, choices](bool cancelled) {
+        [this, found, then](bool cancelled) {
             if (cancelled) {
                 m_state->setText(tr("Stopped: nothing was begun."));
                 return refresh();
             }
             m_document.setCards(*found);
-            begin(shipment, choices);
+            then();
         });
     refresh();
 }
 
-std::vector<FrameId> HandoverPlace::wantedFrames() const
+void HandoverPlace::begin(const Plan& plan)
 {
-    const bool allButUnused = m_which->currentIndex() == 2, onlyInHand = m_which->currentIndex() == 1;
-    std::vector<FrameId> wanted;
-    for (const Frame& frame : m_document.frames())
-        if (onlyInHand ? frame.id == m_document.selection().frameInHand()
-                       : !allButUnused || !m_document.job().frame(frame.id).isUnused)
-            wanted.push_back(frame.id);
-    return wanted;
-}
-
-void HandoverPlace::begin(const Shipment& shipment, const DeliveryChoices& choices)
-{
-    auto batch = m_document.batchOf(wantedFrames(), {m_withCard->isChecked(), choices.ratio});
-    for (std::size_t i = 0; i < batch.frames.size(); ++i)
-        if (m_document.changedContents().count(batch.frames[i]) > 0)
-            batch.own[i].fault =
-                tr("another picture may have its name now: say first whether it is the same one").toStdString();
-    m_document.changeDesk([&](Desk& desk) { desk.delivery = choices; });
     m_model->clear();
-    m_progress->setRange(0, static_cast<int>(batch.sources.size()));
+    int files = 0;
+    m_leftOut = 0;
+    for (const Consignment& c : plan.consignments) {
+        files += static_cast<int>(c.batch.frames.size() * c.shipments.size());
+        m_leftOut = std::max(m_leftOut, static_cast<int>(c.batch.withCard.size()));
+    }
+    m_progress->setRange(0, std::max(1, files));
     m_progress->setValue(0);
-    m_leftOut = static_cast<int>(batch.withCard.size());
     m_state->setText(tr("Beginning…"));
-    m_task->start(m_document.looks().read(m_document.looks().lookForAll()).value_or(Look{}), batch.sources, shipment,
-                  batch.own);
+    m_isMeant = false;
+    const auto& shipments = plan.order.shipments;
+    m_asked = m_ask->isChecked() && !shipments.empty() ? shipments.front().recipe.name : std::string();
+    go(Tab::Written);
+    m_task->start(plan.order.lookForAll, plan.consignments);
     refresh();
 }
 
@@ -318,6 +483,23 @@ void HandoverPlace::showProgress(int done, int total, double secondsLeft)
     m_progress->setValue(done);
     if (done < total)
         m_state->setText(tr("%L1 of %L2 done, about %3 left").arg(done).arg(total).arg(duration(secondsLeft)));
+}
+
+void HandoverPlace::askForAnswer(const ExportReport& report)
+{
+    const std::string recipe = std::exchange(m_asked, {});
+    if (recipe.empty() || report.cancelled)
+        return;
+    for (const Recipe& r : m_recipes->ticked())
+        if (r.name == recipe) {
+            const Shipment shipment = shipmentOf(r, m_folder->text().trimmed().toStdString(), {});
+            m_document.keep([&](JobStore& store) -> Status {
+                const auto round =
+                    ask(store, shipment.target(), recipe,
+                        roundFilesOf(store, m_document.frames(), m_document.looks().lookForAll(), report, recipe));
+                return round ? Status() : Status(tl::make_unexpected(round.error()));
+            });
+        }
 }
 
 void HandoverPlace::finish(const ExportReport& report, const QString& fault)
@@ -335,10 +517,16 @@ void HandoverPlace::finish(const ExportReport& report, const QString& fault)
     if (m_leftOut > 0)
         words << tr("%L1 left out, they show the colour card").arg(m_leftOut);
     const auto isRenamed = [](const Delivery& d) { return d.fault.empty() && d.target.stem() != d.source.stem(); };
-    if (const auto renamed = std::count_if(report.deliveries.begin(), report.deliveries.end(), isRenamed); renamed > 0)
+    const std::vector<Recipe> recipes = m_recipes->ticked();
+    const bool isPlain =
+        std::all_of(recipes.begin(), recipes.end(), [](const Recipe& r) { return r.pattern == "{name}"; });
+    if (const auto renamed = std::count_if(report.deliveries.begin(), report.deliveries.end(), isRenamed);
+        renamed > 0 && isPlain)
         words << tr("%L1 under another name, because a file that was not written here has theirs").arg(renamed);
     if (!report.warning.empty())
         words << text(report.warning);
+    if (fault.isEmpty())
+        askForAnswer(report);
     m_state->setText(words.join(QStringLiteral(" · ")));
     refresh();
 }

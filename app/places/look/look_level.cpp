@@ -49,7 +49,7 @@ void LookPlace::levelWith(const std::string& role, AreaMeasure measure)
                 tr("At no strength from 0 to 2 do %1 and %2 measure alike on this frame.").arg(text(own), text(role)));
             return;
         }
-        Step levelled = m_document.looks().shown().steps.at(index);
+        Step levelled = stepFor(m_document.looks().look().steps.at(index), m_document.looks().pictureInHand());
         levelled.strength = *strength;
         m_document.looks().changeShown(static_cast<int>(index), levelled);
         m_document.looks().commit(tr("Strength at which %1 measures as %2").arg(text(own), text(role)));

@@ -1,0 +1,48 @@
+// Rounds of answers and the pins there are: what clients said, what is still to be done.
+#pragma once
+
+#include "app/document/document.h"
+#include "core/job/rounds.h"
+
+#include <QFileSystemWatcher>
+#include <QWidget>
+
+class QCheckBox;
+class QLabel;
+class QPushButton;
+class QTableWidget;
+
+namespace amber {
+
+class AnswersTab : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit AnswersTab(Document& document, QWidget* parent = nullptr);
+    /// An answer from a file; what was wrong with it is said.
+    void take(const QString& file);
+
+signals:
+    void taken(const QString& words);
+
+private:
+    void refresh();
+    void fillRounds();
+    void fillPins();
+    void watch();
+    void lookForAnswers();
+    void setDone(PinId pin, bool isDone);
+    void makeTables();
+
+    Document& m_document;
+    QFileSystemWatcher* m_watcher;
+    QTableWidget *m_rounds, *m_pins;
+    QLabel* m_words;
+    QPushButton* m_take;
+    QCheckBox* m_all;
+    std::vector<PinId> m_shown;
+    std::set<QString> m_seen;
+    bool m_isFilling = false;
+};
+
+}  // namespace amber
