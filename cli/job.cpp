@@ -281,6 +281,7 @@ void addJob(CLI::App& app, Session& session)
     addJobRetouch(*job, session);
     addJobCheck(*job, session);
     addJobReport(*job, session);
+    addJobLog(*job, session);
 }
 
 }  // namespace amber::cli

@@ -30,5 +30,6 @@ void addJobHandover(CLI::App& job, Session& session);  ///< handover, merge, ver
 void addJobRetouch(CLI::App& job, Session& session);   ///< send, return, answer
 void addJobCheck(CLI::App& job, Session& session);     ///< check
 void addJobReport(CLI::App& job, Session& session);    ///< sheet, report
+void addJobLog(CLI::App& job, Session& session);       ///< log, replay, route
 
 }  // namespace amber::cli

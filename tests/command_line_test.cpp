@@ -331,7 +331,7 @@ TEST_F(OnTheDemo, TheCommandsInTheReadmeRun)
             EXPECT_EQ(ran.status, 0) << line << "\n" << ran.err;
             ++commands;
         }
-    EXPECT_EQ(commands, 29);
+    EXPECT_EQ(commands, 32);
 }
 
 TEST_F(OnTheDemo, ChecksFindTheMixedTheClippedAndTheTiltedFrameAndNoOthers)

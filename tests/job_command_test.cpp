@@ -169,6 +169,53 @@ TEST_F(JobCommand, EveryGestureIsOneThatCanBeTakenBack)
     EXPECT_TRUE(store->job().keys.empty());
 }
 
+TEST_F(JobCommand, TheLogIsReadFilteredWrittenAndReplayed)
+{
+    ASSERT_EQ(job("light", "--propose").status, 0);
+    ASSERT_EQ(job("key", "glaze --frame a --at 0.5 0.5").status, 0);
+    ASSERT_EQ(job("look", quoted(m_folder / "evening.json")).status, 0);
+    const Json log = told("log");
+    ASSERT_EQ(log.size(), 3u);
+    EXPECT_EQ(log[1]["lines"][0], "key colour glaze added");
+    EXPECT_EQ(told("log", "--kind colours").size(), 1u);
+    EXPECT_EQ(told("log", "--find 'GLAZE added'").size(), 1u);
+    EXPECT_EQ(told("log", "--reasons").size(), 0u);
+    EXPECT_TRUE(contains(job("log").out, "key colour glaze added"));
+    for (const char* ending : {"txt", "csv", "pdf"}) {
+        const fs::path out = m_folder / (std::string("log.") + ending);
+        EXPECT_EQ(job("log", "-o " + quoted(out)).status, 0);
+        EXPECT_GT(fs::file_size(out), 50u);
+    }
+    m_folder.write("mine.txt", "mine");
+    EXPECT_EQ(job("log", "-o " + quoted(m_folder / "mine.txt")).status, 2);
+    EXPECT_EQ(readText(m_folder / "mine.txt"), "mine");
+    refuses("log", "--look Nobody", "Nobody");
+    refuses("log", "--frame nobody", "nobody");
+    const std::string look = "--look " + quoted(JobStore::open(file())->looks().back().name);
+    const Json replayed = told("replay", look + " --dry-run");
+    EXPECT_TRUE(replayed["isAsNow"].get<bool>());
+    EXPECT_EQ(told("log").size(), 3u) << "only tried";
+    refuses("replay", look + " --entries 1", "none of these");
+}
+
+TEST_F(JobCommand, TheRouteIsFollowedAndTickedByHand)
+{
+    Json route = told("route");
+    EXPECT_EQ(route["route"], "light first");
+    EXPECT_EQ(route["next"], "Tell the lights apart");
+    ASSERT_EQ(job("light", "--propose").status, 0);
+    EXPECT_EQ(told("route")["next"], "Exposure");
+    route = told("route", "--use 'white first' --tick white");
+    EXPECT_EQ(route["route"], "white first");
+    EXPECT_EQ(route["next"], "Exposure");
+    route = told("route", "--tick white --frames b --open");
+    EXPECT_EQ(route["next"], "White balance");
+    EXPECT_EQ(route["frame"], "b");
+    EXPECT_TRUE(contains(job("route").out, "White balance            2 of 3"));
+    refuses("route", "--use 'sideways'", "sideways");
+    refuses("route", "--tick nothing", "nothing");
+}
+
 TEST_F(JobCommand, AJobThatIsOpenElsewhereIsNotChanged)
 {
     const auto open = JobStore::open(file());

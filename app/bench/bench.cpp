@@ -11,6 +11,7 @@
 #include "app/bench/scope_words.h"
 #include "app/bench/step_words.h"
 #include "app/bench/table_editor.h"
+#include "app/guide/is_it_so.h"
 #include "app/theme/number_box.h"
 #include "app/theme/theme.h"
 #include "core/analysis/sweep.h"
@@ -44,6 +45,10 @@ void Bench::dressValues()
 
 void Bench::dressButtons()
 {
+    m_isItSo->setObjectName("stepIsItSo");
+    m_isItSo->setText(tr("?"));
+    m_isItSo->setAccessibleName(tr("Is it so?"));
+    m_isItSo->setToolTip(tr("Is it so? What is said of this step, measured on this frame (Shift+F1)"));
     m_remove->setObjectName("stepRemove");
     m_remove->setText(tr("Remove"));
     m_remove->setToolTip(tr("Take this step out of the look (it can be undone)"));
@@ -81,6 +86,7 @@ void Bench::layOutRow()
     row->addWidget(m_travels);
     row->addWidget(m_note, 1);
     row->addWidget(m_owner, 1);
+    row->addWidget(m_isItSo);
     row->addWidget(m_remove);
 }
 
@@ -142,6 +148,7 @@ void Bench::connectParts()
         m_pointer.clear();
         refresh();
     });
+    connect(m_isItSo, &QToolButton::clicked, this, &Bench::isItSoWanted);
     connect(m_remove, &QToolButton::clicked, this,
             [this] { m_document.looks().removeStep(m_document.looks().selectedStep()); });
 }
@@ -150,8 +157,8 @@ Bench::Bench(Document& document, QWidget* parent)
     : QWidget(parent), m_document(document), m_row(new QWidget(this)), m_title(new QLabel(m_row)),
       m_owner(new QLabel(m_row)), m_empty(new QLabel(this)), m_enabled(new QCheckBox(tr("on"), m_row)),
       m_strength(new NumberBox(m_row)), m_note(new QLineEdit(m_row)), m_remove(new QToolButton(m_row)),
-      m_guard(new QToolButton(m_row)), m_mask(new QToolButton(m_row)), m_travels(new QToolButton(m_row)),
-      m_pages(new QStackedWidget(this)), m_curve(new CurveEditor(document, this)),
+      m_isItSo(new QToolButton(m_row)), m_guard(new QToolButton(m_row)), m_mask(new QToolButton(m_row)),
+      m_travels(new QToolButton(m_row)), m_pages(new QStackedWidget(this)), m_curve(new CurveEditor(document, this)),
       m_dyes(new DyesEditor(document, this)), m_hues(new HueEditor(document, this)),
       m_parameters(new ParameterEditor(document, this)), m_tableEditor(new TableEditor(document, this)),
       m_guardEditor(new GuardEditor(document, this)), m_scopeEditor(new ScopeEditor(document, this)),
@@ -361,6 +368,8 @@ void Bench::refresh()
         return;
     }
     m_title->setText(stepTitle(*step));
+    const auto isHere = [kind = typeOf(*step)](const SayingNote& note) { return isAbout(note, kind); };
+    m_isItSo->setVisible(std::any_of(sayingNotes().begin(), sayingNotes().end(), isHere));
     showValues(*step);
     if (std::holds_alternative<UnknownStep>(step->parameters)) {
         m_empty->setText(tr("This step was made by a newer version. It is kept as it is and has no effect here."));

@@ -51,6 +51,8 @@ signals:
     void overlayWanted(const RenderRequest::Overlay& overlay, const QString& words);
     /// The caption of the picture while a number is held at its end; empty when let go.
     void extremeHeld(const QString& words);
+    /// Notes on what is said of the chosen step.
+    void isItSoWanted();
 
 protected:
     void dragEnterEvent(QDragEnterEvent* event) override;
@@ -79,7 +81,7 @@ private:
     QCheckBox* m_enabled;
     QDoubleSpinBox* m_strength;
     QLineEdit* m_note;
-    QToolButton *m_remove, *m_guard, *m_mask, *m_travels;
+    QToolButton *m_remove, *m_isItSo, *m_guard, *m_mask, *m_travels;
     QStackedWidget* m_pages;
     StepEditor *m_curve, *m_dyes, *m_hues, *m_parameters;
     TableEditor* m_tableEditor;

@@ -1,9 +1,9 @@
 #include "app/findings/findings_panel.h"
 
 #include "app/bench/scope_words.h"
+#include "app/guide/is_it_so.h"
 #include "app/task/task.h"
 #include "app/theme/theme.h"
-#include "core/analysis/sayings.h"
 #include "core/analysis/tint.h"
 #include "core/colour/oklab.h"
 #include "core/look/afterwards.h"
@@ -223,35 +223,16 @@ void FindingsPanel::offerRepair(const Repair& repair, const Hurt& hurt)
     }
 }
 
-void FindingsPanel::showSayings(const Look& look, const std::vector<LinearRgb>& colours, const Image& frame)
+/// The quick ones; all of them stand on a sheet of their own.
+void FindingsPanel::showSayings(const Look& look, const Image& frame)
 {
-    const EqualCurves curves = measureEqualCurves(colours);
-    const CodesKept codes = measureCodes(frame.view());
-    const EvenChroma even = measureEvenChroma(colours);
-    const double darker = measureContrastDarkens(colours);
-    addWords(m_sayings, tr("“The same curve on every channel keeps colour.” An S of slope 1.4 makes chroma %1 times as "
-                           "strong here and turns hues by up to %2°; on lightness alone %3 times.")
-                            .arg(theme::number(curves.chromaFactor, 2), theme::number(curves.largestTurn, 1),
-                                 theme::number(curves.lightnessOnly, 2)));
-    addWords(m_sayings, tr("“A curve adds data.” Of %1 different codes of 8 bits, that curve leaves %2.")
-                            .arg(codes.before)
-                            .arg(codes.after));
-    if (pictures) {
-        std::vector<std::vector<LinearRgb>> all;
-        for (const Image& p : pictures())
-            all.push_back(someColours(p.view(), kColours));
-        const SameLook same = measureSameLook(look, all);
-        addWords(m_sayings, tr("“The same look gives the same result.” On the %1 frames of the wall this one moves the "
-                               "mean tone by %2 to %3.")
-                                .arg(all.size())
-                                .arg(theme::number(same.smallest, 3), theme::number(same.largest, 3)));
-    }
-    addWords(m_sayings, tr("“Contrast leaves brightness alone.” Slope 1.3 moves this frame's mean tone by %1.")
-                            .arg(theme::number(darker, 3)));
-    addWords(
-        m_sayings,
-        tr("“More chroma is more for all.” A factor of 1.3 moves the most muted third by ΔE %1, the strongest by %2.")
-            .arg(theme::number(even.muted, 1), theme::number(even.strong, 1)));
+    SayingInput input{look, frame, {}, pictures ? pictures() : std::vector<Image>{}};
+    for (const char* id : {"equal-curves", "same-result", "contrast-brightness", "chroma-for-all"})
+        for (const SayingNote& note : sayingNotes())
+            if (std::strcmp(note.id, id) == 0)
+                addWords(m_sayings, note.claim + QLatin1Char(' ') + measuredWords(id, input));
+    addWords(m_sayings, tr("A dozen of these, with their sources."), tr("All notes"), "allNotes",
+             [this] { emit isItSoWanted(); });
 }
 
 /// What had to be changed on the frames of this look after it was made: many alike are a fault of the look.
@@ -295,7 +276,7 @@ void FindingsPanel::renew()
     showUndoing(look, colours);
     if (m_trace && m_trace->steps() == static_cast<int>(look.steps.size()))
         showLevels(), showRetrim(look), showHurt(colours);
-    showSayings(look, colours, frame);
+    showSayings(look, frame);
     showAfterwards();
     for (QVBoxLayout* column : {m_undoing, m_levels, m_afterwards, m_sayings})
         column->addStretch(1);

@@ -25,6 +25,10 @@ public:
     std::function<std::vector<Image>()> pictures;
     void setTrace(const LookTrace& trace);
 
+signals:
+    /// All notes on what is said.
+    void isItSoWanted();
+
 protected:
     void paintEvent(QPaintEvent*) override;
     void showEvent(QShowEvent*) override { renew(); }
@@ -37,7 +41,7 @@ private:
     void showHurt(const std::vector<LinearRgb>& colours);
     void repair(const Hurt& hurt, const std::vector<LinearRgb>& colours);
     void offerRepair(const Repair& repair, const Hurt& hurt);
-    void showSayings(const Look& look, const std::vector<LinearRgb>& colours, const Image& frame);
+    void showSayings(const Look& look, const Image& frame);
     void renew();
     void join(int first, int second);
     QString step(int index) const;

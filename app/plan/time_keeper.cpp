@@ -63,6 +63,27 @@ void TimeKeeper::setPlan(const TimePlan& plan)
     emit changed();
 }
 
+StageTimes TimeKeeper::minutesAhead() const
+{
+    constexpr int kEnough = 3;
+    StageTimes ahead{}, doneSpent{}, openSpent{};
+    double doneWeight = 0, openWeight = 0;
+    int done = 0;
+    for (const Frame& frame : m_document.frames()) {
+        const bool is = isDone(frame.id);
+        const StageTimes times = spent(frame.id);
+        (is ? doneWeight : openWeight) += weight(frame.id);
+        done += is;
+        for (std::size_t s = 0; s < kStages; ++s)
+            (is ? doneSpent : openSpent)[s] += times[s] / 60;
+    }
+    for (std::size_t s = 0; s < kStages; ++s) {
+        const double pace = done >= kEnough && doneSpent[s] > 0 ? doneSpent[s] / doneWeight : plan().minutesPerFrame[s];
+        ahead[s] = std::max(0.0, openWeight * pace - openSpent[s]);
+    }
+    return ahead;
+}
+
 TimeForecast TimeKeeper::forecastNow() const
 {
     std::vector<PlannedFrame> frames;

@@ -30,6 +30,8 @@ public:
     void setWeights(std::function<double(std::int64_t)> weights) { m_weights = std::move(weights); }
     double weight(std::int64_t frame) const { return m_weights ? m_weights(frame) : 1; }
     TimeForecast forecastNow() const;
+    /// By stage, of the frames that are not done: at the pace of those that are, or at the budget while these are few.
+    StageTimes minutesAhead() const;
 
 signals:
     void changed();

@@ -1,11 +1,14 @@
 #include "app/shell/main_window.h"
 
 #include "app/document/lost_frames.h"
+#include "app/guide/guide_sheet.h"
 #include "app/places/areas/areas_place.h"
 #include "app/places/balance/balance_place.h"
 #include "app/places/handover/handover_place.h"
+#include "app/places/log/log_place.h"
 #include "app/places/look/look_place.h"
 #include "app/places/match/match_place.h"
+#include "app/places/practice/practice_place.h"
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
 #include "app/screen/client_view.h"
@@ -40,18 +43,7 @@ MainWindow::MainWindow(QWidget* parent)
     setAcceptDrops(true);
     m_proxies.setObjectName("proxies");
     setWindowIcon(theme::icon("jolly-amber"));
-    m_shoot = new ShootPlace(m_document, m_proxies, m_keeper, this);
-    m_balance = new BalancePlace(m_document, m_proxies, m_shoot->model(), this);
-    m_areas = new AreasPlace(m_document, m_shoot->model(), m_proxies, this);
-    m_look = new LookPlace(m_document, m_proxies, m_renders, this);
-    m_match = new MatchPlace(m_document, m_proxies, m_shoot->model(), this);
-    m_proof = new ProofPlace(
-        m_document, m_proxies, m_screens, [this](std::int64_t frame) { return m_shoot->model().thumbnail(frame); },
-        this);
-    m_handover = new HandoverPlace(m_document, this);
-    for (QWidget* place :
-         std::initializer_list<QWidget*>{m_shoot, m_balance, m_areas, m_look, m_match, m_proof, m_handover})
-        m_places->addWidget(place);
+    makePlaces();
     auto* right = new QVBoxLayout;
     right->setSpacing(0);
     right->addWidget(m_messages);
@@ -67,10 +59,29 @@ MainWindow::MainWindow(QWidget* parent)
     m_screens.follow(this);
 
     connectPlaces();
+    connectLog();
     connectMessages();
     qApp->installEventFilter(this);
     retitle();
     go(Place::Shoot);
+}
+
+void MainWindow::makePlaces()
+{
+    m_shoot = new ShootPlace(m_document, m_proxies, m_keeper, this);
+    m_balance = new BalancePlace(m_document, m_proxies, m_shoot->model(), this);
+    m_areas = new AreasPlace(m_document, m_shoot->model(), m_proxies, this);
+    m_look = new LookPlace(m_document, m_proxies, m_renders, this);
+    m_match = new MatchPlace(m_document, m_proxies, m_shoot->model(), this);
+    m_proof = new ProofPlace(
+        m_document, m_proxies, m_screens, [this](std::int64_t frame) { return m_shoot->model().thumbnail(frame); },
+        this);
+    m_handover = new HandoverPlace(m_document, this);
+    m_log = new LogPlace(m_document, m_proxies, m_route, m_keeper, this);
+    m_practice = new PracticePlace(m_document, this);
+    for (QWidget* place : std::initializer_list<QWidget*>{m_shoot, m_balance, m_areas, m_look, m_match, m_proof,
+                                                          m_handover, m_log, m_practice})
+        m_places->addWidget(place);
 }
 
 void MainWindow::connectPlaces()
@@ -201,13 +212,16 @@ void MainWindow::addRailFoot(QBoxLayout& layout)
         layout.addWidget(made, 0, Qt::AlignHCenter);
         return made;
     };
+    m_nextButton = button("nextButton");
+    connect(m_nextButton, &QToolButton::clicked, this, &MainWindow::goToNextThing);
+    layout.addSpacing(4);
     m_screenButton = button("screenButton");
     m_screenButton->setAccessibleName(tr("Screen"));
     connect(m_screenButton, &QToolButton::clicked, this, &MainWindow::showScreenSheet);
-    QToolButton* help = button("shortcutsButton");
-    help->setText(tr("Keys F1"));
-    help->setToolTip(tr("All shortcuts"));
-    connect(help, &QToolButton::clicked, this, [this] { showShortcuts(this); });
+    QToolButton* help = button("guideButton");
+    help->setText(tr("Guide F1"));
+    help->setToolTip(tr("What one can do here, and all keys"));
+    connect(help, &QToolButton::clicked, this, &MainWindow::showGuide);
 }
 
 QWidget* MainWindow::makeRail()
@@ -221,10 +235,11 @@ QWidget* MainWindow::makeRail()
     const struct {
         const char *icon, *id;
         QString words;
-    } places[] = {{"shoot", "shoot", tr("Shoot")},          {"balance", "balance", tr("Balance")},
-                  {"areas", "areas", tr("Areas")},          {"look", "look", tr("Look")},
-                  {"match", "match", tr("Match")},          {"proof", "proof", tr("Proof")},
-                  {"handover", "handover", tr("Hand over")}};
+    } places[] = {{"shoot", "shoot", tr("Shoot")},           {"balance", "balance", tr("Balance")},
+                  {"areas", "areas", tr("Areas")},           {"look", "look", tr("Look")},
+                  {"match", "match", tr("Match")},           {"proof", "proof", tr("Proof")},
+                  {"handover", "handover", tr("Hand over")}, {"log", "log", tr("Log")},
+                  {"practice", "practice", tr("Practice")}};
     for (int i = 0; i < static_cast<int>(std::size(places)); ++i) {
         auto* button = new QToolButton(rail);
         button->setObjectName("railButton");
@@ -264,7 +279,11 @@ void MainWindow::addShortcuts()
 
 void MainWindow::addViewShortcuts()
 {
-    addShortcut("help", [this] { showShortcuts(this); });
+    addShortcut("help", [this] { showGuide(); });
+    addShortcut("isItSo", [this] {
+        const Step* step = place() == Place::Look ? m_document.looks().step() : nullptr;
+        m_look->showIsItSo(step ? typeOf(*step) : std::string());
+    });
     addShortcut("split", [this] { place() == Place::Balance ? m_balance->toggleSplit() : m_look->toggleSplit(); });
     addShortcut("clipped", [this] {
         if (place() == Place::Balance)
@@ -297,14 +316,22 @@ void MainWindow::addViewShortcuts()
     });
     addShortcut("actual", [this] { m_look->toggleActualSize(); });
     addShortcut("quiet", [this] { setQuiet(!m_look->isQuiet()); });
-    addShortcut("mark", [this] {
-        go(Place::Look);
-        m_look->toggleMarking();
-    });
 }
 
 void MainWindow::addPanelShortcuts()
 {
+    addShortcut("mark", [this] {
+        go(Place::Look);
+        m_look->toggleMarking();
+    });
+    addShortcut("remark", [this] {
+        go(Place::Look);
+        m_look->toggleRemarking();
+    });
+    addShortcut("palette", [this] {
+        go(Place::Look);
+        m_look->showPalette();
+    });
     addShortcut("intent", [this] {
         go(Place::Look);
         m_look->showPanel(LookPlace::Panel::Intent);
@@ -328,6 +355,9 @@ void MainWindow::addPlaceShortcuts()
     addShortcut("match", [this] { go(Place::Match); });
     addShortcut("proof", [this] { go(Place::Proof); });
     addShortcut("handover", [this] { go(Place::Handover); });
+    addShortcut("log", [this] { go(Place::Log); });
+    addShortcut("practice", [this] { go(Place::Practice); });
+    addShortcut("nextThing", [this] { goToNextThing(); });
     addShortcut("open", [this] { m_shoot->askFolder(); });
     // A number held at its end is let go first: it must not become part of the look.
     addShortcut("undo", [this] {
@@ -499,6 +529,8 @@ int stageOf(MainWindow::Place place)
         return static_cast<int>(Stage::Proof);
     case MainWindow::Place::Shoot:
     case MainWindow::Place::Handover:
+    case MainWindow::Place::Log:
+    case MainWindow::Place::Practice:
         break;
     }
     return -1;

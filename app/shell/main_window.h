@@ -3,6 +3,7 @@
 
 #include "app/display/screens.h"
 #include "app/document/document.h"
+#include "app/plan/route_keeper.h"
 #include "app/plan/time_keeper.h"
 #include "app/render/render_service.h"
 
@@ -20,10 +21,13 @@ class AreasPlace;
 class BalancePlace;
 class ClientView;
 class HandoverPlace;
+class GuideSheet;
+class LogPlace;
 class LostFrames;
 class LookPlace;
 class MatchPlace;
 class MessageBars;
+class PracticePlace;
 class ProofPlace;
 class ScreenSheet;
 class ShootPlace;
@@ -38,7 +42,7 @@ public:
     /// Opens a folder, a job or pictures; says in the window when it cannot be done.
     void openPaths(const std::vector<std::filesystem::path>& paths);
     void open(const QStringList& paths);
-    enum class Place { Shoot, Balance, Areas, Look, Match, Proof, Handover };
+    enum class Place { Shoot, Balance, Areas, Look, Match, Proof, Handover, Log, Practice };
     void go(Place place);
     Place place() const;
     void say(const QString& message);
@@ -58,6 +62,15 @@ public:
     MatchPlace& match() { return *m_match; }
     ProofPlace& proof() { return *m_proof; }
     HandoverPlace& handover() { return *m_handover; }
+    LogPlace& log() { return *m_log; }
+    PracticePlace& practice() { return *m_practice; }
+    RouteKeeper& route() { return m_route; }
+    /// The guide at the page of this place; with `isFirst` at the way, when this user has not seen it yet.
+    void showGuide();
+    void showGuideAtFirst();
+    GuideSheet& guide();
+    /// To the place, the frame and the tab where the next open stage of the route is worked on.
+    void goToNextThing();
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -71,6 +84,7 @@ protected:
 private:
     void setQuiet(bool on);
     void chooseTrialFrames();
+    void makePlaces();
     QWidget* makeRail();
     /// Frames with open findings of the checks for a use; nothing while these are not known as the frames are now.
     std::optional<std::vector<FrameId>> openFindings(const std::string& use) const;
@@ -87,9 +101,12 @@ private:
     void step(int way);
     void retitle();
     void showScreenStatus();
+    void showNext();
+    void connectLog();
 
     Document m_document;
     TimeKeeper m_keeper{m_document};
+    RouteKeeper m_route{m_document};
     RenderQueue m_queue;
     ProxyStore m_proxies{m_queue, this};
     RenderService m_renders{m_queue};
@@ -107,6 +124,10 @@ private:
     MatchPlace* m_match;
     ProofPlace* m_proof;
     HandoverPlace* m_handover;
+    LogPlace* m_log;
+    PracticePlace* m_practice;
+    GuideSheet* m_guide = nullptr;
+    QToolButton* m_nextButton = nullptr;
     MessageBars* m_messages;
     LostFrames* m_lost;
     QStringList m_unmarked;  ///< roles that the look uses and no frame has an area for

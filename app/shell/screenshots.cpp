@@ -4,6 +4,7 @@
 #include "app/bench/hue_editor.h"
 #include "app/bench/table_editor.h"
 #include "app/bench/tone_range_dialog.h"
+#include "app/guide/guide_text.h"
 #include "app/library/library_view.h"
 #include "app/places/areas/area_canvas.h"
 #include "app/places/areas/areas_place.h"
@@ -16,6 +17,7 @@
 #include "app/places/proof/proof_place.h"
 #include "app/places/shoot/shoot_place.h"
 #include "app/shell/handover_tour.h"
+#include "app/shell/log_tour.h"
 #include "app/shell/main_window.h"
 #include "app/shell/photographer.h"
 #include "app/theme/theme.h"
@@ -65,7 +67,7 @@ public:
         ladder(), poorReference();
         m_document.looks().choose(before);
         m_document.selection().setFrameInHand(m_first);
-        proof(), tourOfHandover(m_camera, m_window);
+        proof(), tourOfHandover(m_camera, m_window), tourOfLog(m_camera, m_window, m_demo);
     }
 
 private:
@@ -617,6 +619,19 @@ private:
 
 }  // namespace
 
+int writeGuide(const QString& folder)
+{
+    QDir().mkpath(folder);
+    for (const GuidePage& page : guidePages()) {
+        const QString path = folder + QLatin1Char('/') + QLatin1String(page.id) + ".md";
+        if (const Status written = saveFile(path.toStdString(), guideMarkdown(page).toStdString()); !written) {
+            std::fprintf(stderr, "jolly-amber: %s\n", written.error().message().c_str());
+            return 1;
+        }
+    }
+    return 0;
+}
+
 int writeScreenshots(const QString& folder)
 {
     Photographer camera(folder);
@@ -631,6 +646,7 @@ int writeScreenshots(const QString& folder)
     const QTemporaryDir settings;
     QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, settings.path());
     qputenv("XDG_CONFIG_HOME", settings.path().toUtf8());
+    qputenv("XDG_DATA_HOME", settings.path().toUtf8());
     MainWindow window;
     camera.watch(window.queue());
     window.resize(kWindow);

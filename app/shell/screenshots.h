@@ -5,6 +5,8 @@
 
 namespace amber {
 
+/// Writes the pages of the guide as Markdown, one file each. Returns the process's exit status.
+int writeGuide(const QString& folder);
 /// Writes one PNG per view into `folder` (made when missing). Returns the process's exit status.
 int writeScreenshots(const QString& folder);
 

@@ -1,5 +1,7 @@
 #include "app/shortcuts/shortcuts.h"
 
+#include "app/theme/controls.h"
+
 namespace amber {
 namespace {
 
@@ -48,7 +50,8 @@ std::vector<Keys> localKeys()
 std::vector<Shortcut> viewKeys()
 {
     return {
-        {"help", QKeySequence(Qt::Key_F1), tr("This list")},
+        {"help", QKeySequence(Qt::Key_F1), tr("Guide: what one can do here, and all keys")},
+        {"isItSo", QKeySequence(Qt::SHIFT | Qt::Key_F1), tr("Is it so? Sayings measured on the frame in hand")},
         {"came", QKeySequence(Qt::Key_F2), tr("Hold: the picture as it came")},
         {"balanced", QKeySequence(Qt::SHIFT | Qt::Key_F2), tr("Hold: the picture balanced, without the look")},
         {"before", QKeySequence(Qt::Key_F3), tr("Hold: the look up to before the chosen step")},
@@ -66,6 +69,8 @@ std::vector<Shortcut> viewKeys()
         {"clientView", QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_D), tr("Client view: the frame alone in a window")},
         {"withLook", QKeySequence(Qt::CTRL | Qt::Key_L), tr("Balance: with the look, or without")},
         {"mark", QKeySequence(Qt::CTRL | Qt::Key_M), tr("Mark on the picture")},
+        {"remark", QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_M), tr("Set a pin on the picture")},
+        {"palette", QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_P), tr("Palette test of a room, cloth or props")},
         {"intent", QKeySequence(Qt::CTRL | Qt::Key_I), tr("Intent card")},
         {"findings", QKeySequence(Qt::CTRL | Qt::Key_F), tr("Findings")},
         {"bench", QKeySequence(Qt::CTRL | Qt::Key_B), tr("Bench: the chosen step")},
@@ -83,6 +88,9 @@ std::vector<Shortcut> placeKeys()
         {"match", QKeySequence(Qt::CTRL | Qt::Key_5), tr("Match")},
         {"proof", QKeySequence(Qt::CTRL | Qt::Key_6), tr("Proof")},
         {"handover", QKeySequence(Qt::CTRL | Qt::Key_7), tr("Hand over")},
+        {"log", QKeySequence(Qt::CTRL | Qt::Key_8), tr("Log")},
+        {"practice", QKeySequence(Qt::CTRL | Qt::Key_9), tr("Practice")},
+        {"nextThing", QKeySequence(Qt::CTRL | Qt::Key_N), tr("To the next thing of the route")},
         {"open", QKeySequence(Qt::CTRL | Qt::Key_O), tr("Open a folder")},
         {"undo", QKeySequence(Qt::CTRL | Qt::Key_Z), tr("Undo")},
         {"redo", QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), tr("Redo")},
@@ -114,20 +122,20 @@ QKeySequence keysOf(const char* id)
     return {};
 }
 
-void showShortcuts(QWidget* parent)
+namespace {
+
+/// Two columns: what works everywhere, and what the widget with the focus answers.
+QWidget* listOfKeys(QWidget* parent)
 {
-    QDialog dialog(parent);
-    dialog.setObjectName("shortcutsDialog");
-    dialog.setWindowTitle(tr("Shortcuts"));
-    auto* grid = new QGridLayout;
+    auto* list = new QWidget(parent);
+    auto* grid = new QGridLayout(list);
     grid->setHorizontalSpacing(24);
     grid->setVerticalSpacing(7);
-    // Two columns: what works everywhere, and what the widget with the focus answers.
     const auto add = [&](int row, int column, const QString& keys, const QString& words) {
-        auto* left = new QLabel(keys, &dialog);
+        auto* left = new QLabel(keys, list);
         left->setProperty("strong", true);
         grid->addWidget(left, row, column, Qt::AlignTop);
-        auto* right = new QLabel(words, &dialog);
+        auto* right = new QLabel(words, list);
         right->setWordWrap(true);
         constexpr int kWidth = 320;
         right->setFixedWidth(kWidth);
@@ -141,11 +149,26 @@ void showShortcuts(QWidget* parent)
     row = 0;
     for (const Keys& k : localKeys())
         add(row++, 2, k.keys, k.words);
+    return list;
+}
+
+}  // namespace
+
+void showShortcuts(QWidget* parent)
+{
+    QDialog dialog(parent);
+    dialog.setObjectName("shortcutsDialog");
+    dialog.setWindowTitle(tr("Shortcuts"));
+    QWidget* list = listOfKeys(&dialog);
     auto* close = new QPushButton(tr("Close"), &dialog);
     QObject::connect(close, &QPushButton::clicked, &dialog, &QDialog::accept);
+    // On a low screen the list is scrolled, never cut.
+    QScrollArea* scroll = makeScroll(list, &dialog);
+    const int room = parent && parent->screen() ? parent->screen()->availableGeometry().height() - 160 : 640;
+    scroll->setMinimumSize(list->sizeHint().width() + 16, std::min(list->sizeHint().height() + 4, room));
     auto* layout = new QVBoxLayout(&dialog);
     layout->setContentsMargins(24, 20, 24, 18);
-    layout->addLayout(grid);
+    layout->addWidget(scroll);
     layout->addSpacing(12);
     layout->addWidget(close, 0, Qt::AlignRight);
     dialog.exec();

@@ -47,6 +47,10 @@ signals:
     void markChosen(int step, int mark);
     /// These steps are to be kept in the library.
     void keepWanted(int first, int last);
+    /// A pin is to be set on a step.
+    void pinWanted(int step);
+    /// Notes on what is said of the chosen step.
+    void isItSoWanted();
 
 protected:
     bool event(QEvent* event) override;

@@ -102,6 +102,11 @@ void StepLine::contextMenuEvent(QContextMenuEvent* event)
         tr("Name as a group…"), tr("Ctrl+G"), [this] { askGroup(); }, isAny);
     add(
         tr("Keep in the library"), QString(), [this] { emit keepWanted(range().first, range().second); }, isAny);
+    add(
+        tr("Set a pin on it…"), QString(), [this] { emit pinWanted(m_document.looks().selectedStep()); },
+        isAny && first == last);
+    add(
+        tr("Is it so?"), tr("Shift+F1"), [this] { emit isItSoWanted(); }, isAny);
     menu.addSeparator();
     add(
         tr("Remove"), tr("Delete"), [this] { m_document.looks().removeStep(m_document.looks().selectedStep()); },

@@ -14,6 +14,43 @@ QPushButton* makeButton(QWidget* parent, const QString& name, const QString& wor
     return button;
 }
 
+QButtonGroup* addTabs(QHBoxLayout* row, QWidget* parent, QStackedWidget* stack, const std::vector<TabWords>& tabs)
+{
+    auto* group = new QButtonGroup(parent);
+    row->setSpacing(6);
+    int page = 0;
+    for (const TabWords& tab : tabs) {
+        auto* button = new QToolButton(parent);
+        button->setObjectName(tab.name);
+        button->setText(tab.title);
+        button->setToolTip(tab.tip);
+        button->setCheckable(true);
+        button->setChecked(page == 0);
+        button->setMinimumWidth(84);
+        group->addButton(button, page++);
+        row->addWidget(button);
+    }
+    QObject::connect(group, &QButtonGroup::idToggled, stack, [stack](int id, bool on) {
+        if (on)
+            stack->setCurrentIndex(id);
+    });
+    row->addStretch(1);
+    return group;
+}
+
+void goTo(QButtonGroup* tabs, int page) { tabs->button(page)->setChecked(true); }
+
+QScrollArea* makeScroll(QWidget* body, QWidget* parent)
+{
+    auto* scroll = new QScrollArea(parent);
+    scroll->setWidget(body);
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setStyleSheet(QStringLiteral("QScrollArea, QScrollArea > QWidget > QWidget { background: transparent; }"));
+    return scroll;
+}
+
 std::optional<QString> askLine(QWidget* parent, const LineQuestion& question)
 {
     QInputDialog dialog(parent);

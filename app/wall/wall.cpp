@@ -62,6 +62,12 @@ void Wall::showMarks()
             const bool named = m_inHand->isMarking() || static_cast<int>(i) == m_namedMark;
             marks.push_back({m_watched[i].place, named ? keyColourTitle(m_watched[i]) : QString::number(i + 1), named});
         }
+    // Open pins: by their words while marks are set.
+    for (const auto& [id, pin] : m_document.job().pins)
+        if (!pin.isDone && pin.place && pin.frame == m_document.selection().frameInHand()) {
+            const Region at{pin.place->x, pin.place->y, pin.place->x, pin.place->y};
+            marks.push_back({at, m_inHand->isMarking() ? oneLine(text(pin.text)).left(40) : tr("pin"), true});
+        }
     m_inHand->setMarks(m_quiet ? std::vector<PictureView::Mark>{} : marks,
                        m_document.job().frame(m_document.selection().frameInHand()).framing);
 }

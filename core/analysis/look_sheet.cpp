@@ -4,43 +4,16 @@
 #include "core/display/view_transform.h"
 #include "core/image/resize.h"
 #include "core/look/scope.h"
+#include "core/look/value_words.h"
 #include "core/page/column.h"
 
 namespace amber {
 namespace {
 
-/// "towardsHue" -> "towards hue".
-std::string spaced(const std::string& name)
-{
-    std::string words;
-    for (const char c : name)
-        if (c >= 'A' && c <= 'Z')
-            words += ' ', words += static_cast<char>(c - 'A' + 'a');
-        else
-            words += c == '-' ? ' ' : c;
-    return words;
-}
-
-std::string wordsOf(const Json& value)
-{
-    if (value.is_number())
-        return shortText(value.get<double>());
-    if (value.is_boolean())
-        return value.get<bool>() ? "yes" : "no";
-    if (value.is_string())
-        return spaced(value.get<std::string>());
-    std::string words;
-    for (const auto& [name, entry] : value.items()) {
-        const std::string between = value.is_object() || entry.is_array() ? ", " : " to ";
-        words += (words.empty() ? "" : between) + (value.is_object() ? spaced(name) + " " : "") + wordsOf(entry);
-    }
-    return words;
-}
-
 /// "families" -> "family".
 std::string oneOf(const std::string& name)
 {
-    const std::string words = spaced(name);
+    const std::string words = spacedWords(name);
     if (words.size() > 3 && words.ends_with("ies"))
         return words.substr(0, words.size() - 3) + "y";
     return words.ends_with("s") ? words.substr(0, words.size() - 1) : words;
@@ -52,7 +25,7 @@ std::string entryWords(const std::string& list, Json entry)
     const bool isNamed = entry.contains("name") && entry["name"].is_string();
     const std::string title = oneOf(list) + (isNamed ? " " + entry["name"].get<std::string>() : "");
     entry.erase("name");
-    return title + ": " + wordsOf(entry);
+    return title + ": " + wordsOfValue(entry);
 }
 
 bool isListOfThings(const Json& value) { return value.is_array() && !value.empty() && value.front().is_object(); }
@@ -65,7 +38,7 @@ void addValues(std::vector<std::string>& lines, const Json& values, const Json& 
         if (fresh.contains(name) && fresh[name] == value)
             continue;
         if (!isListOfThings(value)) {
-            plain += (plain.empty() ? "" : ", ") + spaced(name) + " " + wordsOf(value);
+            plain += (plain.empty() ? "" : ", ") + spacedWords(name) + " " + wordsOfValue(value);
             continue;
         }
         for (const Json& entry : value) {
@@ -185,7 +158,7 @@ std::vector<std::string> recipeOf(const Step& step)
     for (const Shelter& shelter : step.guard.shelters)
         lines.push_back("held back from " + shelter.name + " by " + shortText(100 * shelter.amount) + " %");
     for (const std::string& part : heldParts(step))
-        lines.push_back(spaced(part.substr(part.rfind('/') + 1)) + ": other values for " +
+        lines.push_back(spacedWords(part.substr(part.rfind('/') + 1)) + ": other values for " +
                         std::to_string(holdersOf(step, part).size()) + " pictures or sets");
     return lines;
 }

@@ -36,4 +36,52 @@ struct EvenChroma {
 };
 EvenChroma measureEvenChroma(const std::vector<LinearRgb>& colours);
 
+/// "Reserved chroma hits the strongest colours": what `reserved` 0.5 makes of the chroma of the most muted and of the
+/// strongest third, as factors.
+EvenChroma measureReservedChroma(const std::vector<LinearRgb>& colours);
+
+/// "Sharpening brings back detail": of the detail that a picture loses when it is halved and enlarged again, the share
+/// that sharpening (fine detail, amount 1) brings back; below 0 it is farther off than without. And by how much
+/// differences of places without edges, which are noise, grow.
+struct Sharpened {
+    double broughtBack = 0, noiseFactor = 1;
+};
+Sharpened measureSharpening(ImageView picture);
+
+/// "A warmer white warms the skin": mean CIEDE2000 of 20 mired on colours of skin's hues (OKLCh 30 to 75 degrees) and
+/// on all others. Without colours of skin that part is 0.
+struct Warmed {
+    double skin = 0, others = 0;
+    int skins = 0;
+};
+Warmed measureWarmerWhite(const std::vector<LinearRgb>& colours);
+
+/// "Split toning leaves the middle alone": mean chroma that a dye at each end (chroma 0.05) lays on greys of the middle
+/// tones (L 0.45 to 0.6), and on those of the ends.
+struct ToneTints {
+    double middle = 0, ends = 0;
+};
+ToneTints measureSplitToning();
+
+/// "A table carries any look": 33 points to the edge.
+struct TableLoss {
+    double mean = 0, maximum = 0;  ///< CIEDE2000 on these colours
+    int leftOut = 0;               ///< steps that it cannot carry
+};
+Result<TableLoss> measureTableLoss(const Look& look, const std::vector<LinearRgb>& colours);
+
+/// "Setting the ends costs nothing": shares of pixels with a channel at black or at white, before and after ends at the
+/// half per cent points.
+struct EndsCost {
+    double before = 0, after = 0;
+};
+EndsCost measureEndsCost(ImageView picture);
+
+/// "Eight bits are enough": of 256 greys, how many different ones a look leaves, and the widest step between
+/// neighbours, in codes.
+struct EightBits {
+    int left = 256, widestStep = 1;
+};
+EightBits measureEightBits(const Look& look);
+
 }  // namespace amber

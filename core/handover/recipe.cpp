@@ -1,15 +1,14 @@
 #include "core/handover/recipe.h"
 
 #include "core/base/atomic_file.h"
-#include "core/base/content_hash.h"
 #include "core/base/json_text.h"
+#include "core/base/own_files.h"
 #include "core/base/written_files.h"
 #include "core/image/resize.h"
 
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <cstdlib>
 #include <set>
 
 namespace amber {
@@ -143,22 +142,7 @@ Json written(const OutputSize& size)
     return json;
 }
 
-fs::path recipeFolder()
-{
-    const char* config = std::getenv("XDG_CONFIG_HOME");
-    const char* home = std::getenv("HOME");
-    const fs::path base = config && *config ? fs::path(config) : fs::path(home ? home : "/tmp") / ".config";
-    return base / "jolly-amber" / "recipes";
-}
-
-/// Letters, digits and a part of a hash: any name gives a file name of its own.
-fs::path fileOf(const std::string& name)
-{
-    std::string slug;
-    for (const char c : name.substr(0, 40))
-        slug += std::isalnum(static_cast<unsigned char>(c)) ? c : '-';
-    return recipeFolder() / (slug + "-" + contentHash(name).substr(0, 8) + ".json");
-}
+fs::path recipeFolder() { return userConfigFolder() / "recipes"; }
 
 Result<Recipe> recipeIn(const fs::path& file)
 {
@@ -272,12 +256,7 @@ Result<Recipe> recipeFromText(const std::string& text, const std::string& file)
 OwnRecipes ownRecipes()
 {
     OwnRecipes own;
-    std::error_code error;
-    std::vector<fs::path> files;
-    for (const auto& entry : fs::directory_iterator(recipeFolder(), error))
-        if (entry.path().extension() == ".json" && !AtomicFile::isTemporaryName(entry.path()))
-            files.push_back(entry.path());
-    for (const fs::path& file : files)
+    for (const fs::path& file : ownFilesIn(recipeFolder()))
         if (auto recipe = recipeIn(file))
             own.recipes.push_back(std::move(*recipe));
         else
@@ -297,7 +276,7 @@ Status keepRecipe(const Recipe& recipe)
         return tl::make_unexpected(good.error());
     std::error_code error;
     fs::create_directories(recipeFolder(), error);
-    return saveFile(fileOf(recipe.name), text);
+    return saveFile(ownFile(recipeFolder(), recipe.name), text);
 }
 
 Status forgetRecipe(const std::string& name)

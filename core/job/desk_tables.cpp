@@ -129,7 +129,8 @@ const std::vector<DeskPart>& deskParts()
                                               {"time plan", {"time_plan", "stage_time"}, readTimes},
                                               {"delivery", {"delivery"}, readDelivery},
                                               {"recipes", {"hand_over"}, readHandOver},
-                                              {"reference", {"held_reference", "held_path"}, readHeld}};
+                                              {"reference", {"held_reference", "held_path"}, readHeld},
+                                              {"route", {"route"}, readRoute}};
     return kParts;
 }
 
@@ -190,6 +191,8 @@ void writeDesk(JobFile& file, const Desk& before, const Desk& after, const std::
         file.run("INSERT OR REPLACE INTO hand_over VALUES (1, ?)", handOverToText(after.handOver));
     if (!(before.held == after.held))
         writeHeld(file, after.held);
+    if (before.route != after.route)
+        writeRoute(file, after.route);
 }
 
 }  // namespace amber

@@ -95,11 +95,20 @@ using KeyPlaceId = std::pair<FrameId, std::string>;  ///< the frame, and the nam
 
 using AreaId = std::pair<FrameId, std::string>;  ///< the frame, and the role by its name
 
-/// Something that is to be done about a frame, or was said of it.
+/// A step of a look as remarks name it: by its kind, and which of that kind.
+struct PinnedStep {
+    LookId look = 0;
+    std::string kind;  ///< "tone-curve"
+    int which = 0;     ///< of several of that kind, from 0
+    bool operator==(const PinnedStep&) const = default;
+};
+
+/// Something that is to be done about a frame or a step, or was said of it.
 struct Pin {
     enum class From { Artist, Check, Client } from = From::Artist;
-    FrameId frame = 0;
+    FrameId frame = 0;               ///< on which it was seen
     std::optional<Spot> place = {};  ///< fractions of the finished picture; none: all of it
+    std::optional<PinnedStep> step = {};
     std::string text;
     std::string about;        ///< the version it is about, in words: "Warm evening, round 2"
     RevisionId revision = 0;  ///< of the frame's look at that time; 0 when it is not known
@@ -108,6 +117,9 @@ struct Pin {
     bool operator==(const Pin&) const = default;
 };
 using PinId = std::int64_t;
+
+/// Stages of the route (core/route) that were ticked or left open by hand, by their ids: true is ticked.
+using HandTicks = std::map<std::string, bool>;
 
 /// A look of the job: which of its revisions counts. A look whose making was taken back is not in the job.
 struct LookState {
@@ -129,6 +141,7 @@ struct Job {
     std::vector<CheckUse> uses;  ///< own ones; their names are unlike
     Acceptances accepted;        ///< findings that were let stand
     std::map<PinId, Pin> pins;
+    std::map<FrameId, HandTicks> ticks;  ///< of frames; of the shoot under 0
     bool operator==(const Job&) const = default;
 
     /// As it came, of a frame of which nothing was decided.
@@ -229,6 +242,7 @@ struct Desk {
     DeliveryChoices delivery;
     HandOver handOver;
     HeldReference held;
+    std::string route;  ///< the order of work, as JSON (core/route); empty: the first that ships
     bool operator==(const Desk&) const = default;
 };
 

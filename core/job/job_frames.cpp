@@ -1,9 +1,9 @@
 // The pictures of a job: where they are, what is known of them.
 #include "core/base/content_hash.h"
+#include "core/base/own_files.h"
 #include "core/job/job_state.h"
 
 #include <algorithm>
-#include <cstdlib>
 #include <fstream>
 #include <set>
 
@@ -20,12 +20,7 @@ bool looksLikeAJob(const fs::path& file)
            std::string_view(head + 68, 4) == "JABJ";
 }
 
-fs::path userJobs()
-{
-    const char* data = std::getenv("XDG_DATA_HOME");
-    const char* home = std::getenv("HOME");
-    return (data && *data ? fs::path(data) : fs::path(home ? home : "/tmp") / ".local/share") / "jolly-amber/jobs";
-}
+fs::path userJobs() { return userDataFolder() / "jobs"; }
 
 }  // namespace
 

@@ -167,41 +167,6 @@ Status JobStore::walk(bool isUndo)
     });
 }
 
-Result<std::vector<Gesture>> JobStore::journal() const
-{
-    longCall("JobStore::journal");
-    return guarded(file(), [&] {
-        std::vector<Gesture> all;
-        SQLite::Statement query(m_state->sql, "SELECT reason, made FROM gesture WHERE id = ?");
-        for (std::size_t i = 0; i < m_state->done; ++i, query.reset()) {
-            const State::Step& step = m_state->line[i];
-            query.bind(1, step.gesture);
-            if (query.executeStep())
-                all.push_back(
-                    {step.gesture, step.what, query.getColumn(0).getString(), query.getColumn(1).getString()});
-        }
-        return all;
-    });
-}
-
-Result<std::vector<Change>> JobStore::changesOf(std::int64_t gesture) const
-{
-    return guarded(file(), [&] {
-        std::vector<Change> all;
-        SQLite::Statement query(m_state->sql,
-                                "SELECT part, subject, before, after FROM change WHERE gesture = ? ORDER BY position");
-        query.bind(1, gesture);
-        while (query.executeStep()) {
-            const auto part = partFromName(query.getColumn(0).getString());
-            if (!part)
-                throw std::runtime_error(part.error().message());
-            all.push_back({*part, query.getColumn(1).getString(), query.getColumn(2).getString(),
-                           query.getColumn(3).getString()});
-        }
-        return all;
-    });
-}
-
 Status JobStore::setDesk(const Desk& desk)
 {
     if (desk == m_state->desk)

@@ -146,6 +146,16 @@ public:
     /// The gestures that are done, oldest first.
     Result<std::vector<Gesture>> journal() const;
     Result<std::vector<Change>> changesOf(std::int64_t gesture) const;
+    /// All gestures ever made, oldest first, also those that were taken back, each with what it changed.
+    Result<std::vector<JournalEntry>> entries() const;
+    /// The job as it was when a gesture had been made; with 0 as it was before the first. With a frame only what is
+    /// that frame's, the lights and the looks are as they were then: this is quick. Fails for a gesture that was taken
+    /// back.
+    Result<Job> jobAfter(std::int64_t gesture, FrameId only = 0) const;
+    /// Versions of looks as the texts that are kept, for what reads many of them (lookFromText, without their tables).
+    Result<std::map<RevisionId, std::string>> lookTexts(const std::vector<RevisionId>& revisions) const;
+    /// Why a gesture was made, said afterwards; nobody's gesture.
+    Status setReason(std::int64_t gesture, const std::string& reason);
 
     /// What lies at hand.
     const Desk& desk() const;

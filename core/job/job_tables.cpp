@@ -389,6 +389,7 @@ const std::vector<Reader>& readers()
          }},
         {"stand-in", {"frame_stand_in"}, readStandIns, forgetStandIns},
         {"pin", {"frame_pin"}, readPins, [](Job& job) { job.pins.clear(); }},
+        {"ticks", {"route_tick"}, readTicks, [](Job& job) { job.ticks.clear(); }},
         {"lights", {"light", "light_frame"}, readLights, [](Job& job) { job.lights.clear(); }},
         {"sets", {"frame_set", "frame_set_frame"}, readSets, [](Job& job) { job.sets.clear(); }},
         {"key-colours", {"key_colour"}, readKeys, [](Job& job) { job.keys.clear(); }},
@@ -576,22 +577,33 @@ void writeAccepted(JobFile& file, const Job& job, const FindingId& id)
                  found->second.value, found->second.reason);
 }
 
+/// What is one frame's alone.
+void writeOfFrame(JobFile& file, const FrameState& state, Part part, FrameId id)
+{
+    switch (part) {
+    case Part::Balance:
+        return writeBalance(file, id, state);
+    case Part::Framing:
+        return writeFraming(file, id, state.framing);
+    case Part::Rating:
+    case Part::Done:
+    case Part::Unused:
+    case Part::FrameLook:
+        return writeFrameState(file, id, state);
+    case Part::MergedFrom:
+        return writeMerged(file, id, state.mergedFrom);
+    case Part::StandIn:
+        return writeStandIn(file, id, state);
+    default:
+        return;
+    }
+}
+
 void write(JobFile& file, const Job& job, Part part, const std::string& subject)
 {
     const auto number = [&] { return std::stoll(subject); };
     const auto name = [&] { return subject.substr(subject.find(' ') + 1); };
     switch (part) {
-    case Part::Balance:
-        return writeBalance(file, number(), job.frame(number()));
-    case Part::Framing:
-        return writeFraming(file, number(), job.frame(number()).framing);
-    case Part::Rating:
-    case Part::Done:
-    case Part::Unused:
-    case Part::FrameLook:
-        return writeFrameState(file, number(), job.frame(number()));
-    case Part::MergedFrom:
-        return writeMerged(file, number(), job.frame(number()).mergedFrom);
     case Part::Lights:
         return writeLights(file, job.lights);
     case Part::Sets:
@@ -610,10 +622,12 @@ void write(JobFile& file, const Job& job, Part part, const std::string& subject)
         return writeUses(file, job.uses);
     case Part::Accepted:
         return writeAccepted(file, job, findingFrom(subject));
-    case Part::StandIn:
-        return writeStandIn(file, number(), job.frame(number()));
     case Part::Pin:
         return writePin(file, job, number());
+    case Part::Ticks:
+        return writeTicks(file, job, number());
+    default:
+        writeOfFrame(file, job.frame(number()), part, number());
     }
 }
 
@@ -662,6 +676,7 @@ void makeTables(SQLite::Database& sql)
     makeTablesOfFormat6(sql);
     makeTablesOfFormat7(sql);
     makeTablesOfFormat8(sql);
+    makeTablesOfFormat9(sql);
 }
 void makeTablesOfFormat4(SQLite::Database& sql) { sql.exec(kFormat4); }
 void makeTablesOfFormat5(SQLite::Database& sql) { sql.exec(kFormat5); }

@@ -9,7 +9,7 @@
 
 namespace amber {
 
-inline constexpr int kJobFormat = 8;
+inline constexpr int kJobFormat = 9;
 inline constexpr int kJobApplicationId = 0x4A41424A;  // "JABJ"
 
 /// Makes all tables but those that an earlier format has already.
@@ -24,6 +24,12 @@ void makeTablesOfFormat6(SQLite::Database& sql);
 void makeTablesOfFormat7(SQLite::Database& sql);
 /// Of these, the ones that came with format 8: pictures that stand for others, pins, what happened, recipes chosen.
 void makeTablesOfFormat8(SQLite::Database& sql);
+/// Of these, the ones that came with format 9: the route, and ticks set by hand (core/job/route_tables.cpp).
+void makeTablesOfFormat9(SQLite::Database& sql);
+void readTicks(const JobFile& file, Job& job);
+void writeTicks(JobFile& file, const Job& job, FrameId id);
+void readRoute(const JobFile& file, Desk& desk);
+void writeRoute(JobFile& file, const std::string& route);
 /// Of format 8, what was decided (core/job/return_tables.cpp).
 void readStandIns(const JobFile& file, Job& job);
 void forgetStandIns(Job& job);

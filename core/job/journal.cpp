@@ -11,7 +11,7 @@ namespace {
 
 using Part = Change::Part;
 
-constexpr std::array<std::pair<Part, const char*>, 18> kNames{{{Part::Balance, "balance"},
+constexpr std::array<std::pair<Part, const char*>, 19> kNames{{{Part::Balance, "balance"},
                                                                {Part::Framing, "framing"},
                                                                {Part::Rating, "rating"},
                                                                {Part::Done, "done"},
@@ -28,7 +28,8 @@ constexpr std::array<std::pair<Part, const char*>, 18> kNames{{{Part::Balance, "
                                                                {Part::CheckUses, "check-uses"},
                                                                {Part::Accepted, "accepted"},
                                                                {Part::StandIn, "stand-in"},
-                                                               {Part::Pin, "pin"}}};
+                                                               {Part::Pin, "pin"},
+                                                               {Part::Ticks, "ticks"}}};
 
 /// A camera whose response is known to be none.
 constexpr const char* kIdentity = "identity";
@@ -149,6 +150,22 @@ void addFrame(Collector& to, const std::string& id, const FrameState& before, co
     to.add(Part::StandIn, id, standIn(before), standIn(after));
 }
 
+/// What was said of frames, and ticked.
+void addRemarks(Collector& to, const Job& before, const Job& after)
+{
+    addMap(
+        to, Part::Accepted, before.accepted, after.accepted, [](const FindingId& id) { return subjectOf(id); },
+        [](const Acceptance& a) {
+            return jsonText({{"value", a.value}, {"reason", a.reason}});
+        });
+    addMap(
+        to, Part::Pin, before.pins, after.pins, [](PinId id) { return std::to_string(id); },
+        [](const Pin& pin) { return pinToText(pin); });
+    addMap(
+        to, Part::Ticks, before.ticks, after.ticks, [](FrameId id) { return std::to_string(id); },
+        [](const HandTicks& ticks) { return ticksToText(ticks); });
+}
+
 /// Sets one thing of a job to the value that a text gives. Throws for a text that is none.
 struct Setter {
     Job& job;
@@ -185,6 +202,8 @@ struct Setter {
             return setAccepted();
         case Part::Pin:
             return setPin();
+        case Part::Ticks:
+            return setTicks();
         default:
             return;
         }
@@ -312,6 +331,13 @@ struct Setter {
         else
             job.pins[std::stoll(subject)] = pinFromText(text);
     }
+    void setTicks() const
+    {
+        if (text.empty())
+            job.ticks.erase(std::stoll(subject));
+        else
+            job.ticks[std::stoll(subject)] = ticksFromText(text);
+    }
     void setAccepted() const
     {
         const FindingId id = findingFrom(subject);
@@ -383,14 +409,7 @@ std::vector<Change> changesBetween(const Job& before, const Job& after)
         [](const auto& l) { return textOf(l); });
     if (before.uses != after.uses)
         to.add(Part::CheckUses, {}, textOf(before.uses), textOf(after.uses));
-    addMap(
-        to, Part::Accepted, before.accepted, after.accepted, [](const FindingId& id) { return subjectOf(id); },
-        [](const Acceptance& a) {
-            return jsonText({{"value", a.value}, {"reason", a.reason}});
-        });
-    addMap(
-        to, Part::Pin, before.pins, after.pins, [](PinId id) { return std::to_string(id); },
-        [](const Pin& pin) { return pinToText(pin); });
+    addRemarks(to, before, after);
     return to.all;
 }
 

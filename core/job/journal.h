@@ -27,7 +27,8 @@ struct Change {
         CheckUses,   ///< all own ones
         Accepted,    ///< a finding, by subjectOf()
         StandIn,     ///< of a frame
-        Pin          ///< by its number
+        Pin,         ///< by its number
+        Ticks        ///< of a frame, or of the shoot (0)
     };
     Part part = Part::Balance;
     std::string subject;  ///< the number of a frame or look, the name of a camera
@@ -40,6 +41,13 @@ struct Gesture {
     std::string what;    ///< "Curve point moved"
     std::string reason;  ///< when one was given
     std::string made;    ///< "2026-05-04 10:11:12", UTC
+};
+
+/// A gesture with what it changed.
+struct JournalEntry {
+    Gesture gesture;
+    std::vector<Change> changes;
+    bool isDone = true;  ///< false: taken back
 };
 
 /// What differs, in the order of the parts.

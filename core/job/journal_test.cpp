@@ -715,6 +715,35 @@ TEST(JobAreas, WhatIsWrongWithOneLeavesTheOthers)
     EXPECT_GT(sql.execAndGet("SELECT count(*) FROM unreadable WHERE part = 'area'").getInt(), 0) << "kept aside";
 }
 
+TEST(OldJob, OneOfFormat8OpensAndTakesARouteTicksAndPinsOnSteps)
+{
+    const TemporaryFolder folder;
+    const fs::path file = oldJob(folder, 8);
+    auto store = JobStore::open(file);
+    ASSERT_TRUE(store) << store.error().message();
+    EXPECT_TRUE(store->unreadable().empty());
+    EXPECT_TRUE(fs::exists(file.string() + "-format8"));
+    EXPECT_EQ(store->job().pins.at(7).text, "A little warmer");
+    EXPECT_EQ(store->desk().handOver.recipes, std::vector<std::string>{"web"});
+    Job job = store->job();
+    job.pins[8] = job.pins.at(7);
+    job.pins[8].step = PinnedStep{1, "chroma", 1};
+    job.ticks[0]["match"] = true, job.ticks[2]["white"] = false;
+    ASSERT_TRUE(store->commit(job, "Ticked"));
+    Desk desk = store->desk();
+    desk.route = "{}";
+    ASSERT_TRUE(store->setDesk(desk));
+    ASSERT_TRUE(store->undo());
+    EXPECT_EQ(store->undoAction(), "Answer taken");
+    EXPECT_TRUE(store->job().ticks.empty());
+    ASSERT_TRUE(store->redo());
+    store = JobStore::open(folder / "other.amberjob");  // lets go of the first
+    store = JobStore::open(file);
+    EXPECT_TRUE(store->unreadable().empty());
+    EXPECT_TRUE(store->job() == job);
+    EXPECT_EQ(store->desk().route, "{}");
+}
+
 TEST(OldJob, OneOfFormat7OpensAndTakesStandInsPinsAndRecipes)
 {
     const TemporaryFolder folder;

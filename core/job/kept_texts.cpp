@@ -30,6 +30,8 @@ std::string pinToText(const Pin& pin)
               {"done", pin.isDone}};
     if (pin.place)
         json["place"] = {pin.place->x, pin.place->y};
+    if (pin.step)
+        json["step"] = {{"look", pin.step->look}, {"kind", pin.step->kind}, {"which", pin.step->which}};
     return jsonText(json);
 }
 
@@ -46,8 +48,15 @@ Pin pinFromText(const std::string& text)
     pin.revision = json.at("revision").get<RevisionId>(), pin.isDone = json.at("done").get<bool>();
     if (const auto place = json.find("place"); place != json.end())
         pin.place = Spot{place->at(0).get<double>(), place->at(1).get<double>()};
+    if (const auto step = json.find("step"); step != json.end())
+        pin.step = PinnedStep{step->at("look").get<LookId>(), step->at("kind").get<std::string>(),
+                              step->at("which").get<int>()};
     return pin;
 }
+
+std::string ticksToText(const HandTicks& ticks) { return jsonText(Json(ticks)); }
+
+HandTicks ticksFromText(const std::string& text) { return Json::parse(text).get<HandTicks>(); }
 
 std::string handOverToText(const HandOver& h)
 {

@@ -1,4 +1,4 @@
-// Things of a job that are kept as JSON texts, in its tables and in its journal. For the files of this folder only; the
+// Things of a job that are kept as JSON texts, in its tables and in its journal. For this folder and core/log only; the
 // readers throw what std::exception covers for a text that is none.
 #pragma once
 
@@ -10,6 +10,8 @@ std::string standInToText(const StandIn& standIn);
 StandIn standInFromText(const std::string& text);
 std::string pinToText(const Pin& pin);
 Pin pinFromText(const std::string& text);
+std::string ticksToText(const HandTicks& ticks);
+HandTicks ticksFromText(const std::string& text);
 std::string handOverToText(const HandOver& choices);
 HandOver handOverFromText(const std::string& text);
 

@@ -507,7 +507,9 @@ void addTables(JobFile& file, int format)
         makeTablesOfFormat6(file.sql);
     if (format <= 6)
         makeTablesOfFormat7(file.sql);
-    makeTablesOfFormat8(file.sql);
+    if (format <= 7)
+        makeTablesOfFormat8(file.sql);
+    makeTablesOfFormat9(file.sql);
     if (format == 3)
         takeCropsOfFormat3(file);
 }

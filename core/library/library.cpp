@@ -2,6 +2,7 @@
 
 #include "core/base/atomic_file.h"
 #include "core/base/content_hash.h"
+#include "core/base/own_files.h"
 #include "core/image/write.h"
 #include "core/look/look_json.h"
 
@@ -170,10 +171,7 @@ Library::Library(std::vector<fs::path> places) : m_places(std::move(places)) {}
 
 Library Library::ofUser()
 {
-    const char* data = std::getenv("XDG_DATA_HOME");
-    const char* home = std::getenv("HOME");
-    const fs::path base = data && *data ? fs::path(data) : fs::path(home ? home : "/tmp") / ".local" / "share";
-    std::vector<fs::path> places{base / "jolly-amber" / "library"};
+    std::vector<fs::path> places{userDataFolder() / "library"};
     if (const auto text = textOf(places.front() / "places.txt")) {
         std::istringstream lines(*text);
         for (std::string line; std::getline(lines, line);)

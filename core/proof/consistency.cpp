@@ -1,5 +1,6 @@
 #include "core/proof/consistency.h"
 
+#include "core/base/csv_text.h"
 #include "core/base/number_text.h"
 #include "core/base/statistics.h"
 #include "core/colour/difference.h"
@@ -202,23 +203,17 @@ ConsistencyTable consistency(const std::vector<FrameReading>& readings, const st
 std::string consistencyCsv(const ConsistencyTable& table, const std::vector<KeyColour>& keys,
                            const std::vector<std::string>& frames)
 {
-    const auto quoted = [](const std::string& words) {
-        std::string out = "\"";
-        for (char c : words)
-            out += c == '"' ? std::string("\"\"") : std::string(1, c);
-        return out + "\"";
-    };
     std::string csv = "frame";
     std::vector<std::string> names;
     for (const KeyColour& key : keys)
         names.push_back(key.name);
     for (const std::string& name : names)
-        csv += "," + quoted(name + ", before, dE00 to lead") + "," + quoted(name + ", after, dE00 to lead") + "," +
-               quoted(name + ", dE00 to target");
+        csv += "," + csvField(name + ", before, dE00 to lead") + "," + csvField(name + ", after, dE00 to lead") + "," +
+               csvField(name + ", dE00 to target");
     csv += ",\"brightness, after, L* to lead\",\"contrast, after, L* to lead\"\n";
     const auto number = [](double v) { return fixedText(v, 2); };
     for (std::size_t i = 0; i < table.rows.size() && i < frames.size(); ++i) {
-        csv += quoted(frames[i]);
+        csv += csvField(frames[i]);
         for (std::size_t k = 0; k < table.rows[i].size(); ++k) {
             const ConsistencyCell& cell = table.rows[i][k];
             if (k < keys.size())

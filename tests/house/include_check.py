@@ -15,15 +15,15 @@ CORE = {
     "display": "engine", "optics": "image",
     "area": "engine measure", "frame": "area optics", "balance": "frame", "match": "balance engine", "proof": "balance engine",
     "job": "look balance proof", "report": "job proof analysis page", "handover": "engine job",
-    "retouch": "handover analysis",
+    "retouch": "handover analysis", "log": "job engine page", "route": "job", "practice": "look measure",
 }
 APP = {
     "base": ["theme", "task", "words", "shortcuts", "display"], "render": ["render"], "document": ["document"],
-    "views": ["wall", "screen", "stepline", "instruments", "variants", "library", "intent", "findings", "bench", "plan"],
+    "views": ["wall", "screen", "stepline", "instruments", "variants", "library", "intent", "findings", "bench", "plan", "pins", "palette", "guide"],
     "shoot": ["places/shoot"], "balance": ["places/balance"], "look": ["places/look"], "match": ["places/match"],
-    "proof": ["places/proof"], "handover": ["places/handover"], "shell": ["shell"],
+    "proof": ["places/proof"], "handover": ["places/handover"], "log": ["places/log"], "practice": ["places/practice"], "shell": ["shell"],
 }
-PLACES = ["shoot", "balance", "look", "match", "proof", "handover"]
+PLACES = ["shoot", "balance", "look", "match", "proof", "handover", "log", "practice"]
 LAYERS = {"base": [], "render": ["base"], "document": ["render"], "views": ["document"],
           **{place: ["views"] for place in PLACES}, "shell": PLACES}
 

@@ -159,22 +159,20 @@ TEST_F(MenuWindow, ALightIsNamedGivenAnotherLeadJoinedAndProposedAnew)
     EXPECT_NE(lights()[0].lead, frame(2));
 }
 
-TEST_F(MenuWindow, TheTimePlanIsSetInItsDialogAndKept)
+TEST_F(MenuWindow, TheTimePlanIsSetInTheRouteAndKept)
 {
-    choose("Time plan", [](QWidget* dialog) {
-        const auto set = [&](const char* name, double value) {
-            auto* box = dialog->findChild<QDoubleSpinBox*>(name);
-            ASSERT_TRUE(box) << name;
-            box->setFocus();
-            box->selectAll();
-            QTest::keyClicks(box, QLocale().toString(value, 'f', 1));
-            QTest::keyClick(box, Qt::Key_Tab);
-        };
-        set("planBalance", 1.5), set("planLook", 4), set("planDay", 6);
-        EXPECT_FALSE(dialog->findChild<QLabel*>("planLeft")->text().isEmpty());
-        QTest::keyClick(dialog, Qt::Key_Escape);
-    });
+    choose("Time plan");
     click("shootMenuButton");
+    ASSERT_TRUE(app->find("planPanel").isVisible()) << "in the log, beside the route";
+    const auto set = [&](const char* name, double value) {
+        auto& box = app->find<QDoubleSpinBox>(name);
+        box.setFocus();
+        box.selectAll();
+        QTest::keyClicks(&box, QLocale().toString(value, 'f', 1));
+        QTest::keyClick(&box, Qt::Key_Tab);
+    };
+    set("planBalance", 1.5), set("planLook", 4), set("planDay", 6);
+    EXPECT_FALSE(app->find<QLabel>("planLeft").text().isEmpty());
     const auto plan = [&] { return app->window().keeper().plan(); };
     EXPECT_EQ(plan().minutesPerFrame[0], 1.5);
     EXPECT_EQ(plan().minutesPerFrame[1], 4);

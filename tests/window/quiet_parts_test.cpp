@@ -1,6 +1,6 @@
 // Parts that work in the background: the queue for the screen, the time keeper and its plan, the watched folder.
 #include "app/places/shoot/folder_watch.h"
-#include "app/plan/plan_dialog.h"
+#include "app/plan/plan_panel.h"
 #include "app/render/render_queue.h"
 #include "core/base/log.h"
 #include "core/base/long_call.h"
@@ -157,16 +157,16 @@ TEST_F(Planned, TicksAreGesturesAndTimesAreKept)
     EXPECT_TRUE(again.job().frame(id(2)).isDone) << "opened beside, it is read as it was kept";
 }
 
-TEST_F(Planned, TheDialogTakesBudgetsAndSaysWhatTheyComeTo)
+TEST_F(Planned, ThePanelTakesBudgetsAndSaysWhatTheyComeTo)
 {
     TimeKeeper keeper(document);
-    PlanDialog dialog(keeper);
-    dialog.show();
-    const QString before = dialog.findChild<QLabel*>("planLeft")->text();
-    dialog.findChild<QDoubleSpinBox*>("planLook")->setValue(30);
+    PlanPanel panel(keeper);
+    panel.show();
+    const QString before = panel.findChild<QLabel*>("planLeft")->text();
+    panel.findChild<QDoubleSpinBox*>("planLook")->setValue(30);
     EXPECT_EQ(keeper.plan().minutesPerFrame[1], 30);
-    EXPECT_NE(dialog.findChild<QLabel*>("planLeft")->text(), before);
-    dialog.findChild<QDoubleSpinBox*>("planDay")->setValue(2);
+    EXPECT_NE(panel.findChild<QLabel*>("planLeft")->text(), before);
+    panel.findChild<QDoubleSpinBox*>("planDay")->setValue(2);
     EXPECT_EQ(document.desk().plan.hoursPerDay, 2);
     EXPECT_NEAR(keeper.forecastNow().daysLeft, 4 * 31.5 / 60 / 2, 1e-9);
     EXPECT_TRUE(document.undoAction().isEmpty()) << "a plan is no gesture";

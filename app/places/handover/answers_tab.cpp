@@ -1,5 +1,6 @@
 #include "app/places/handover/answers_tab.h"
 
+#include "app/pins/pin_list.h"
 #include "app/theme/controls.h"
 
 #include <QtWidgets>
@@ -24,7 +25,7 @@ void lay(QTableWidget* table, const char* name, const QString& title, const QStr
 
 AnswersTab::AnswersTab(Document& document, QWidget* parent)
     : QWidget(parent), m_document(document), m_watcher(new QFileSystemWatcher(this)), m_rounds(new QTableWidget(this)),
-      m_pins(new QTableWidget(this)), m_words(new QLabel(this)),
+      m_pins(new PinList(document, this)), m_words(new QLabel(this)),
       m_all(new QCheckBox(tr("also those that are done"), this))
 {
     setObjectName("answersTab");
@@ -51,7 +52,7 @@ AnswersTab::AnswersTab(Document& document, QWidget* parent)
     layout->addWidget(m_rounds, 1);
     layout->addLayout(middle);
     layout->addWidget(m_pins, 2);
-    connect(m_all, &QCheckBox::toggled, this, &AnswersTab::fillPins);
+    connect(m_all, &QCheckBox::toggled, m_pins, &PinList::showAll);
     connect(m_watcher, &QFileSystemWatcher::directoryChanged, this, &AnswersTab::lookForAnswers);
     for (const auto changed : {&Document::opened, &Document::recordsChanged, &Document::pinsChanged})
         connect(&document, changed, this, &AnswersTab::refresh);
@@ -67,26 +68,15 @@ void AnswersTab::makeTables()
     for (int i = 0; i < 6; ++i)
         m_rounds->setColumnWidth(i, widths[i]);
     m_rounds->setSelectionMode(QAbstractItemView::SingleSelection);
-    lay(m_pins, "pins", tr("Pins"), {tr("Done"), tr("Frame"), tr("From"), tr("What"), tr("About")}, 3);
-    const int pinWidths[] = {54, 150, 70, 0, 200};
-    for (const int i : {0, 1, 2, 4})
-        m_pins->setColumnWidth(i, pinWidths[i]);
-    connect(m_pins, &QTableWidget::itemChanged, this, [this](QTableWidgetItem* item) {
-        if (!m_isFilling && item->column() == 0 && item->row() < static_cast<int>(m_shown.size()))
-            setDone(m_shown[static_cast<std::size_t>(item->row())], item->checkState() == Qt::Checked);
-    });
-    connect(m_pins, &QTableWidget::cellActivated, this, [this](int row, int) {
-        if (row < static_cast<int>(m_shown.size()))
-            m_document.selection().setFrameInHand(
-                m_document.job().pins.at(m_shown[static_cast<std::size_t>(row)]).frame);
-    });
+    connect(m_pins, &PinList::wanted, this,
+            [this](PinId pin) { m_document.selection().setFrameInHand(m_document.job().pins.at(pin).frame); });
 }
 
 void AnswersTab::refresh()
 {
     m_take->setEnabled(m_document.isOpen());
     fillRounds();
-    fillPins();
+    m_pins->refresh();
     watch();
 }
 
@@ -110,38 +100,6 @@ void AnswersTab::fillRounds()
     }
     if (rounds.empty())
         m_words->setText(tr("Nobody was asked. Tick “ask for an answer” before handing over."));
-}
-
-void AnswersTab::fillPins()
-{
-    m_isFilling = true;
-    m_shown.clear();
-    for (const auto& [id, pin] : m_document.job().pins)
-        if (!pin.isDone || m_all->isChecked())
-            m_shown.push_back(id);
-    m_pins->setRowCount(static_cast<int>(m_shown.size()));
-    const QString from[] = {tr("artist"), tr("check"), tr("client")};
-    for (int i = 0; i < m_pins->rowCount(); ++i) {
-        const Pin& pin = m_document.job().pins.at(m_shown[static_cast<std::size_t>(i)]);
-        const Frame* frame = m_document.frame(pin.frame);
-        auto* done = new QTableWidgetItem;
-        done->setFlags(Qt::ItemIsEnabled | Qt::ItemIsUserCheckable | Qt::ItemIsSelectable);
-        done->setCheckState(pin.isDone ? Qt::Checked : Qt::Unchecked);
-        m_pins->setItem(i, 0, done);
-        const QString cells[] = {frame ? titleOf(*frame) : QString(), from[static_cast<int>(pin.from)], text(pin.text),
-                                 text(pin.about)};
-        for (int k = 0; k < 4; ++k)
-            m_pins->setItem(i, k + 1, new QTableWidgetItem(cells[k]));
-    }
-    m_isFilling = false;
-}
-
-void AnswersTab::setDone(PinId id, bool isDone)
-{
-    Job after = m_document.job();
-    Pin& pin = after.pins.at(id);
-    pin.isDone = isDone;
-    m_document.commit(after, (isDone ? tr("Pin done: %1") : tr("Pin opened again: %1")).arg(text(pin.text)));
 }
 
 void AnswersTab::take(const QString& file)

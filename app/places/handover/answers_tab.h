@@ -14,6 +14,8 @@ class QTableWidget;
 
 namespace amber {
 
+class PinList;
+
 class AnswersTab : public QWidget {
     Q_OBJECT
 
@@ -28,21 +30,18 @@ signals:
 private:
     void refresh();
     void fillRounds();
-    void fillPins();
     void watch();
     void lookForAnswers();
-    void setDone(PinId pin, bool isDone);
     void makeTables();
 
     Document& m_document;
     QFileSystemWatcher* m_watcher;
-    QTableWidget *m_rounds, *m_pins;
+    QTableWidget* m_rounds;
+    PinList* m_pins;
     QLabel* m_words;
     QPushButton* m_take;
     QCheckBox* m_all;
-    std::vector<PinId> m_shown;
     std::set<QString> m_seen;
-    bool m_isFilling = false;
 };
 
 }  // namespace amber

@@ -28,9 +28,9 @@ HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
     : QWidget(parent), m_document(document), m_task(new ExportTask(this)), m_seek(new Task(this)),
       m_looking(new Task(this)), m_recipes(new RecipePanel(this)), m_looks(new LookTable(document, this)),
       m_before(new BeforeList(document, this)), m_retouch(new RetouchTab(document, this)),
-      m_answers(new AnswersTab(document, this)), m_tabs(new QButtonGroup(this)), m_stack(new QStackedWidget(this)),
-      m_model(new DeliveryModel(this)), m_progress(new QProgressBar(this)), m_state(new QLabel(this)),
-      m_summary(new QLabel(this)), m_table(new QTableView(this))
+      m_answers(new AnswersTab(document, this)), m_stack(new QStackedWidget(this)), m_model(new DeliveryModel(this)),
+      m_progress(new QProgressBar(this)), m_state(new QLabel(this)), m_summary(new QLabel(this)),
+      m_table(new QTableView(this))
 {
     setObjectName("handoverPlace");
     makeTable();
@@ -86,35 +86,17 @@ QWidget* HandoverPlace::makeWritten()
 QLayout* HandoverPlace::makeTabs()
 {
     auto* row = new QHBoxLayout;
-    row->setSpacing(6);
-    const std::tuple<const char*, QString, QString> kTabs[] = {
-        {"handoverLooksTab", tr("Looks"), tr("Which look lands on which light and frame")},
-        {"handoverBeforeTab", tr("Before"), tr("What is to be known before anything is written")},
-        {"handoverWrittenTab", tr("Written"), tr("What was written, and what failed and why")},
-        {"handoverRetouchTab", tr("Retouching"), tr("Files that are out to be retouched, and those that came back")},
-        {"handoverAnswersTab", tr("Answers, pins"), tr("What the client said, and what is still to be done")}};
-    int i = 0;
-    for (const auto& [name, title, tip] : kTabs) {
-        auto* button = new QToolButton(this);
-        button->setObjectName(name);
-        button->setText(title);
-        button->setToolTip(tip);
-        button->setCheckable(true);
-        button->setChecked(i == 0);
-        button->setMinimumWidth(84);
-        m_tabs->addButton(button, i++);
-        row->addWidget(button);
-    }
-    connect(m_tabs, &QButtonGroup::idClicked, this, [this](int id) { m_stack->setCurrentIndex(id); });
-    row->addStretch(1);
+    m_tabs = addTabs(
+        row, this, m_stack,
+        {{"handoverLooksTab", tr("Looks"), tr("Which look lands on which light and frame")},
+         {"handoverBeforeTab", tr("Before"), tr("What is to be known before anything is written")},
+         {"handoverWrittenTab", tr("Written"), tr("What was written, and what failed and why")},
+         {"handoverRetouchTab", tr("Retouching"), tr("Files that are out to be retouched, and those that came back")},
+         {"handoverAnswersTab", tr("Answers, pins"), tr("What the client said, and what is still to be done")}});
     return row;
 }
 
-void HandoverPlace::go(Tab tab)
-{
-    m_tabs->button(static_cast<int>(tab))->setChecked(true);
-    m_stack->setCurrentIndex(static_cast<int>(tab));
-}
+void HandoverPlace::go(Tab tab) { goTo(m_tabs, static_cast<int>(tab)); }
 
 void HandoverPlace::connectAll()
 {

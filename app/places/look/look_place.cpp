@@ -2,10 +2,13 @@
 
 #include "app/bench/bench.h"
 #include "app/findings/findings_panel.h"
+#include "app/guide/is_it_so.h"
 #include "app/instruments/instruments.h"
 #include "app/instruments/key_list.h"
 #include "app/intent/intent_panel.h"
 #include "app/library/library_view.h"
+#include "app/palette/palette_sheet.h"
+#include "app/pins/pin_list.h"
 #include "app/places/look/look_export.h"
 #include "app/places/look/look_header.h"
 #include "app/shortcuts/shortcuts.h"
@@ -63,6 +66,7 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
     connectPictures();
     connectParts();
     connectPanels();
+    connectNotes();
 }
 
 void LookPlace::connectHeader()
@@ -252,6 +256,19 @@ void LookPlace::fillViewMenu(QMenu& menu)
     const QString themes[] = {tr("Print room"), tr("Dim"), tr("High contrast")};
     for (int i = 0; i < 3; ++i)
         add(themes[i], static_cast<int>(theme::current()) == i, nullptr, [this, i] { emit themeWanted(i); });
+    addNotesMenu(menu);
+}
+
+void LookPlace::addNotesMenu(QMenu& menu)
+{
+    menu.addSection(tr("Notes"));
+    const auto note = [&](const QString& words, const char* keys, auto&& act) {
+        menu.addAction(words + QStringLiteral("\t") + keysOf(keys).toString(QKeySequence::NativeText), this, act)
+            ->setEnabled(m_document.isOpen());
+    };
+    note(tr("Set a pin on the picture…"), "remark", [this] { toggleRemarking(); });
+    note(tr("Palette test…"), "palette", [this] { showPalette(); });
+    note(tr("Is it so?"), "isItSo", [this] { showIsItSo(); });
     menu.addSection(tr("Frames"));
     menu.addAction(tr("Trial frames: companions that differ most"), this, [this] { emit trialFramesWanted(); });
     menu.addAction(tr("Put this frame aside for a second look"), this, [this] { m_document.selection().putAside(); });
@@ -365,6 +382,7 @@ void LookPlace::toggleMarking()
     m_wall->showMarks();
     m_header->setChecked(LookHeader::Mark, on);
     m_region.reset();
+    m_isRemarking = false;
 }
 
 void LookPlace::holdExtreme(int way)
@@ -407,6 +425,10 @@ void LookPlace::mark(const QRectF& drawn)
     const auto proxy = m_wall->proxyInHand();
     if (!proxy)
         return;
+    if (m_isRemarking) {
+        toggleMarking();
+        return amber::askPin(m_document, Spot{drawn.center().x(), drawn.center().y()}, std::nullopt, this);
+    }
     if (drawn.isEmpty())
         return nameKey(pointPlace(drawn.x(), drawn.y(), proxy->image.width(), proxy->image.height()));
     const Region region{drawn.left(), drawn.top(), drawn.right(), drawn.bottom()};

@@ -17,7 +17,9 @@ class Instruments;
 class IntentPanel;
 class LibraryView;
 class LookExport;
+class IsItSoSheet;
 class LookHeader;
+class PaletteSheet;
 class SpotView;
 class StepLine;
 class SweepView;
@@ -56,6 +58,14 @@ public:
     bool isQuiet() const { return m_quiet; }
     void toggleActualSize();
     void toggleMarking();
+    /// The next click on the frame in hand, or Enter where the arrow keys point, sets a pin there.
+    void toggleRemarking();
+    /// Notes on what is said of a kind of step; of everything for none.
+    void showIsItSo(const std::string& stepKind = {});
+    void showPalette();
+    PaletteSheet& palette();
+    /// The place or step that a pin is on.
+    void showPin(const Pin& pin);
     /// The number in hand at the end of its range (1 high, -1 low) until let go (0).
     void holdExtreme(int way);
     Instruments& instruments() { return *m_instruments; }
@@ -79,6 +89,7 @@ private:
     void connectPanels();
     void fillViewMenu(QMenu& menu);
     void addSplitMenus(QMenu& menu);
+    void addNotesMenu(QMenu& menu);
     void connectPictures();
     void connectDrags();
     void mark(const QRectF& place);
@@ -93,6 +104,8 @@ private:
     Region pointAt(QPointF place) const;
     void levelWith(const std::string& role, AreaMeasure measure);
     void renew();
+    void connectNotes();
+    IsItSoSheet& notes();
 
     Document& m_document;
     ProxyStore& m_proxies;
@@ -111,6 +124,9 @@ private:
     QStackedWidget *m_upper, *m_lower;
     LookHeader* m_header;
     LookExport* m_export;
+    IsItSoSheet* m_isItSo = nullptr;
+    PaletteSheet* m_palette = nullptr;
+    bool m_isRemarking = false;
     std::optional<Region> m_region;  ///< that is read in the place of the pointer
     bool m_quiet = false;
     int m_extreme = 0;

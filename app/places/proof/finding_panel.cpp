@@ -2,35 +2,16 @@
 
 #include "app/display/screen_view.h"
 #include "app/places/proof/checks_model.h"
+#include "app/render/finished.h"
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
-#include "core/engine/render_plan.h"
 #include "core/image/resize.h"
 
 #include <QtWidgets>
 
 namespace amber {
 namespace {
-
-/// What of a frame and its look is rendered.
-struct Made {
-    FrameBalance balance;
-    Look look;
-    Response response;
-    std::shared_ptr<const FrameAreas> areas;
-};
-
-/// A frame as it was read, through a light and a look.
-Image finished(const Proxy& untouched, const Made& made)
-{
-    Image picture = balancedPicture(untouched.image, made.balance, made.response);
-    if (const auto plan = RenderPlan::compile(made.look))
-        render(*plan, picture.view(), picture.mutableView(), {},
-               {RenderOptions::Stage::All, std::max(untouched.info.width, untouched.info.height), 0, 0,
-                masksOf(made.areas, *plan, picture.view())});
-    return picture;
-}
 
 /// A part of a picture, fitted into a space; never larger than twice its pixels.
 QImage partOnScreen(ImageView picture, const QRectF& part, QSize space)
@@ -250,10 +231,10 @@ void FindingPanel::render(const CureTried* tried)
     }
     const auto madeBy = [&](const FrameBalance& balance, const Look& look) {
         const Look own = lookFor(look, m_document.looks().pictureName(f.frame));
-        return Made{balance, own, m_document.balances().responseOf(balance),
-                    m_document.areasFor(own, f.frame, balance, proxy->sourceRatio)};
+        return FrameMade{balance, m_document.balances().responseOf(balance), own,
+                         m_document.areasFor(own, f.frame, balance, proxy->sourceRatio)};
     };
-    const Made now = madeBy(m_document.balances().of(f.frame), *m_document.looks().onFrame(f.frame));
+    const FrameMade now = madeBy(m_document.balances().of(f.frame), *m_document.looks().onFrame(f.frame));
     const auto cured = tried && tried->cure
                            ? std::optional(madeBy(tried->cure->treatment.balance, tried->cure->treatment.look))
                            : std::nullopt;

@@ -18,7 +18,7 @@ Result<JobToReport> reportedJob(const std::filesystem::path& file)
 
 ProofPlace::ProofPlace(Document& document, ProxyStore& proxies, Screens& screens,
                        const std::function<QPixmap(std::int64_t)>& thumbnail, QWidget* parent)
-    : QWidget(parent), m_document(document), m_tabs(new QButtonGroup(this)), m_stack(new QStackedWidget(this)),
+    : QWidget(parent), m_document(document), m_stack(new QStackedWidget(this)),
       m_table(new TableTab(document, proxies, thumbnail, this)),
       m_checks(new ChecksTab(document, proxies, thumbnail, this)), m_sheet(new SheetTab(document, proxies, this)),
       m_screens(new ScreensTab(document, proxies, screens, this)), m_reporting(new Task(this))
@@ -38,26 +38,12 @@ QLayout* ProofPlace::makeTabs()
 {
     auto* row = new QHBoxLayout;
     row->setContentsMargins(14, 8, 14, 2);
-    row->setSpacing(6);
-    const std::tuple<const char*, QString, QString> kTabs[] = {
-        {"proofTable", tr("Table"), tr("Whether the shoot holds together: key colours and tones, frame by frame")},
-        {"proofChecks", tr("Checks"), tr("What could be wrong with the frames as they will be handed over")},
-        {"proofSheet", tr("Contact sheet"), tr("Every frame on pages, as it will be handed over")},
-        {"proofScreens", tr("Screens, prints"), tr("What others will see of the frame in hand")}};
-    int i = 0;
-    for (const auto& [name, title, tip] : kTabs) {
-        auto* button = new QToolButton(this);
-        button->setObjectName(name);
-        button->setText(title);
-        button->setToolTip(tip);
-        button->setCheckable(true);
-        button->setChecked(i == 0);
-        button->setMinimumWidth(84);
-        m_tabs->addButton(button, i++);
-        row->addWidget(button);
-    }
-    connect(m_tabs, &QButtonGroup::idClicked, this, [this](int id) { m_stack->setCurrentIndex(id); });
-    row->addStretch(1);
+    m_tabs = addTabs(
+        row, this, m_stack,
+        {{"proofTable", tr("Table"), tr("Whether the shoot holds together: key colours and tones, frame by frame")},
+         {"proofChecks", tr("Checks"), tr("What could be wrong with the frames as they will be handed over")},
+         {"proofSheet", tr("Contact sheet"), tr("Every frame on pages, as it will be handed over")},
+         {"proofScreens", tr("Screens, prints"), tr("What others will see of the frame in hand")}});
     row->addWidget(makeTaskBar(*m_reporting, "reportTask", this));
     auto* report = makeButton(this, "proofReport", tr("Report…"),
                               tr("What was asked and done, how the shoot holds together, what was found and let stand"),
@@ -71,11 +57,7 @@ QLayout* ProofPlace::makeTabs()
     return row;
 }
 
-void ProofPlace::go(Tab tab)
-{
-    m_tabs->button(static_cast<int>(tab))->setChecked(true);
-    m_stack->setCurrentIndex(static_cast<int>(tab));
-}
+void ProofPlace::go(Tab tab) { goTo(m_tabs, static_cast<int>(tab)); }
 
 void ProofPlace::askReport()
 {

@@ -5,7 +5,6 @@
 #include "app/places/shoot/bring_in_dialog.h"
 #include "app/places/shoot/frame_delegate.h"
 #include "app/places/shoot/intake.h"
-#include "app/plan/plan_dialog.h"
 #include "app/plan/time_keeper.h"
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
@@ -313,8 +312,7 @@ void ShootPlace::fillMoreMenu(QMenu& menu)
                    this, [this, watched] { m_intake->watch(watched.isEmpty() ? m_document.folder() : QString()); })
         ->setEnabled(m_document.isOpen());
     menu.addSeparator();
-    menu.addAction(tr("Time plan…"), this, [this] { PlanDialog(m_keeper, this).exec(); })
-        ->setEnabled(m_document.isOpen());
+    menu.addAction(tr("Time plan…"), this, [this] { emit planWanted(); })->setEnabled(m_document.isOpen());
     const auto frames = chosenFrames();
     if (!frames.empty()) {
         const bool done = m_keeper.isDone(frames.front());

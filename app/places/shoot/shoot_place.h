@@ -35,6 +35,8 @@ signals:
     void openRequested(const std::vector<std::filesystem::path>& paths);
     /// The artist wants to work on the frame in hand.
     void workRequested();
+    /// The time plan is wanted.
+    void planWanted();
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
