@@ -191,7 +191,7 @@ TEST_F(JobCommand, TheLogIsReadFilteredWrittenAndReplayed)
     EXPECT_EQ(readText(m_folder / "mine.txt"), "mine");
     refuses("log", "--look Nobody", "Nobody");
     refuses("log", "--frame nobody", "nobody");
-    const std::string look = "--look " + quoted(JobStore::open(file())->looks().back().name);
+    const std::string look = "--look '" + JobStore::open(file())->looks().back().name + "'";
     const Json replayed = told("replay", look + " --dry-run");
     EXPECT_TRUE(replayed["isAsNow"].get<bool>());
     EXPECT_EQ(told("log").size(), 3u) << "only tried";

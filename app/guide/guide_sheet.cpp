@@ -32,7 +32,7 @@ QLayout* picturesOf(const GuidePage& page, QWidget* made)
         const GuidePage::Picture& picture = page.pictures[static_cast<std::size_t>(i)];
         auto* shown = new QLabel(made);
         shown->setPixmap(QPixmap(QStringLiteral(":/guide/%1.jpg").arg(QLatin1String(picture.name)))
-                             .scaledToWidth(252, Qt::SmoothTransformation));
+                             .scaledToWidth(292, Qt::SmoothTransformation));
         shown->setAccessibleName(picture.title);
         const int row = 3 * (i / 3), column = i % 3;
         grid->addWidget(shown, row, column);
@@ -77,7 +77,7 @@ GuideSheet::GuideSheet(QWidget* parent)
     layout->setSpacing(0);
     layout->addWidget(m_list), layout->addLayout(right, 1);
     connect(this, &QDialog::finished, this, [] { setSeen(); });
-    resize(1060, 640);
+    resize(1180, 720);
     m_list->setCurrentRow(0);
 }
 

@@ -77,7 +77,7 @@ void tourOfVersions(Photographer& camera, MainWindow& window)
     camera.take(window, "log-difference");
     window.log().go(LogPlace::Tab::Route);
     window.findChild<QLabel*>("planLeft")
-        ->setText(QStringLiteral("1.8 h to go: done on Monday, 16 March 2026 at this pace."));
+        ->setText(QStringLiteral("3.8 h to go: done on Monday, 16 March 2026 at this pace."));
     camera.take(window, "route");
 }
 
@@ -103,7 +103,7 @@ void tourOfNotes(Photographer& camera, MainWindow& window, const QString& demo)
     window.go(MainWindow::Place::Look);
     PaletteSheet& palette = window.look().palette();
     window.look().showPalette();
-    palette.open(demo + "/frames/yard-03.jpg");
+    palette.open(demo + "/shop-front-02.jpg");
     camera.waitFor([&] { return !palette.isTesting(); }, "the palette test");
     camera.take(palette, "palette-test");
     palette.close();

@@ -53,6 +53,14 @@ QCheckBox::indicator:checked { image: url(:/icons/tick.svg); }
 QCheckBox:focus, QRadioButton:focus { outline: none; border-bottom: 2px solid #C97A0A; }
 QWidget#cellWall, QWidget#findingWall, QWidget#screensWall, QWidget#sheetWall { background: #777777; }
 QTableView#ladder { padding: 0 8px 0 11px; }
+QTableView#routeTable QTableCornerButton::section { background: #E2E2E2; border: none;
+    border-bottom: 1px solid #B2B2B2; }
+QTableView#routeTable QHeaderView::section:vertical { background: #EEEEEE; border: none; color: #1C1C1C;
+    padding-left: 14px; }
+QListWidget#guidePages { background: #EEEEEE; padding: 14px 0; }
+QListWidget#guidePages::item { padding: 7px 16px; }
+QListWidget#guidePages::item:selected { background: #FAFAFA; color: #1C1C1C; border-left: 4px solid #C97A0A; }
+QTableWidget#practiceScores { font-size: 13px; }
 QTableView#consistencyTable::item:selected { background: #FAFAFA; color: #1C1C1C; border: 2px solid #C97A0A; }
 QListWidget#outliers { background: #EEEEEE; padding: 2px 10px; } QListWidget#outliers::item { padding: 2px 2px; }
 QListView#contactSheet { background: #777777; padding: 10px; }
@@ -73,11 +81,13 @@ QMenu { background: #EEEEEE; border: 1px solid #9C9C9C; }
 QMenu::item { padding: 5px 18px; }
 QMenu::item:selected { background: #D2D2D2; }
 QToolButton#railButton { border: 2px solid transparent; border-left: 4px solid transparent; border-radius: 0;
-    background: transparent; padding: 6px 4px; text-align: left; }
+    background: transparent; padding: 3px 4px; text-align: left; }
 QToolButton#railButton:checked { border-left: 4px solid #C97A0A; background: #EEEEEE; font-weight: 600; }
 QToolButton#railButton:focus { border: 2px solid #C97A0A; padding-left: 6px; }
 QToolButton#railButton:checked:focus { border-left: 4px solid #C97A0A; padding-left: 4px; }
-QToolButton#screenButton { font-size: 11px; padding: 4px 0; min-width: 80px; max-width: 80px; }
+QToolButton#screenButton, QToolButton#nextButton { font-size: 11px; padding: 3px 0; min-width: 78px; max-width: 78px; }
+QToolButton#guideButton { padding: 2px 0; min-width: 78px; max-width: 78px; }
+QToolButton#screenButton:focus, QToolButton#nextButton:focus { padding: 2px 0; }
 QWidget[messageBar="true"] { background: #FAFAFA; border-bottom: 1px solid #B2B2B2; }
 )";
 

@@ -76,18 +76,20 @@ std::vector<PlanHue> planOf(const std::vector<Image>& pictures)
     std::vector<PlanHue> plan;
     constexpr int kReach = static_cast<int>(kWidth / 360 * kBins / 2);
     for (int round = 0; round < 2 && all > 0; ++round) {
-        double most = 0;
+        double most = 0, middle = 0;
         int best = 0;
         for (int i = 0; i < kBins; ++i) {
-            double within = 0;
-            for (int j = -kReach; j <= kReach; ++j)
-                within += colour[static_cast<std::size_t>((i + j + kBins) % kBins)];
+            double within = 0, moment = 0;
+            for (int j = -kReach; j <= kReach; ++j) {
+                const double here = colour[static_cast<std::size_t>((i + j + kBins) % kBins)];
+                within += here, moment += j * here;
+            }
             if (within > most)
-                most = within, best = i;
+                most = within, middle = moment, best = i;
         }
         if (most < kLeast * all)
             break;
-        plan.push_back({(best + 0.5) * 360 / kBins, kWidth, {}});
+        plan.push_back({wrapDegrees((best + 0.5 + middle / most) * 360 / kBins), kWidth, {}});
         for (int j = -kReach; j <= kReach; ++j)
             colour[static_cast<std::size_t>((best + j + kBins) % kBins)] = 0;
     }

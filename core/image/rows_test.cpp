@@ -273,7 +273,7 @@ TEST(Light, IsReadAsItWasWrittenWholeAndByRows)
         ASSERT_NEAR(half->image.view().data[i], light.view().data[i], 0.03) << i;
     EXPECT_FALSE(readEncoded(folder / "half.exr")) << "light has no codes";
     EXPECT_TRUE(readReduced(folder / "half.exr", 20, true));
-    const std::string bytes = readText(folder / "half.exr");
+    const std::string bytes = test::readText(folder / "half.exr");
     folder.write("cut.exr", bytes.substr(0, bytes.size() / 2));
     EXPECT_FALSE(readPicture(folder / "cut.exr"));
 }

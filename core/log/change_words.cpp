@@ -49,7 +49,9 @@ void addGeometry(Lines& lines, const Geometry& before, const Geometry& after)
     addNumber(lines, "stretch", before.stretch, after.stretch, 3, false, "");
     if (!(before.crop == after.crop))
         lines.push_back("crop " + cropWords(before.crop) + kTo + cropWords(after.crop));
-    addNumber(lines, "held to a ratio of", before.ratio, after.ratio, 3, false, "");
+    const auto ratio = [](double r) { return r == 0 ? std::string("free") : shortText(r, 3); };
+    if (before.ratio != after.ratio)
+        lines.push_back("shape " + ratio(before.ratio) + kTo + ratio(after.ratio));
     if (before.crops != after.crops)
         lines.push_back("crops for other ratios: " + std::to_string(after.crops.size()));
 }

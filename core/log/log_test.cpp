@@ -90,10 +90,12 @@ TEST(Log, IsFilteredByLookFrameKindReasonAndWords)
     filter.words = "exposure strength";
     EXPECT_EQ(count(filter), 0) << "no gesture was both";
     filter = {};
-    filter.frame = week.store().frames().front().id;
+    filter.frame = week.store().frames()[2].id;
     const auto ofFrame = count(filter);
     EXPECT_GT(ofFrame, 0);
     EXPECT_LT(ofFrame, all / 3);
+    filter.words = "frame-3";
+    EXPECT_EQ(count(filter), ofFrame);
     filter = {};
     filter.kind = LogKind::Looks;
     const auto looks = count(filter);
@@ -149,7 +151,8 @@ Look lookOf(const std::vector<StepParameters>& kinds)
 TEST(StepEdits, WhatWasDoneBetweenTwoVersionsGivesTheSecondFromTheFirst)
 {
     Random random(5);
-    const std::vector<StepParameters> kinds{Chroma{}, Contrast{}, ToneCurve{}, Ends{}, HueShifts{}, test::evenChroma(1.2)};
+    const std::vector<StepParameters> kinds{Chroma{}, Contrast{},  ToneCurve{},
+                                            Ends{},   HueShifts{}, test::evenChroma(1.2)};
     for (int i = 0; i < 300; ++i) {
         const auto draw = [&] {
             Look look;

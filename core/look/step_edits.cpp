@@ -4,6 +4,7 @@
 #include "core/look/value_words.h"
 
 #include <algorithm>
+#include <map>
 
 namespace amber {
 namespace {
@@ -165,6 +166,7 @@ bool carryStep(Step& step, const Step& before, const Step& after)
 struct Hand {
     Look look;
     std::vector<int> was, is;
+    std::map<int, Step> lifted;  ///< those that move, by what they were
 
     int of(const std::vector<int>& which, int step) const
     {
@@ -205,15 +207,18 @@ void redoEdit(Hand& hand, std::vector<std::string>& leftOut, const StepEdit& edi
             leftOut.push_back(at(after, edit.after) + " added: no room");
         return;
     }
+    if (edit.kind == StepEdit::Kind::Moved) {
+        if (const auto step = hand.lifted.find(edit.before); step != hand.lifted.end())
+            hand.insert(hand.placeFor(edit.after, count), std::move(step->second), edit.before, edit.after);
+        else
+            leftOut.push_back(at(before, edit.before) + ": the step is not there");
+        return;
+    }
     const int here = hand.of(hand.was, edit.before);
     if (here < 0) {
         leftOut.push_back(at(before, edit.before) + ": the step is not there");
     } else if (edit.kind == StepEdit::Kind::Removed) {
         hand.erase(here);
-    } else if (edit.kind == StepEdit::Kind::Moved) {
-        Step step = hand.look.steps[static_cast<std::size_t>(here)];
-        hand.erase(here);
-        hand.insert(hand.placeFor(edit.after, count), std::move(step), edit.before, edit.after);
     } else if (!carryStep(hand.look.steps[static_cast<std::size_t>(here)],
                           before.steps[static_cast<std::size_t>(edit.before)],
                           after.steps[static_cast<std::size_t>(edit.after)])) {
@@ -280,12 +285,19 @@ Redone redone(const Look& look, const Look& before, const Look& after)
 {
     if (look == before)
         return {after, {}};
-    Hand hand{look, inverse(pairedSteps(before, look), look.steps.size()), {}};
+    Hand hand{look, inverse(pairedSteps(before, look), look.steps.size()), {}, {}};
     const std::vector<int> pairs = pairedSteps(before, after);
     for (const int step : hand.was)
         hand.is.push_back(step < 0 ? -1 : pairs[static_cast<std::size_t>(step)]);
     std::vector<std::string> leftOut;
-    for (const StepEdit& edit : stepEdits(before, after))
+    const std::vector<StepEdit> edits = stepEdits(before, after);
+    // What moves is lifted out first, so that it is in nobody's way.
+    for (const StepEdit& edit : edits)
+        if (const int here = hand.of(hand.was, edit.before); edit.kind == StepEdit::Kind::Moved && here >= 0) {
+            hand.lifted[edit.before] = hand.look.steps[static_cast<std::size_t>(here)];
+            hand.erase(here);
+        }
+    for (const StepEdit& edit : edits)
         redoEdit(hand, leftOut, edit, before, after);
     const auto take = [](auto& mine, const auto& a, const auto& b) {
         if (!(a == b))

@@ -52,7 +52,7 @@ bool isEven(ImageView image, int x, int y, const OkLab& mean)
         for (int dx = -2; dx <= 2; dx += 2) {
             const float* p = image.row(y + dy) + 3 * (x + dx);
             const OkLab c = toOkLab(LinearRgb{p[0], p[1], p[2]});
-            if (std::hypot(c.L - mean.L, c.a - mean.a, c.b - mean.b) > 0.04)
+            if (std::hypot(c.L - mean.L, c.a - mean.a, c.b - mean.b) > 0.02)
                 return false;
         }
     return true;
@@ -120,13 +120,13 @@ DrillRound castRound(const std::vector<PracticePicture>& pictures, double level,
     const PracticePicture& picture = anyOf(pictures, random);
     DrillRound round;
     round.level = level, round.picture = picture.name;
-    for (const Move move : kCasts)
+    for (const Move move : kCastMoves)
         round.options.push_back(wordOf(move));
-    round.right = whole(random, static_cast<int>(kCasts.size()));
-    round.shown = {picture.image, movedBy(picture.image, kCasts[static_cast<std::size_t>(round.right)], level)};
+    round.right = whole(random, static_cast<int>(kCastMoves.size()));
+    round.shown = {picture.image, movedBy(picture.image, kCastMoves[static_cast<std::size_t>(round.right)], level)};
     round.rightAmount = whole(random, 3);
     for (int i = 0; i < 3; ++i)
-        round.amounts.push_back("about " + shortText(level * std::pow(2, i - round.rightAmount), 1) + " ΔE00");
+        round.amounts.push_back("about ΔE00 " + shortText(level * std::pow(2, i - round.rightAmount), 1));
     round.key = picture.name + " " + round.options[static_cast<std::size_t>(round.right)] + " " + fixedText(level, 2);
     return round;
 }
@@ -135,7 +135,7 @@ DrillRound oddRound(const std::vector<PracticePicture>& pictures, double level, 
 {
     constexpr int kPictures = 9;
     const PracticePicture& picture = anyOf(pictures, random);
-    const Move move = kMoves[static_cast<std::size_t>(whole(random, static_cast<int>(kMoves.size())))];
+    const Move move = kEveryMove[static_cast<std::size_t>(whole(random, static_cast<int>(kEveryMove.size())))];
     DrillRound round;
     round.level = level, round.picture = picture.name;
     round.right = whole(random, kPictures);
@@ -176,7 +176,7 @@ DrillRound matchRound(const std::vector<PracticePicture>& pictures, double level
     DrillRound round;
     round.level = level, round.picture = picture.name;
     round.base = picture.image;
-    round.moved = kAxes[static_cast<std::size_t>(whole(random, static_cast<int>(kAxes.size())))];
+    round.moved = kMovedAxes[static_cast<std::size_t>(whole(random, static_cast<int>(kMovedAxes.size())))];
     const double size = 0.25 + 0.65 * fraction(random);
     round.target = whole(random, 2) == 0 ? size : -size;
     round.shown = {movedTo(round, round.target), picture.image};
@@ -198,7 +198,7 @@ DrillRange rangeOf(Drill drill)
     case Drill::Family:
         return {0.6, 0.02, 0.97, 1.0 / 7, "ahead of the next family"};
     case Drill::Cast:
-        return {4, 0.4, 14, 1.0 / kCasts.size(), "ΔE00"};
+        return {4, 0.4, 14, 1.0 / kCastMoves.size(), "ΔE00"};
     case Drill::Match:
         return {3, 0.25, 12, 0.02, "ΔE00 left"};
     case Drill::Odd:
@@ -253,14 +253,13 @@ std::string explained(const DrillRound& round)
     case Drill::Family:
         return right + ", " + fixedText(100 * round.level, 0) + " % ahead of the next family";
     case Drill::Cast:
-        return right + ", by " + fixedText(round.level, 1) + " ΔE00";
+        return right + ", by ΔE00 " + fixedText(round.level, 1);
     case Drill::Odd:
-        return "picture " + right + ": " + round.moved + ", by " + fixedText(round.level, 1) + " ΔE00";
+        return "picture " + right + " was " + round.moved + ", by ΔE00 " + fixedText(round.level, 1);
     case Drill::Stops:
         return right;
     case Drill::Match:
-        return round.moved + " " + signedText(100 * round.target, 0) + ", within " + fixedText(round.level, 2) +
-               " ΔE00";
+        return round.moved + " " + signedText(100 * round.target, 0) + ", within ΔE00 " + fixedText(round.level, 2);
     }
     return right;
 }

@@ -72,7 +72,7 @@ struct Verdict {
     std::string right, said;     ///< in words
 };
 Verdict judge(const DrillRound& round, const Given& given);
-/// What is right and how strong it was: "warmer, by 6.2 ΔE00".
+/// What is right and how strong it was: "warmer, by ΔE00 6.2".
 std::string explained(const DrillRound& round);
 
 }  // namespace amber

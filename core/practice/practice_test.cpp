@@ -90,10 +90,17 @@ TEST(DrillRounds, TheFamilyUnderTheMarkOwnsItAndTheMarginIsTheLevel)
         const auto round = makeRound(Drill::Family, all, 0.6, seed);
         ASSERT_TRUE(round) << round.error().message();
         ASSERT_TRUE(round->mark);
+        // What is seen there: the mean of the mark.
         const ImageView image = round->shown.front().view();
-        const float* p = image.row(static_cast<int>(round->mark->y * image.height)) +
-                         3 * static_cast<int>(round->mark->x * image.width);
-        std::vector<double> weights = weightsAt({}, toOkLab(LinearRgb{p[0], p[1], p[2]}));
+        const int x = static_cast<int>(round->mark->x * image.width),
+                  y = static_cast<int>(round->mark->y * image.height);
+        OkLab mean;
+        for (int i = 0; i < 25; ++i) {
+            const float* p = image.row(y + i / 5 - 2) + 3 * (x + i % 5 - 2);
+            const OkLab c = toOkLab(LinearRgb{p[0], p[1], p[2]});
+            mean.L += c.L / 25, mean.a += c.a / 25, mean.b += c.b / 25;
+        }
+        std::vector<double> weights = weightsAt({}, mean);
         weights.resize(round->options.size());
         EXPECT_EQ(std::max_element(weights.begin(), weights.end()) - weights.begin(), round->right);
         std::sort(weights.rbegin(), weights.rend());

@@ -172,7 +172,8 @@ private:
             look.steps[place].enabled = !look.steps[place].enabled;
             line = title(at) + (look.steps[place].enabled ? ": switched on" : ": switched off");
         } else {
-            look.steps[place].strength = m_random.whole(1, 199) / 100.0;
+            const double before = look.steps[place].strength, after = m_random.whole(1, 198) / 100.0;
+            look.steps[place].strength = after == before ? 1.99 : after;
             line = title(at) + ": strength";
         }
         ASSERT_TRUE(m_store->commitLook(entry.id, look, "Look changed"));

@@ -112,7 +112,7 @@ TEST_F(LogWindow, TheJournalIsReadFilteredGivenAReasonAndSaved)
     EXPECT_TRUE(QGuiApplication::clipboard()->text().contains("because: the dish was dull"));
     open();
     goToJournal();
-    EXPECT_EQ(app->document().store().journal()->back().reason, "the dish was dull") << "kept";
+    EXPECT_EQ(std::as_const(app->document()).store().journal()->back().reason, "the dish was dull") << "kept";
 }
 
 TEST_F(LogWindow, AnEntryShowsTheFrameThenBesideNowAndAVersionIsReplayed)

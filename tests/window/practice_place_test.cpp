@@ -4,6 +4,8 @@
 #include "app/theme/value_bar.h"
 #include "tests/window/window_support.h"
 
+#include <gtest/gtest.h>
+
 namespace amber::test {
 namespace {
 

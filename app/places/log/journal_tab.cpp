@@ -26,7 +26,7 @@ JournalTab::JournalTab(Document& document, ProxyStore& proxies, QWidget* parent)
     m_list->setItemDelegate(new LogDelegate(m_list));
     m_list->setUniformItemSizes(false);
     m_list->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
-    m_list->setFixedWidth(440);
+    m_list->setFixedWidth(384);
     auto* below = new QHBoxLayout;
     below->setSpacing(0);
     below->addWidget(m_list);
@@ -240,7 +240,7 @@ void JournalTab::showChosen()
     QStringList lines;
     if (e)
         for (const std::string& line : e->lines)
-            lines << text(line);
+            lines << logWords(line);
     m_lines->setPlainText(lines.join(QLatin1Char('\n')));
     if (!m_reason->hasFocus())
         m_reason->setText(e ? text(e->reason) : QString());

@@ -18,6 +18,10 @@ public:
     using QStyledItemDelegate::QStyledItemDelegate;
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override
     {
+        if (index.row() == 0) {
+            painter->setPen(theme::kHairline);
+            painter->drawLine(option.rect.bottomLeft(), option.rect.bottomRight());
+        }
         if (!index.data(RouteModel::MattersRole).toBool())
             return QStyledItemDelegate::paint(painter, option, index);
         painter->save();

@@ -1,5 +1,6 @@
 #include "app/places/log/version_tab.h"
 
+#include "app/places/log/log_model.h"
 #include "app/render/finished.h"
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
@@ -224,7 +225,7 @@ void VersionTab::put(const VersionDifference& difference, const QImage& before, 
                                       theme::number(on.maximum, 2), theme::number(difference.colours.mean, 2)));
     QStringList lines;
     for (const std::string& line : difference.words)
-        lines << text(line);
+        lines << logWords(line);
     m_words->setPlainText(lines.isEmpty() ? tr("The same values.") : lines.join(QLatin1Char('\n')));
 }
 

@@ -64,16 +64,18 @@ PracticePlace::PracticePlace(Document& document, QWidget* parent)
       m_drills(new QButtonGroup(this)), m_view(new RoundView(this)), m_plot(new ScorePlot(this)),
       m_bar(new ValueBar(this)), m_question(new QLabel(this)), m_verdictWords(new QLabel(this)),
       m_progress(new QLabel(this)), m_standing(new QLabel(this)), m_confusions(new QLabel(this)),
-      m_source(new QComboBox(this))
+      m_source(new QComboBox(this)), m_shown(new QStackedWidget(this)), m_scorePage(new QWidget(this)),
+      m_scoreTitle(new QLabel(m_scorePage)), m_scores(new QTableWidget(m_scorePage))
 {
     setObjectName("practicePlace");
-    setFocusPolicy(Qt::StrongFocus);
+    nameParts(), makeScores();
     auto* side = new QWidget(this);
     side->setFixedWidth(300);
     makeSide(side);
     auto* left = new QVBoxLayout;
     left->setSpacing(0);
-    left->addWidget(m_view, 1);
+    m_shown->addWidget(m_view), m_shown->addWidget(m_scorePage);
+    left->addWidget(m_shown, 1);
     left->addWidget(makeAnswers());
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -97,6 +99,15 @@ PracticePlace::PracticePlace(Document& document, QWidget* parent)
     choose(Drill::Family);
 }
 
+void PracticePlace::nameParts()
+{
+    setFocusPolicy(Qt::StrongFocus);
+    m_source->setObjectName("practiceSource"), m_source->setAccessibleName(tr("On which pictures"));
+    m_source->addItems({tr("on the practice job"), tr("on your own frames")});
+    m_standing->setObjectName("practiceStanding"), m_standing->setProperty("strong", true);
+    m_confusions->setObjectName("practiceConfusions");
+}
+
 void PracticePlace::makeSide(QWidget* side)
 {
     auto* layout = new QVBoxLayout(side);
@@ -113,20 +124,22 @@ void PracticePlace::makeSide(QWidget* side)
         layout->addWidget(button);
     }
     connect(m_drills, &QButtonGroup::idClicked, this, [this](int id) { choose(static_cast<Drill>(id)); });
-    m_source->setObjectName("practiceSource"), m_source->setAccessibleName(tr("On which pictures"));
-    m_source->addItems({tr("on the practice job"), tr("on your own frames")});
     layout->addSpacing(6);
     layout->addWidget(m_source);
     m_begin = makeButton(this, "practiceBegin", tr("Begin ten rounds"), tr("About three minutes; Escape ends it"),
                          [this] { begin(); });
     layout->addWidget(m_begin);
     layout->addSpacing(10);
-    m_standing->setObjectName("practiceStanding"), m_standing->setProperty("strong", true);
-    m_confusions->setObjectName("practiceConfusions");
     for (QLabel* label : {m_standing, m_confusions})
         label->setWordWrap(true);
     layout->addWidget(m_standing);
-    layout->addWidget(m_plot, 1);
+    m_plot->setFixedHeight(230);
+    layout->addWidget(m_plot);
+    auto* legend = new QLabel(tr("Finer is higher; the bars say how sure that is."), side);
+    legend->setProperty("quiet", true);
+    legend->setWordWrap(true);
+    layout->addWidget(legend);
+    layout->addStretch(1);
     layout->addWidget(m_confusions);
     m_save = makeButton(this, "practiceSave", tr("Save the results…"), tr("Every round ever played, as a table"),
                         [this] { saveTable(); });
@@ -340,13 +353,52 @@ void PracticePlace::next()
         ask();
 }
 
+void PracticePlace::makeScores()
+{
+    m_scorePage->setObjectName("scorePage");
+    m_scoreTitle->setObjectName("practiceScoreTitle"), m_scoreTitle->setProperty("strong", true);
+    m_scores->setObjectName("practiceScores"), m_scores->setAccessibleName(tr("The rounds of this sitting"));
+    m_scores->setColumnCount(5);
+    m_scores->setHorizontalHeaderLabels({tr("Round"), tr("It was"), tr("You said"), tr("How fine"), tr("Seconds")});
+    m_scores->verticalHeader()->hide();
+    m_scores->setShowGrid(false);
+    m_scores->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    m_scores->setSelectionMode(QAbstractItemView::NoSelection);
+    m_scores->setFocusPolicy(Qt::NoFocus);
+    m_scores->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    m_scores->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+    auto* layout = new QVBoxLayout(m_scorePage);
+    layout->setContentsMargins(16, 16, 16, 8);
+    layout->setSpacing(10);
+    layout->addWidget(m_scoreTitle), layout->addWidget(m_scores, 1);
+}
+
+/// The rounds of this sitting, one under another.
+void PracticePlace::fillScores()
+{
+    const auto& rounds = m_history.rounds();
+    const std::size_t first = rounds.size() - std::min<std::size_t>(rounds.size(), kRounds);
+    m_scores->setRowCount(static_cast<int>(rounds.size() - first));
+    for (std::size_t i = first; i < rounds.size(); ++i) {
+        const Played& p = rounds[i];
+        const QString said = m_drill == Drill::Match ? tr("ΔE00 %1 left").arg(theme::decimal(p.deltaE, 2))
+                                                     : optionWords(p.said) + (p.isRight ? QString() : tr("  (no)"));
+        const QString cells[] = {QString::number(i - first + 1), optionWords(p.right), said,
+                                 levelWords(m_drill, p.level), theme::decimal(p.seconds, 0)};
+        for (int k = 0; k < 5; ++k)
+            m_scores->setItem(static_cast<int>(i - first), k, new QTableWidgetItem(cells[k]));
+    }
+}
+
 void PracticePlace::finish()
 {
     m_state = State::Finished;
-    m_view->setMessage(tr("%1 of %2 right. Three of four would be right at %3.")
-                           .arg(m_right)
-                           .arg(kRounds)
-                           .arg(levelWords(m_drill, m_staircase.threshold())));
+    m_view->setMessage({});
+    m_scoreTitle->setText(tr("%1 of %2 right. Three of four would be right at %3.")
+                              .arg(m_right)
+                              .arg(kRounds)
+                              .arg(levelWords(m_drill, m_staircase.threshold())));
+    fillScores();
     refresh();
 }
 
@@ -374,6 +426,7 @@ void PracticePlace::refresh()
     const bool isAsking = m_state == State::Asking, isAnswered = m_state == State::Answered;
     const bool isMatch = m_round.drill == Drill::Match;
     m_question->setText(question());
+    m_shown->setCurrentIndex(m_state == State::Finished ? 1 : 0);
     m_progress->setText(isAsking || isAnswered ? tr("round %1 of %2, %3 right").arg(m_number).arg(kRounds).arg(m_right)
                                                : QString());
     m_options->setVisible((isAsking || isAnswered) && !isMatch);

@@ -13,6 +13,7 @@ class QHBoxLayout;
 class QLabel;
 class QPushButton;
 class QStackedWidget;
+class QTableWidget;
 
 namespace amber {
 
@@ -45,12 +46,15 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
 
 private:
+    void nameParts();
     void makeSide(QWidget* side);
     QWidget* makeAnswers();
     void makeBar();
     void ask();
     void showOptions();
     void choosePicture(int tile);
+    void makeScores();
+    void fillScores();
     void finish();
     void refresh();
     QString question() const;
@@ -81,6 +85,10 @@ private:
     std::vector<QPushButton*> m_optionButtons, m_amountButtons;
     QPushButton *m_begin, *m_done, *m_next, *m_save;
     QComboBox* m_source;
+    QStackedWidget* m_shown;
+    QWidget* m_scorePage;
+    QLabel* m_scoreTitle;
+    QTableWidget* m_scores;
 };
 
 }  // namespace amber

@@ -40,7 +40,7 @@ void ScorePlot::show(Drill drill, const std::vector<PracticeHistory::Sitting>& s
     update();
 }
 
-QRectF ScorePlot::plot() const { return QRectF(rect()).adjusted(92, 10, -10, -22); }
+QRectF ScorePlot::plot() const { return QRectF(rect()).adjusted(44, 10, -8, -10); }
 
 /// Fine differences are at the top.
 double ScorePlot::yOf(double level) const
@@ -99,9 +99,6 @@ void ScorePlot::paintEvent(QPaintEvent*)
         painter.drawEllipse(at, 3, 3);
         last = at;
     }
-    painter.setPen(theme::kQuietInk);
-    painter.drawText(QRectF(area.left(), area.bottom() + 4, area.width(), 18), Qt::AlignLeft,
-                     tr("finer is higher; the bar is how sure that is"));
 }
 
 }  // namespace amber
