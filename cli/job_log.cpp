@@ -21,6 +21,7 @@ struct LogChoices {
 struct ReplayChoices {
     std::string job, look, note = "replayed";
     std::vector<std::int64_t> entries;
+    std::int64_t from = 0;
     bool isTry = false;
 };
 
@@ -120,7 +121,7 @@ void runReplay(const ReplayChoices& o, Session& session)
     if (entries.empty())
         for (const Gesture& gesture : store->journal().value_or(std::vector<Gesture>{}))
             entries.push_back(gesture.id);
-    const auto made = replay(*store, *look, entries);
+    const auto made = replay(*store, *look, entries, o.from);
     if (!made)
         return session.report(made.error());
     const auto now = store->currentLook(*look);
@@ -244,6 +245,8 @@ void addJobLog(CLI::App& job, Session& session)
     again->add_option("--look", r->look, "The look, by name")->required();
     again->add_option("--entries", r->entries, "Gestures by number, as amber job log --json gives them; without, all")
         ->delimiter(',');
+    again->add_option("--from", r->from,
+                      "Begin with the look as it was before this gesture; else before the first of them");
     again->add_option("--note", r->note, "Under which the version is pinned")->capture_default_str();
     again->add_flag("--dry-run", r->isTry, "Only say what would come of it");
     again->footer("Example: amber job replay shoot.amberjob --look \"Long evening\" --entries 4,6,9 --dry-run");

@@ -380,6 +380,8 @@ bool Document::commitLook(LookId id, const Look& look, const QString& action)
     m_looks->commitPending();
     const Job before = job();
     const bool isKept = check(m_store->commit(before, {{id, look}}, action.toStdString()));
+    if (id == m_looks->lookId())
+        m_looks->follow(before);
     announce(before);
     return isKept;
 }

@@ -56,7 +56,7 @@ GuideSheet::GuideSheet(QWidget* parent)
     setObjectName("guideSheet");
     setWindowTitle(tr("Guide"));
     m_list->setObjectName("guidePages"), m_list->setAccessibleName(tr("Pages of the guide"));
-    m_list->setFixedWidth(200);
+    m_list->setFixedWidth(216);
     for (const GuidePage& page : guidePages()) {
         m_list->addItem(page.title);
         m_stack->addWidget(makePage(page));

@@ -20,7 +20,7 @@ GuidePage::Key key(const char* id)
 GuidePage way()
 {
     return {"way",
-            tr("From a folder to a delivery"),
+            tr("From folder to delivery"),
             tr("Six steps. Each is a place on the left; nothing has to be finished before the next is begun."),
             {},
             {key("nextThing"), key("undo"), key("help")},

@@ -30,15 +30,13 @@ struct PaletteSheet::Made {
     QImage before, after;
 };
 
-void SwatchList::show(const std::vector<PaletteColour>& colours, const std::vector<PlanHue>& plan)
+void SwatchList::show(const std::vector<PaletteColour>& colours)
 {
     m_rows.clear();
     for (const PaletteColour& c : colours) {
         QString words = tr("%1 % of the picture").arg(theme::decimal(100 * c.share, 0));
-        if (c.standing == PaletteColour::Standing::Fights && c.hue >= 0)
-            words += tr(", %1° beyond the plan's %2°")
-                         .arg(theme::decimal(std::abs(c.degreesOff), 0),
-                              theme::decimal(plan[static_cast<std::size_t>(c.hue)].hue, 0));
+        if (c.standing == PaletteColour::Standing::Fights)
+            words += tr(", %1° off the plan").arg(theme::decimal(std::abs(c.degreesOff), 0));
         m_rows.push_back({onScreenColour(c.before), onScreenColour(c.after), words});
     }
     setAccessibleDescription(this->words().join(QStringLiteral("; ")));
@@ -187,7 +185,7 @@ void PaletteSheet::put(const Made& made)
         m_after->clear();
         m_words->setText(text(made.test.error().message())), m_plan->clear();
         for (SwatchList* list : {m_lands, m_fights, m_quiet})
-            list->show({}, {});
+            list->show({});
         return;
     }
     m_after->setImages(m_number, made.after, made.after);
@@ -199,8 +197,7 @@ void PaletteSheet::put(const Made& made)
     m_plan->setText(m_test->isPlanFound
                         ? tr("The look has no plan; taken from the frames on the wall: %1.").arg(hues.join(tr("; ")))
                         : tr("The look's plan: %1.").arg(hues.join(tr("; "))));
-    m_lands->show(m_test->lands, m_test->plan), m_fights->show(m_test->fights, m_test->plan),
-        m_quiet->show(m_test->quiet, m_test->plan);
+    m_lands->show(m_test->lands), m_fights->show(m_test->fights), m_quiet->show(m_test->quiet);
 }
 
 void PaletteSheet::dragEnterEvent(QDragEnterEvent* event)

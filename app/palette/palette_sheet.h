@@ -21,7 +21,7 @@ class SwatchList : public QWidget {
 
 public:
     explicit SwatchList(QWidget* parent = nullptr) : QWidget(parent) { setMinimumHeight(40); }
-    void show(const std::vector<PaletteColour>& colours, const std::vector<PlanHue>& plan);
+    void show(const std::vector<PaletteColour>& colours);
     QSize sizeHint() const override { return {300, std::max(1, static_cast<int>(m_rows.size())) * kRow}; }
     QStringList words() const;
 

@@ -45,8 +45,8 @@ void setReason(Document& document, const char* what, const char* why)
 void tourOfJournal(Photographer& camera, MainWindow& window)
 {
     Document& document = window.document();
-    setReason(document, "Strength", "less of it on the near wall");
-    setReason(document, "Balance", "the lamp is not to look green");
+    setReason(document, "Half strength", "the client likes it quieter");
+    setReason(document, "Frame cropped", "the street is not to be seen");
     JournalTab& journal = window.log().journal();
     window.go(MainWindow::Place::Log);
     window.log().go(LogPlace::Tab::Journal);

@@ -58,7 +58,7 @@ QTableView#routeTable QTableCornerButton::section { background: #E2E2E2; border:
 QTableView#routeTable QHeaderView::section:vertical { background: #EEEEEE; border: none; color: #1C1C1C;
     padding-left: 14px; }
 QListWidget#guidePages { background: #EEEEEE; padding: 14px 0; }
-QListWidget#guidePages::item { padding: 7px 16px; }
+QListWidget#guidePages::item { padding: 7px 12px; border-left: 4px solid transparent; }
 QListWidget#guidePages::item:selected { background: #FAFAFA; color: #1C1C1C; border-left: 4px solid #C97A0A; }
 QTableWidget#practiceScores { font-size: 13px; }
 QTableView#consistencyTable::item:selected { background: #FAFAFA; color: #1C1C1C; border: 2px solid #C97A0A; }

@@ -220,6 +220,7 @@ TEST(Replay, LeavesOutWhatIsNotChosenAndNamesWhatCannotBeDone)
     const auto without = replay(*store, id, {added, even});
     ASSERT_TRUE(without);
     EXPECT_EQ(without->look.steps[0].strength, 1.5) << "from the version before the first that was chosen";
+    EXPECT_EQ(replay(*store, id, {added, even}, strength)->look.steps[0].strength, 0.6) << "or from before another one";
     const auto later = replay(*store, id, {strength, even});
     ASSERT_TRUE(later);
     EXPECT_EQ(later->look.steps.size(), 1u);

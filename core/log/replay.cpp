@@ -39,20 +39,27 @@ Result<std::vector<Versions>> versionsOf(const JobStore& store, LookId look, con
 
 }  // namespace
 
-Result<Replayed> replay(const JobStore& store, LookId look, const std::vector<std::int64_t>& gestures)
+Result<Replayed> replay(const JobStore& store, LookId look, const std::vector<std::int64_t>& gestures,
+                        std::int64_t from)
 {
     const auto versions = versionsOf(store, look, gestures);
-    if (!versions)
-        return tl::make_unexpected(versions.error());
-    if (versions->empty())
+    const auto begins = from != 0 ? versionsOf(store, look, {from}) : versions;
+    if (!versions || !begins)
+        return tl::make_unexpected(versions ? begins.error() : versions.error());
+    if (versions->empty() || begins->empty())
         return fail("none of these changed the look", {}, "gestures of this look", std::to_string(gestures.size()));
-    const Versions first = versions->front();
+    // A look that came into being by it is there to begin with.
+    const Versions first = begins->front();
     auto start = store.lookAt(first.before != 0 ? first.before : first.after);
     if (!start)
         return tl::make_unexpected(start.error());
-    Replayed result{std::move(*start), first.before == 0 ? 1 : 0, {}};
-    for (std::size_t i = first.before == 0 ? 1 : 0; i < versions->size(); ++i) {
-        const auto before = store.lookAt((*versions)[i].before), after = store.lookAt((*versions)[i].after);
+    Replayed result{std::move(*start), 0, {}};
+    for (const Versions& v : *versions) {
+        if (v.before == 0) {
+            ++result.done;
+            continue;
+        }
+        const auto before = store.lookAt(v.before), after = store.lookAt(v.after);
         if (!before || !after)
             return tl::make_unexpected(before ? after.error() : before.error());
         Redone again = redone(result.look, *before, *after);

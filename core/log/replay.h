@@ -7,16 +7,19 @@
 
 namespace amber {
 
-/// The changes that gestures made to a look, done one after another on the version before the first of them. All of a
-/// look's gestures from its first version on give the look as it is. What cannot be done is told in words.
+/// The changes that gestures made to a look, done one after another on the version before the first of them, or before
+/// another one. All of a look's gestures from its first version on give the look as it is. What cannot be done is told
+/// in words.
 struct Replayed {
     Look look;
     int done = 0;                      ///< gestures that changed something
     std::vector<std::string> leftOut;  ///< "4 Chroma: the step is not there"
 };
-/// `gestures` in the order in which they are to be done. Fails when none of them changed the look, and for a version
+/// `gestures` in the order in which they are to be done; `from`: the gesture before which it begins, 0: the first of
+/// these. Fails when none of them changed the look, and for a version
 /// that cannot be read.
-Result<Replayed> replay(const JobStore& store, LookId look, const std::vector<std::int64_t>& gestures);
+Result<Replayed> replay(const JobStore& store, LookId look, const std::vector<std::int64_t>& gestures,
+                        std::int64_t from = 0);
 
 /// Two versions of a look, or two looks.
 struct VersionDifference {

@@ -54,7 +54,8 @@ void ReplayDialog::tryOut()
     for (int i = 0; i < m_list->count(); ++i)
         if (m_list->item(i)->checkState() == Qt::Checked)
             chosen.push_back(m_list->item(i)->data(Qt::UserRole).toLongLong());
-    m_made = replay(std::as_const(m_document).store(), m_look, chosen);
+    const std::int64_t from = m_list->count() > 0 ? m_list->item(0)->data(Qt::UserRole).toLongLong() : 0;
+    m_made = replay(std::as_const(m_document).store(), m_look, chosen, from);
     m_make->setEnabled(m_made.has_value());
     if (!m_made) {
         m_words->setText(chosen.empty() ? tr("Tick what is to be done again.") : text(m_made.error().message()));
