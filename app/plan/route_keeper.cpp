@@ -88,6 +88,14 @@ QString RouteKeeper::titleOf(const RouteStage& stage) const
     return text(stage.title);
 }
 
+QString RouteKeeper::nameOf(const std::string& route)
+{
+    static const std::map<std::string, QString> kNames{
+        {"light first", tr("light first")}, {"white first", tr("white first")}, {"colour last", tr("colour last")}};
+    const auto found = kNames.find(route);
+    return found == kNames.end() ? text(route) : found->second;
+}
+
 QString RouteKeeper::nextWords() const
 {
     if (!m_document.isOpen())

@@ -27,6 +27,8 @@ public:
     QString nextWords() const;
     /// The title of a stage on the screen: that of the known ones in the screen's language.
     QString titleOf(const RouteStage& stage) const;
+    /// The name of a route: of those that ship in the screen's language.
+    static QString nameOf(const std::string& route);
     /// Looks again at what is known beside the job.
     void refresh();
 

@@ -120,6 +120,13 @@ TEST_F(ChecksWindow, FindingsAreWalkedCuredAcceptedAndTakenBackAndTheReportSaysS
     }
     EXPECT_EQ(seen.size(), all);
     EXPECT_EQ(checks().inHand(), 0);
+    // One is kept for later; that is no cure and no acceptance.
+    click("findingPin");
+    ASSERT_EQ(app->document().job().pins.size(), 1u);
+    EXPECT_EQ(app->document().job().pins.begin()->second.from, Pin::From::Check);
+    EXPECT_EQ(audit().openCount(), static_cast<int>(all));
+    app->key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_TRUE(app->document().job().pins.empty());
     // Two cures; the picture shows both sides before one is taken.
     ASSERT_TRUE(walkTo("dusk-terrace-10", "tilt"));
     ASSERT_TRUE(waitUntil([&] { return app->find<PictureView>("findingPlace").isSplit(); }));

@@ -19,7 +19,7 @@ RouteDialog::RouteDialog(const RouteKeeper& keeper, QWidget* parent)
     };
     m_name->setObjectName("routeName"), m_name->setAccessibleName(tr("Name of the route"));
     m_name->setMaxLength(40);
-    m_name->setText(ships() ? tr("my %1").arg(text(m_route.name)) : text(m_route.name));
+    m_name->setText(ships() ? tr("my %1").arg(RouteKeeper::nameOf(m_route.name)) : text(m_route.name));
     m_words->setObjectName("routeWords"), m_words->setWordWrap(true);
     auto* middle = new QHBoxLayout;
     middle->addWidget(m_list, 1), middle->addLayout(makeSide());

@@ -228,20 +228,21 @@ void RouteTab::fillRoutes()
 {
     const QSignalBlocker blocker(m_routes);
     m_routes->clear();
-    QStringList names;
+    const auto add = [this](const std::string& name) {
+        if (m_routes->findData(text(name)) < 0)
+            m_routes->addItem(RouteKeeper::nameOf(name), text(name));
+    };
     for (const Route& route : shippedRoutes())
-        names << text(route.name);
+        add(route.name);
     for (const Route& route : ownRoutes().routes)
-        names << text(route.name);
-    if (const QString own = text(m_keeper.route().name); !names.contains(own))
-        names << own;
-    m_routes->addItems(names);
-    m_routes->setCurrentText(text(m_keeper.route().name));
+        add(route.name);
+    add(m_keeper.route().name);
+    m_routes->setCurrentIndex(m_routes->findData(text(m_keeper.route().name)));
 }
 
 void RouteTab::chooseRoute(int index)
 {
-    const std::string name = m_routes->itemText(index).toStdString();
+    const std::string name = m_routes->itemData(index).toString().toStdString();
     const OwnRoutes own = ownRoutes();
     for (const auto* routes : {&shippedRoutes(), &own.routes})
         for (const Route& route : *routes)
@@ -303,7 +304,7 @@ void RouteTab::refresh()
     m_next->setText(next.isEmpty() ? tr("Nothing is open.") : m_keeper.next() ? tr("Next: %1").arg(next) : next);
     m_go->setEnabled(m_keeper.next().has_value());
     m_routes->setEnabled(m_document.isOpen());
-    if (m_routes->currentText() != text(m_keeper.route().name))
+    if (m_routes->currentData().toString() != text(m_keeper.route().name))
         fillRoutes();
     m_done->setText(doneWords());
     m_done->setVisible(!m_done->text().isEmpty());

@@ -6,6 +6,7 @@
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
+#include "core/base/utc_time.h"
 #include "core/image/resize.h"
 
 #include <QtWidgets>
@@ -30,6 +31,21 @@ QImage partOnScreen(ImageView picture, const QRectF& part, QSize space)
     const QImage shown = toScreen(own.view());
     const QSize fitted = shown.size().scaled(space.boundedTo(shown.size() * 2), Qt::KeepAspectRatio);
     return fitted == shown.size() ? shown : shown.scaled(fitted, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+}
+
+/// A finding kept for later.
+void pinFinding(Document& document, const Finding& finding, const std::string& use)
+{
+    const Region& place = finding.measured.place;
+    Pin pin;
+    pin.from = Pin::From::Check, pin.frame = finding.frame, pin.made = utcNow();
+    pin.text = FindingPanel::tr(finding.kind->title).toStdString() + ": " + finding.measured.words;
+    pin.about = useTitle(use).toStdString();
+    if (!place.isWhole() && place.right > place.left && place.bottom > place.top)
+        pin.place = Spot{(place.left + place.right) / 2, (place.top + place.bottom) / 2};
+    Job after = document.job();
+    after.pins[after.nextPin()] = pin;
+    document.commit(after, FindingPanel::tr("Pin set: %1").arg(text(pin.text)));
 }
 
 }  // namespace
@@ -93,6 +109,10 @@ void FindingPanel::makeButtons()
                               else
                                   askReason();
                           });
+    makeButton(this, "findingPin", tr("Pin it"), tr("A pin for later, at its place; hand over asks about it"), [this] {
+        if (m_finding)
+            pinFinding(m_document, *m_finding, m_audit.use().name);
+    });
     m_previous = makeButton(this, "findingPrevious", tr("Previous"), tr("The finding before this one (Shift+N)"),
                             [this] { emit nextWanted(-1); });
     m_next = makeButton(this, "findingNext", tr("Next"), tr("The next finding (N)"), [this] { emit nextWanted(1); });
@@ -123,6 +143,7 @@ void FindingPanel::layOut()
     auto* buttons = new QHBoxLayout;
     buttons->addWidget(m_take);
     buttons->addWidget(m_accept);
+    buttons->addWidget(findChild<QPushButton*>("findingPin"));
     buttons->addStretch(1);
     buttons->addWidget(m_previous);
     buttons->addWidget(m_next);
