@@ -47,6 +47,7 @@ void Bench::dressButtons()
 {
     m_isItSo->setObjectName("stepIsItSo");
     m_isItSo->setText(tr("?"));
+    m_isItSo->setFixedWidth(26);
     m_isItSo->setAccessibleName(tr("Is it so?"));
     m_isItSo->setToolTip(tr("Is it so? What is said of this step, measured on this frame (Shift+F1)"));
     m_remove->setObjectName("stepRemove");

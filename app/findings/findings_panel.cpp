@@ -227,7 +227,7 @@ void FindingsPanel::offerRepair(const Repair& repair, const Hurt& hurt)
 void FindingsPanel::showSayings(const Look& look, const Image& frame)
 {
     SayingInput input{look, frame, {}, pictures ? pictures() : std::vector<Image>{}};
-    for (const char* id : {"equal-curves", "same-result", "contrast-brightness", "chroma-for-all"})
+    for (const char* id : {"equal-curves", "adds-data", "same-result", "contrast-brightness", "chroma-for-all"})
         for (const SayingNote& note : sayingNotes())
             if (std::strcmp(note.id, id) == 0)
                 addWords(m_sayings, note.claim + QLatin1Char(' ') + measuredWords(id, input));

@@ -15,6 +15,9 @@ PinList::PinList(Document& document, QWidget* parent) : QTableWidget(parent), m_
     setHorizontalHeaderLabels({tr("Done"), tr("On"), tr("From"), tr("What"), tr("About")});
     verticalHeader()->hide();
     setShowGrid(false);
+    setCornerButtonEnabled(false);
+    for (auto* corner : findChildren<QAbstractButton*>())
+        corner->setObjectName("pinsCorner"), corner->setAccessibleName(tr("All pins"));
     setSelectionBehavior(QAbstractItemView::SelectRows);
     setSelectionMode(QAbstractItemView::SingleSelection);
     horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);

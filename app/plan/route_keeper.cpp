@@ -70,18 +70,18 @@ void RouteKeeper::setTick(int stage, const std::vector<FrameId>& frames, bool is
 
 QString RouteKeeper::titleOf(const RouteStage& stage) const
 {
-    static const std::map<std::string, QString> kTitles{{"lights", tr("Tell the lights apart")},
-                                                        {"keys", tr("Mark key colours")},
-                                                        {"exposure", tr("Exposure")},
-                                                        {"white", tr("White balance")},
-                                                        {"upright", tr("Upright, lens and crop")},
-                                                        {"areas", tr("Areas")},
-                                                        {"look", tr("Look")},
-                                                        {"match", tr("Match")},
-                                                        {"checked", tr("Checks")},
-                                                        {"pins", tr("Pins closed")},
-                                                        {"done", tr("Done")},
-                                                        {"handed-over", tr("Hand over")}};
+    const std::map<std::string, QString> kTitles{{"lights", tr("Tell the lights apart")},
+                                                 {"keys", tr("Mark key colours")},
+                                                 {"exposure", tr("Exposure")},
+                                                 {"white", tr("White balance")},
+                                                 {"upright", tr("Upright, lens and crop")},
+                                                 {"areas", tr("Areas")},
+                                                 {"look", tr("Look")},
+                                                 {"match", tr("Match")},
+                                                 {"checked", tr("Checks")},
+                                                 {"pins", tr("Pins closed")},
+                                                 {"done", tr("Done")},
+                                                 {"handed-over", tr("Hand over")}};
     for (const RouteStage& known : knownStages())
         if (known.id == stage.id && known.title == stage.title)
             return kTitles.at(stage.id);
@@ -90,7 +90,7 @@ QString RouteKeeper::titleOf(const RouteStage& stage) const
 
 QString RouteKeeper::nameOf(const std::string& route)
 {
-    static const std::map<std::string, QString> kNames{
+    const std::map<std::string, QString> kNames{
         {"light first", tr("light first")}, {"white first", tr("white first")}, {"colour last", tr("colour last")}};
     const auto found = kNames.find(route);
     return found == kNames.end() ? text(route) : found->second;

@@ -32,6 +32,8 @@ QListWidget#tiles::item:selected { background: #FAFAFA; color: #1C1C1C; border-b
 QPushButton, QToolButton, QComboBox, QDoubleSpinBox, QSpinBox, QLineEdit { background: #EEEEEE;
     border: 1px solid #9C9C9C; border-radius: 2px; padding: 3px 8px; min-height: 18px; }
 QDoubleSpinBox { padding: 3px 4px; }
+QToolButton#stepIsItSo { padding: 3px 0; }
+QToolButton#stepIsItSo:focus { padding: 2px 0; }
 QWidget#lookHeader QToolButton, QWidget#lookHeader QPushButton { padding: 3px 4px; }
 QWidget#lookHeader QToolButton:focus, QWidget#lookHeader QPushButton:focus { padding: 2px 3px; }
 QWidget#lookHeader QToolButton#viewMenuButton { padding-right: 14px; }

@@ -72,9 +72,14 @@ void JournalTab::nameFilters()
     m_search->setPlaceholderText(tr("Words: frame, step, value, reason"));
     m_search->setAccessibleName(tr("Search the log"));
     m_search->setClearButtonEnabled(true);
-    m_search->setFixedWidth(240);
+    for (auto* clear : m_search->findChildren<QAbstractButton*>())
+        clear->setObjectName("logSearchClear"), clear->setAccessibleName(tr("Clear the search"));
+    m_search->setMinimumWidth(110), m_search->setMaximumWidth(240);
     m_look->setObjectName("logLook"), m_look->setAccessibleName(tr("Of which look"));
-    m_look->setSizeAdjustPolicy(QComboBox::AdjustToContents);
+    for (QComboBox* box : {m_look, m_frame, m_kind}) {
+        box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+        box->setMinimumContentsLength(9);
+    }
     m_frame->setObjectName("logFrame"), m_frame->setAccessibleName(tr("Of which frame"));
     m_frame->addItems({tr("all frames"), tr("frame in hand")});
     m_kind->setObjectName("logKind"), m_kind->setAccessibleName(tr("Of which kind"));

@@ -129,6 +129,7 @@ void FindingPanel::layOut()
     auto* head = new QHBoxLayout;
     head->addWidget(m_title, 1);
     head->addWidget(m_position);
+    head->addWidget(findChild<QPushButton*>("findingPin"));
     auto* words = new QVBoxLayout;
     words->setSpacing(6);
     words->addLayout(head);
@@ -143,7 +144,6 @@ void FindingPanel::layOut()
     auto* buttons = new QHBoxLayout;
     buttons->addWidget(m_take);
     buttons->addWidget(m_accept);
-    buttons->addWidget(findChild<QPushButton*>("findingPin"));
     buttons->addStretch(1);
     buttons->addWidget(m_previous);
     buttons->addWidget(m_next);
