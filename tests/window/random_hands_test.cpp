@@ -206,7 +206,7 @@ TEST(RandomHands, TwoThousandKeysAndClicksBreakNothingAndLoseNothing)
                 hands.act();
                 places.insert(app.window().place());
             }
-            EXPECT_EQ(places.size(), 7u);
+            EXPECT_EQ(places.size(), 9u);
             EXPECT_GT(changes, 0) << "the hands did work";
             EXPECT_GT(hands.insideActions(), 10) << "menus and dialogs were met as well";
             ASSERT_TRUE(
