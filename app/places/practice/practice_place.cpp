@@ -53,7 +53,10 @@ QString optionWords(const std::string& option)
         {"warmth", PracticePlace::tr("Warmth")},     {"tint", PracticePlace::tr("Tint")},
         {"chroma", PracticePlace::tr("Chroma")},     {"contrast", PracticePlace::tr("Contrast")}};
     const auto found = kKnown.find(option);
-    return found == kKnown.end() ? text(option) : found->second;
+    if (found != kKnown.end())
+        return found->second;
+    const QString words = text(option);
+    return words.startsWith(QLatin1Char('-')) ? QChar(0x2212) + words.mid(1) : words;
 }
 
 }  // namespace
