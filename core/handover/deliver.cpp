@@ -160,7 +160,10 @@ void landBand(const BandPlan& plan, std::vector<SinkRows>& sinks, Band& band, Mu
             finished = to;
         }
         sinks[i].writer->toCodes(finished, firstRow, band.piece);
-        band.codes[i].insert(band.codes[i].end(), band.piece.begin(), band.piece.end());
+        if (band.codes[i].empty())
+            band.codes[i].swap(band.piece);
+        else
+            band.codes[i].insert(band.codes[i].end(), band.piece.begin(), band.piece.end());
     }
 }
 
@@ -233,8 +236,15 @@ public:
     }
     Status fill(Band& band)
     {
-        const auto [from, to] = m_needed[static_cast<std::size_t>(band.first / m_plan.rows)];
+        const auto at = static_cast<std::size_t>(band.first / m_plan.rows);
+        const auto [from, to] = m_needed[at];
         const std::size_t perRow = m_reader.bytesPerRow();
+        band.sourceFirst = from, band.sourceRows = to - from;
+        const bool isShared = at + 1 < m_needed.size() && m_needed[at + 1].first < to;
+        if (m_codes.empty() && m_first == from && !isShared) {
+            m_first = to;
+            return m_reader.read(to - from, band.in);
+        }
         if (const int past = std::min(from, m_first + rows(perRow)) - m_first; past > 0) {
             m_codes.erase(m_codes.begin(), m_codes.begin() + static_cast<std::ptrdiff_t>(past * perRow));
             m_first += past;
@@ -248,7 +258,6 @@ public:
             else
                 m_first += count;
         }
-        band.sourceFirst = from, band.sourceRows = to - from;
         const auto begin = m_codes.begin() + static_cast<std::ptrdiff_t>((from - m_first) * perRow);
         band.in.assign(begin, begin + static_cast<std::ptrdiff_t>((to - from) * perRow));
         return {};

@@ -158,12 +158,14 @@ Status holdAgainst(const CodePrint& written, const std::filesystem::path& file, 
     const CodeType type = spec.format == OIIO::TypeDesc::UINT8    ? CodeType::Byte
                           : spec.format == OIIO::TypeDesc::UINT16 ? CodeType::Word
                                                                   : CodeType::Float;
+    const OIIO::TypeDesc asked = spec.format == readAs(type) && spec.channelformats.empty()
+                                     ? OIIO::TypeDesc(OIIO::TypeDesc::UNKNOWN)
+                                     : readAs(type);
     CodePrint read(spec.width, spec.height, spec.nchannels, type);
     std::vector<std::uint8_t> codes(bytesOf(type) * static_cast<std::size_t>(spec.width) * spec.nchannels * kRows);
     for (int y = 0; y < spec.height; y += kRows) {
         const int rows = std::min(kRows, spec.height - y);
-        if (!(*input)->read_scanlines(0, 0, spec.y + y, spec.y + y + rows, 0, 0, spec.nchannels, readAs(type),
-                                      codes.data()) ||
+        if (!(*input)->read_scanlines(0, 0, spec.y + y, spec.y + y + rows, 0, 0, spec.nchannels, asked, codes.data()) ||
             (*input)->has_error())
             return fail("what was written cannot be read back: " + (*input)->geterror(), file.string());
         read.take(codes.data(), rows);

@@ -21,6 +21,12 @@ struct OpenedPicture {
     {
         return bits == 8 ? OIIO::TypeDesc::UINT8 : bits == 16 ? OIIO::TypeDesc::UINT16 : OIIO::TypeDesc::FLOAT;
     }
+    /// For read_scanlines(): said to be as they are where they are so, rows come without a buffer of the library's own,
+    /// which it takes anew each time.
+    OIIO::TypeDesc askedType() const
+    {
+        return spec.format == type() && spec.channelformats.empty() ? OIIO::TypeDesc(OIIO::TypeDesc::UNKNOWN) : type();
+    }
 };
 
 /// A raw file, by its first bytes and its name: many of them look like TIFF files.

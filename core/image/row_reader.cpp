@@ -42,7 +42,7 @@ Status RowReader::read(int rows, std::vector<std::uint8_t>& codes)
     codes.resize(bytesPerRow() * static_cast<std::size_t>(rows));
     const int from = s.opened.spec.y + s.next;
     const bool read = s.opened.input->read_scanlines(0, 0, from, from + rows, 0, 0, s.opened.spec.nchannels,
-                                                     s.opened.type(), codes.data());
+                                                     s.opened.askedType(), codes.data());
     s.next += rows;
     if (read && !s.opened.input->has_error())
         return {};

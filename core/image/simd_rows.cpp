@@ -6,6 +6,9 @@
 #include "core/colour/transfer_kernel.h"
 
 #include <algorithm>
+#include <bit>
+#include <cmath>
+#include <vector>
 
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "core/image/simd_rows.cpp"
@@ -29,6 +32,35 @@ struct GamutMatrices {
         copy(toLab, lmsRootToOkLab()), copy(fromLab, okLabToLmsRoot());
     }
 };
+/// Codes of eight bits by the bits of a component: an entry for each 256th part of an octave from 2^-21 to 1, in each
+/// of which at most one code gives way to the next. An entry is the bits of the float at which it does, the last eight
+/// of them replaced by the lower code: a component's code is that, and one more from there on. To within 0.502 of a
+/// code.
+class ByteCodes {
+public:
+    static constexpr std::int32_t kLeast = (127 - 21) << 23, kShift = 15;
+    explicit ByteCodes(RgbSpace space)
+    {
+        for (std::int32_t low = kLeast; low <= std::bit_cast<std::int32_t>(1.0f); low += 1 << kShift) {
+            const double code = std::floor(encodeComponent(space, std::bit_cast<float>(low)) * 255 + 0.5);
+            const auto turn = static_cast<float>(decodeComponent(space, (code + 0.5) / 255));
+            const std::int32_t bits = std::min(std::bit_cast<std::int32_t>(turn), low + (1 << kShift));
+            m_entries.push_back((bits & ~255) | static_cast<std::int32_t>(code));
+        }
+    }
+    /// For the bits of a component from 2^-21 to 1: (bits - kLeast) >> kShift.
+    const std::int32_t* entries() const { return m_entries.data(); }
+
+private:
+    std::vector<std::int32_t> m_entries;
+};
+inline const ByteCodes& byteCodes(RgbSpace space)
+{
+    static const ByteCodes all[] = {ByteCodes(RgbSpace::Srgb),    ByteCodes(RgbSpace::DisplayP3),
+                                    ByteCodes(RgbSpace::OpRgb),   ByteCodes(RgbSpace::ProPhoto),
+                                    ByteCodes(RgbSpace::Rec2020), ByteCodes(RgbSpace::Linear)};
+    return all[static_cast<std::size_t>(space)];
+}
 inline const GamutMatrices& gamutMatrices(RgbSpace space)
 {
     static const GamutMatrices all[] = {GamutMatrices(RgbSpace::Srgb),    GamutMatrices(RgbSpace::DisplayP3),
@@ -175,16 +207,6 @@ HWY_INLINE void Reduce(const GamutMatrices& m, V (&own)[3])
         own[k] = hn::Min(hn::Max(line.At(k, begin), zero), one);
 }
 
-HWY_INLINE void ReduceWhere(const GamutMatrices& gamut, hn::Mask<D> inside, V (&own)[3])
-{
-    V reduced[3];
-    for (int k = 0; k < 3; ++k)
-        reduced[k] = hn::IfThenElseZero(hn::IsFinite(own[k]), own[k]);
-    Reduce(gamut, reduced);
-    for (int k = 0; k < 3; ++k)
-        own[k] = hn::IfThenElse(inside, own[k], reduced[k]);
-}
-
 HWY_INLINE hn::Mask<D> InGamut(const V (&own)[3])
 {
     const D d;
@@ -193,42 +215,130 @@ HWY_INLINE hn::Mask<D> InGamut(const V (&own)[3])
                    hn::Le(most, hn::Set(d, 1 + static_cast<float>(kGamutTolerance))));
 }
 
+/// From components of light to codes, of one space.
 template <class Code>
-HWY_INLINE void CodesOfRowOf(const float* rgb, RgbSpace space, const float (&matrix)[3][3], size_t count, Code* codes)
+struct Coder;
+
+template <>
+struct Coder<std::uint8_t> {
+    const ByteCodes& codes;
+    explicit Coder(RgbSpace space) : codes(byteCodes(space)) {}
+
+    HWY_INLINE void Put(const V (&own)[3], std::uint8_t* to) const
+    {
+        const D d;
+        const DI di;
+        const hn::Rebind<std::uint8_t, D> dc;
+        hn::Vec<decltype(dc)> out[3];
+        for (int k = 0; k < 3; ++k) {
+            const auto least = hn::Set(di, ByteCodes::kLeast);
+            const auto bits = hn::Max(hn::BitCast(di, hn::Min(hn::Max(own[k], hn::Zero(d)), hn::Set(d, 1.0f))), least);
+            const auto entry =
+                hn::GatherIndex(di, codes.entries(), hn::ShiftRight<ByteCodes::kShift>(hn::Sub(bits, least)));
+            const auto before = hn::VecFromMask(di, hn::Gt(entry, bits));  // -1 where it is
+            out[k] = hn::DemoteTo(dc, hn::Add(hn::And(entry, hn::Set(di, 255)), hn::Add(hn::Set(di, 1), before)));
+        }
+        hn::StoreInterleaved3(out[0], out[1], out[2], dc, to);
+    }
+};
+
+template <>
+struct Coder<std::uint16_t> {
+    TransferKernel transfer;
+    explicit Coder(RgbSpace space) : transfer(space) {}
+
+    HWY_INLINE void Put(const V (&own)[3], std::uint16_t* to) const
+    {
+        const D d;
+        const hn::Rebind<std::uint16_t, D> dc;
+        hn::Vec<decltype(dc)> out[3];
+        for (int k = 0; k < 3; ++k) {
+            const V share = Encode(d, transfer, hn::Min(hn::Max(own[k], hn::Zero(d)), hn::Set(d, 1.0f)));
+            out[k] = hn::DemoteTo(dc, hn::ConvertTo(DI(), hn::MulAdd(share, hn::Set(d, 65535.0f), hn::Set(d, 0.5f))));
+        }
+        hn::StoreInterleaved3(out[0], out[1], out[2], dc, to);
+    }
+};
+
+/// Colours of a run of pixels that lie outside the gamut, closed up: few of a vector's pixels do, and to reduce those
+/// of every vector would be to reduce nearly all.
+struct Outside {
+    static constexpr size_t kRun = 512;
+    HWY_ALIGN float own[3][kRun + HWY_MAX_BYTES / sizeof(float)];
+    HWY_ALIGN std::int32_t at[kRun + HWY_MAX_BYTES / sizeof(float)];
+    size_t count = 0;
+
+    HWY_INLINE void Take(const V (&colours)[3], hn::Mask<D> outside, size_t first)
+    {
+        const D d;
+        const DI di;
+        for (int k = 0; k < 3; ++k)
+            hn::CompressStore(hn::IfThenElseZero(hn::IsFinite(colours[k]), colours[k]), outside, d, own[k] + count);
+        count += hn::CompressStore(hn::Iota(di, static_cast<std::int32_t>(first)), hn::RebindMask(di, outside), di,
+                                   at + count);
+    }
+};
+
+/// Reduces what was found and puts its codes in their places.
+template <class Code>
+HWY_INLINE void PutReduced(const GamutMatrices& gamut, const Coder<Code>& coder, Outside& outside, Code* codes)
 {
     const D d;
-    const DI di;
-    const hn::Rebind<Code, D> dc;
     const size_t lanes = hn::Lanes(d);
-    const float top = sizeof(Code) == 1 ? 255.0f : 65535.0f;
-    const GamutMatrices& gamut = gamutMatrices(space);
-    const TransferKernel transfer(space);
-    const V zero = hn::Zero(d), one = hn::Set(d, 1.0f);
-    const auto change = [&](const float* from, Code* to) HWY_ATTR __attribute__((always_inline))
+    for (int k = 0; k < 3; ++k)
+        std::fill_n(outside.own[k] + outside.count, lanes, 0.0f);
+    for (size_t i = 0; i < outside.count; i += lanes) {
+        V own[3];
+        for (int k = 0; k < 3; ++k)
+            own[k] = hn::LoadU(d, outside.own[k] + i);
+        Reduce(gamut, own);
+        Code each[3 * HWY_MAX_BYTES / sizeof(float)];
+        coder.Put(own, each);
+        for (size_t n = 0; n < std::min(lanes, outside.count - i); ++n)
+            std::copy_n(each + 3 * n, 3, codes + 3 * static_cast<size_t>(outside.at[i + n]));
+    }
+    outside.count = 0;
+}
+
+/// At most Outside::kRun pixels.
+template <class Code>
+HWY_INLINE void CodesOfRun(const float* rgb, const GamutMatrices& gamut, const Coder<Code>& coder,
+                           const float (&matrix)[3][3], size_t count, Code* codes)
+{
+    const D d;
+    const size_t lanes = hn::Lanes(d);
+    Outside outside;
+    const auto change = [&](const float* from, size_t at, Code* to) HWY_ATTR __attribute__((always_inline))
     {
         V in[3], own[3];
         hn::LoadInterleaved3(d, from, in[0], in[1], in[2]);
         Multiply(matrix, in, own);
         const auto inside = InGamut(own);
-        if (HWY_UNLIKELY(!hn::AllTrue(d, inside)))
-            ReduceWhere(gamut, inside, own);
-        hn::Vec<decltype(dc)> out[3];
-        for (int k = 0; k < 3; ++k)
-            out[k] =
-                hn::DemoteTo(dc, hn::ConvertTo(di, hn::MulAdd(Encode(d, transfer, hn::Min(hn::Max(own[k], zero), one)),
-                                                              hn::Set(d, top), hn::Set(d, 0.5f))));
-        hn::StoreInterleaved3(out[0], out[1], out[2], dc, to);
+        if (!hn::AllTrue(d, inside))
+            outside.Take(own, hn::Not(inside), at);
+        coder.Put(own, to);
     };
     size_t i = 0;
     for (; i + lanes <= count; i += lanes)
-        change(rgb + 3 * i, codes + 3 * i);
+        change(rgb + 3 * i, i, codes + 3 * i);
     if (i < count) {
         float from[3 * HWY_MAX_BYTES / sizeof(float)] = {};
         Code to[3 * HWY_MAX_BYTES / sizeof(float)];
         std::copy_n(rgb + 3 * i, 3 * (count - i), from);
-        change(from, to);
+        change(from, i, to);
         std::copy_n(to, 3 * (count - i), codes + 3 * i);
     }
+    if (outside.count > 0)
+        PutReduced(gamut, coder, outside, codes);
+}
+
+template <class Code>
+HWY_INLINE void CodesOfRowOf(const float* rgb, RgbSpace space, const float (&matrix)[3][3], size_t count, Code* codes)
+{
+    const GamutMatrices& gamut = gamutMatrices(space);
+    const Coder<Code> coder(space);
+    for (size_t i = 0; i < count; i += Outside::kRun)
+        CodesOfRun(rgb + 3 * i, gamut, coder, matrix, std::min(Outside::kRun, count - i), codes + 3 * i);
 }
 
 void CodesOfRow8(const float* rgb, RgbSpace space, const float (&matrix)[3][3], size_t count, std::uint8_t* codes)
