@@ -1,5 +1,6 @@
 // jolly-amber: the window.
 #include "app/shell/application.h"
+#include "app/shell/first_window.h"
 #include "app/shell/main_window.h"
 #include "app/shell/screenshots.h"
 #include "core/base/log.h"
@@ -19,6 +20,55 @@ std::vector<std::filesystem::path> pathsIn(int argc, char** argv, const QStringL
     return paths;
 }
 
+struct Wishes {
+    QString shots, guide;  ///< folders; empty: not wished for
+    bool isApart = false;
+    amber::FirstWindow::Paths paths;
+};
+
+Wishes wishesOf(const QCoreApplication& application, int argc, char** argv)
+{
+    QCommandLineParser parser;
+    parser.setApplicationDescription(QApplication::tr("Designs photographic looks and lands them on whole shoots."));
+    parser.addHelpOption();
+    parser.addVersionOption();
+    const QCommandLineOption shots(
+        "shots", QApplication::tr("Write a picture of every main view with the demo data into DIR, and end."), "DIR");
+    const QCommandLineOption guide("guide", QApplication::tr("Write the guide as Markdown into DIR, and end."), "DIR");
+    const QCommandLineOption apart("new-window",
+                                   QApplication::tr("Open a window of its own, whatever is open already."));
+    parser.addOptions({shots, guide, apart});
+    parser.addPositionalArgument("paths", QApplication::tr("A folder of pictures, a job, a look, or pictures."),
+                                 "[paths…]");
+    parser.process(application);
+    return {parser.value(shots), parser.value(guide), parser.isSet(apart),
+            pathsIn(argc, argv, parser.positionalArguments())};
+}
+
+/// The window, with what it is asked to open, until it is closed.
+int showWindow(amber::Application& application, const Wishes& wishes)
+{
+    amber::FirstWindow first;
+    if (!wishes.isApart && first.handOver(wishes.paths))
+        return 0;
+    amber::MainWindow window;
+    QObject::connect(&first, &amber::FirstWindow::asked, &window, [&](const amber::FirstWindow::Paths& asked) {
+        window.comeForward();
+        if (!asked.empty())
+            window.openPaths(asked);
+    });
+    QObject::connect(&application, &amber::Application::broke, &window, &amber::MainWindow::say);
+    // What a title bar takes of the screen is not the window's.
+    constexpr QSize kUsual(1280, 800), kTitleBar(0, 36);
+    const QScreen* screen = QGuiApplication::primaryScreen();
+    window.resize(screen ? kUsual.boundedTo(screen->availableSize() - kTitleBar) : kUsual);
+    window.show();
+    if (!wishes.paths.empty())
+        window.openPaths(wishes.paths);
+    window.showGuideAtFirst();
+    return application.exec();
+}
+
 }  // namespace
 
 int main(int argc, char** argv)
@@ -27,32 +77,12 @@ int main(int argc, char** argv)
     QApplication::setApplicationName("jolly-amber");
     QApplication::setApplicationDisplayName("Jolly Amber");
     QApplication::setApplicationVersion(AMBER_VERSION);
-    QCommandLineParser parser;
-    parser.setApplicationDescription(QApplication::tr("Designs photographic looks and lands them on whole shoots."));
-    parser.addHelpOption();
-    parser.addVersionOption();
-    const QCommandLineOption shots(
-        "shots", QApplication::tr("Write a picture of every main view with the demo data into DIR, and end."), "DIR");
-    parser.addOption(shots);
-    const QCommandLineOption guide("guide", QApplication::tr("Write the guide as Markdown into DIR, and end."), "DIR");
-    parser.addOption(guide);
-    parser.addPositionalArgument("paths", QApplication::tr("A folder of pictures, a job, or pictures."), "[paths…]");
-    parser.process(application);
-
+    QGuiApplication::setDesktopFileName("jolly-amber");
+    const Wishes wishes = wishesOf(application, argc, argv);
     amber::startLog(amber::logFile());
-    if (parser.isSet(shots))
-        return amber::writeScreenshots(parser.value(shots));
-    if (parser.isSet(guide))
-        return amber::writeGuide(parser.value(guide));
-    amber::MainWindow window;
-    QObject::connect(&application, &amber::Application::broke, &window, &amber::MainWindow::say);
-    // What a title bar takes of the screen is not the window's.
-    constexpr QSize kUsual(1280, 800), kTitleBar(0, 36);
-    const QScreen* screen = QGuiApplication::primaryScreen();
-    window.resize(screen ? kUsual.boundedTo(screen->availableSize() - kTitleBar) : kUsual);
-    window.show();
-    if (const auto paths = pathsIn(argc, argv, parser.positionalArguments()); !paths.empty())
-        window.openPaths(paths);
-    window.showGuideAtFirst();
-    return application.exec();
+    if (!wishes.shots.isEmpty())
+        return amber::writeScreenshots(wishes.shots);
+    if (!wishes.guide.isEmpty())
+        return amber::writeGuide(wishes.guide);
+    return showWindow(application, wishes);
 }

@@ -1,4 +1,4 @@
-// The man page and the shell completion, made from the definitions of the commands themselves.
+// The man page and the completions for shells, made from the definitions of the commands themselves.
 #include "cli/command.h"
 
 namespace amber::cli {
@@ -48,34 +48,84 @@ void printManual(const CLI::App& app)
     });
 }
 
+/// One word that may come next, and what it is for.
+struct Word {
+    std::string word, purpose;
+};
+
 /// What may follow the words of a command that were typed already: its own commands, or its options.
-void addCases(const CLI::App& app, const std::string& typed, std::string& cases)
+std::vector<Word> wordsOf(const CLI::App& app)
 {
-    std::string words;
-    for (const CLI::App* command : app.get_subcommands([](const CLI::App*) { return true; })) {
-        addCases(*command, typed + command->get_name() + "\\ ", cases);  // the longest come first
-        words += command->get_name() + " ";
-    }
-    if (words.empty())
+    std::vector<Word> words;
+    for (const CLI::App* command : app.get_subcommands([](const CLI::App*) { return true; }))
+        words.push_back({command->get_name(), command->get_description()});
+    if (words.empty() || !app.get_parent())
         for (const CLI::Option* option : app.get_options())
             if (!option->get_lnames().empty())
-                words += "--" + option->get_lnames().front() + " ";
-    if (!typed.empty())
-        cases += "        " + typed + "*) words=\"" + words + "\" ;;\n";
+                words.push_back({"--" + option->get_lnames().front(), option->get_description()});
+    for (Word& word : words)
+        if (const auto end = word.purpose.find_first_of("\n;:("); end != std::string::npos)
+            word.purpose.resize(word.purpose.find_last_not_of(' ', end - 1) + 1);
+    return words;
 }
 
-void printCompletion(const CLI::App& app)
+/// The longest come first.
+template <class Visit>
+void eachPlace(const CLI::App& app, const std::string& typed, const Visit& visit)
 {
-    std::string first, cases;
     for (const CLI::App* command : app.get_subcommands([](const CLI::App*) { return true; }))
-        first += command->get_name() + " ";
-    addCases(app, {}, cases);
-    std::cout << "# bash completion for amber; source this file\n_amber() {\n    local words=\"\" "
-                 "current=\"${COMP_WORDS[COMP_CWORD]}\"\n"
-              << "    if [ $COMP_CWORD -eq 1 ]; then words=\"--json --help --version " << first << "\"; fi\n"
-              << "    case \"${COMP_WORDS[*]:1}\" in\n"
-              << cases << "    esac\n"
-              << "    COMPREPLY=($(compgen -W \"$words\" -- \"$current\"))\n}\ncomplete -o default -F _amber amber\n";
+        eachPlace(*command, typed + command->get_name() + " ", visit);
+    visit(typed, wordsOf(app));
+}
+
+std::string replaced(std::string text, const std::string& what, const std::string& by)
+{
+    for (std::size_t at = 0; (at = text.find(what, at)) != std::string::npos; at += by.size())
+        text.replace(at, what.size(), by);
+    return text;
+}
+
+std::string quoted(const std::string& text) { return "'" + replaced(text, "'", "'\\''") + "'"; }
+
+void printForBash(const CLI::App& app)
+{
+    std::cout << "# bash completion for amber\n_amber() {\n    local words=\"\" current=\"${COMP_WORDS[COMP_CWORD]}\"\n"
+              << "    case \"${COMP_WORDS[*]:1:COMP_CWORD-1} \" in\n";
+    eachPlace(app, {}, [](const std::string& typed, const std::vector<Word>& words) {
+        std::cout << "        " << (typed.empty() ? "\" \"" : replaced(typed, " ", "\\ ") + "*") << ") words=\"";
+        for (const Word& word : words)
+            std::cout << word.word << " ";
+        std::cout << "\" ;;\n";
+    });
+    std::cout << "    esac\n    COMPREPLY=($(compgen -W \"$words\" -- \"$current\"))\n}\n"
+              << "complete -o default -F _amber amber\n";
+}
+
+void printForZsh(const CLI::App& app)
+{
+    std::cout << "#compdef amber\n_amber() {\n    local -a known\n    case \"${(j: :)words[2,CURRENT-1]} \" in\n";
+    eachPlace(app, {}, [](const std::string& typed, const std::vector<Word>& words) {
+        std::cout << "        " << (typed.empty() ? "\" \"" : replaced(typed, " ", "\\ ") + "*") << ") known=(";
+        for (const Word& word : words)
+            std::cout << quoted(word.word + ":" + word.purpose) << " ";
+        std::cout << ") ;;\n";
+    });
+    std::cout << "    esac\n    _describe amber known\n    _files\n}\n_amber \"$@\"\n";
+}
+
+void printForFish(const CLI::App& app)
+{
+    std::cout
+        << "# fish completion for amber\nfunction __amber_after\n    set -l typed (commandline -opc)\n"
+        << "    test (string join ' ' $typed[2..(math (count $argv) + 1)])\" \" = (string join ' ' $argv)\" \"\nend\n";
+    eachPlace(app, {}, [](const std::string& typed, const std::vector<Word>& words) {
+        for (const Word& word : words) {
+            std::cout << "complete -c amber -n "
+                      << (typed.empty() ? "'test (count (commandline -opc)) -eq 1'" : quoted("__amber_after " + typed));
+            std::cout << (word.word.rfind("--", 0) == 0 ? " -l " + word.word.substr(2) : " -a " + quoted(word.word))
+                      << " -d " << quoted(word.purpose) << "\n";
+        }
+    });
 }
 
 }  // namespace
@@ -86,9 +136,13 @@ void addReference(CLI::App& app, Session&)
     CLI::App* manual = app.add_subcommand("manual", "Print the man page");
     manual->footer("Example: amber manual > amber.1 && man -l amber.1");
     manual->callback([whole] { printManual(*whole); });
-    CLI::App* completion = app.add_subcommand("completion", "Print the completion for bash");
-    completion->footer("Example: amber completion > amber.bash");
-    completion->callback([whole] { printCompletion(*whole); });
+    CLI::App* completion = app.add_subcommand("completion", "Print the completion for a shell");
+    auto shell = std::make_shared<std::string>("bash");
+    completion->add_option("shell", *shell, "bash, zsh or fish")->check(CLI::IsMember({"bash", "zsh", "fish"}));
+    completion->footer("Example: amber completion zsh > _amber");
+    completion->callback([whole, shell] {
+        *shell == "zsh" ? printForZsh(*whole) : *shell == "fish" ? printForFish(*whole) : printForBash(*whole);
+    });
 }
 
 }  // namespace amber::cli

@@ -1,4 +1,5 @@
 #include "app/bench/bench.h"
+#include "app/shortcuts/shortcuts.h"
 
 #include "app/bench/curve_editor.h"
 #include "app/bench/dyes_editor.h"
@@ -49,7 +50,7 @@ void Bench::dressButtons()
     m_isItSo->setText(tr("?"));
     m_isItSo->setFixedWidth(26);
     m_isItSo->setAccessibleName(tr("Is it so?"));
-    m_isItSo->setToolTip(tr("Is it so? What is said of this step, measured on this frame (Shift+F1)"));
+    m_isItSo->setToolTip(withKeys(tr("Is it so? What is said of this step, measured on this frame"), "isItSo"));
     m_remove->setObjectName("stepRemove");
     m_remove->setText(tr("Remove"));
     m_remove->setToolTip(tr("Take this step out of the look (it can be undone)"));

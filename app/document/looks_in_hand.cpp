@@ -175,14 +175,19 @@ void LooksInHand::addLook(const Look& look, const QString& action)
     }
 }
 
-Status LooksInHand::importLook(const QString& path)
+Status LooksInHand::importLook(const std::filesystem::path& path)
 {
     if (!m_document.isOpen())
         return fail(tr("no job is open").toStdString());
-    const auto loaded = readLook(path.toStdString());
+    const auto loaded = readLook(path);
     if (!loaded)
         return tl::make_unexpected(loaded.error());
     commitPending();
+    for (const LookEntry& entry : entries())
+        if (lookOfEntry(entry.id) == loaded->look) {
+            choose(entry.id);
+            return {};
+        }
     const auto id = m_document.store().addLook(loaded->look, tr("Look brought in").toStdString());
     if (!id)
         return tl::make_unexpected(id.error());

@@ -51,7 +51,9 @@ public:
     void newLook();
     /// A further look of the job, taken in hand.
     void addLook(const Look& look, const QString& action = {});
-    Status importLook(const QString& path);
+    /// A look from a file, taken in hand; the look of the job that is the same already, when there is one.
+    Status importLook(const std::filesystem::path& path);
+    Status importLook(const QString& path) { return importLook(std::filesystem::path(path.toStdString())); }
     Status exportLook(const QString& path) const;
     void rename(const QString& name);
     void duplicate(LookId id);

@@ -1,5 +1,6 @@
 // The library across jobs in the sheet of looks.
 #include "app/library/library_view.h"
+#include "core/look/look_file.h"
 #include "core/look/look_json.h"
 
 #include <QtWidgets>
@@ -101,9 +102,9 @@ void LibraryView::exportPart()
     if (!part)
         return;
     const Look look = versionOf(*part).look;
-    const QString path =
-        QFileDialog::getSaveFileName(this, tr("Export from the library"),
-                                     m_document.folder() + "/" + text(look.name) + ".json", tr("Looks (*.json)"));
+    const QString path = QFileDialog::getSaveFileName(
+        this, tr("Export from the library"),
+        m_document.folder() + "/" + text(look.name) + text(std::string(kLookEnding)), tr("Looks (*.amberlook *.json)"));
     if (const Status done = path.isEmpty() ? Status{} : writeLook(look, path.toStdString()); !done)
         emit m_document.failed(text(done.error().message()));
 }

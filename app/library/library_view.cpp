@@ -73,8 +73,8 @@ void LibraryView::addButtons(QBoxLayout* row)
         refresh();
     });
     add("lookImport", tr("Import…"), tr("Bring in a look from a file"), [this] {
-        const QString path =
-            QFileDialog::getOpenFileName(this, tr("Import a look"), m_document.folder(), tr("Looks (*.json)"));
+        const QString path = QFileDialog::getOpenFileName(this, tr("Import a look"), m_document.folder(),
+                                                          tr("Looks (*.amberlook *.json)"));
         if (isShared())
             return importPart(path);
         if (const Status done = path.isEmpty() ? Status{} : m_document.looks().importLook(path); !done)

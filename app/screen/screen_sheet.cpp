@@ -1,4 +1,5 @@
 #include "app/screen/screen_sheet.h"
+#include "app/shortcuts/shortcuts.h"
 
 #include "app/screen/screen_page.h"
 #include "app/screen/shipped_profiles.h"
@@ -47,9 +48,10 @@ ScreenSheet::ScreenSheet(Screens& screens, std::function<int()> minutesAtWork, Q
     addReminders(column);
     column->addStretch(1);
     auto* buttons = new QHBoxLayout;
-    m_client = makeButton(this, "clientView", tr("Client view"),
-                          tr("The frame in hand alone in a window of its own, for another screen (Ctrl+Shift+D)"),
-                          [this] { emit clientWanted(m_client->isChecked()); });
+    m_client =
+        makeButton(this, "clientView", tr("Client view"),
+                   withKeys(tr("The frame in hand alone in a window of its own, for another screen"), "clientView"),
+                   [this] { emit clientWanted(m_client->isChecked()); });
     m_client->setCheckable(true);
     buttons->addWidget(m_client);
     buttons->addStretch(1);

@@ -13,6 +13,7 @@
 #include "app/places/shoot/shoot_place.h"
 #include "app/screen/client_view.h"
 #include "app/screen/screen_sheet.h"
+#include "app/settings/own_settings.h"
 #include "app/shell/message_bars.h"
 #include "app/shortcuts/shortcuts.h"
 #include "app/stepline/step_line.h"
@@ -61,6 +62,7 @@ MainWindow::MainWindow(QWidget* parent)
     connectPlaces();
     connectLog();
     connectMessages();
+    connectSettings();
     qApp->installEventFilter(this);
     retitle();
     go(Place::Shoot);
@@ -110,6 +112,7 @@ void MainWindow::connectPlaces()
     connect(&m_document, &Document::opened, this, [this] {
         if (const int lightness = m_document.desk().surround)
             theme::setSurround(lightness);
+        takeLooks();
     });
     connect(&m_document.looks(), &LooksInHand::stepsChanged, this, &MainWindow::retitle);
 }
@@ -218,6 +221,10 @@ void MainWindow::addRailFoot(QBoxLayout& layout)
     m_screenButton = button("screenButton");
     m_screenButton->setAccessibleName(tr("Screen"));
     connect(m_screenButton, &QToolButton::clicked, this, &MainWindow::showScreenSheet);
+    QToolButton* settings = button("settingsButton");
+    settings->setText(tr("Settings"));
+    settings->setToolTip(withKeys(tr("What holds for every job"), "settings"));
+    connect(settings, &QToolButton::clicked, this, &MainWindow::showSettings);
     QToolButton* help = button("guideButton");
     help->setText(tr("Guide F1"));
     help->setToolTip(tr("What one can do here, and all keys"));
@@ -250,7 +257,7 @@ QWidget* MainWindow::makeRail()
         button->setToolButtonStyle(Qt::ToolButtonTextUnderIcon);
         button->setCheckable(true);
         button->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-        button->setToolTip(tr("%1 (%2)").arg(places[i].words, keysOf(places[i].id).toString(QKeySequence::NativeText)));
+        button->setToolTip(withKeys(places[i].words, places[i].id));
         button->setAccessibleName(places[i].words);
         m_rail->addButton(button, i);
         layout->addWidget(button);
@@ -265,7 +272,9 @@ void MainWindow::addShortcut(const char* id, const std::function<void()>& act)
 {
     auto* action = new QAction(this);
     action->setObjectName(QString("shortcut-") + id);
-    action->setShortcut(keysOf(id));
+    const auto setKeys = [action, id] { action->setShortcut(keysOf(id)); };
+    setKeys();
+    connect(&OwnSettings::instance(), &OwnSettings::changed, action, setKeys);
     connect(action, &QAction::triggered, this, act);
     addAction(action);
 }
@@ -320,6 +329,7 @@ void MainWindow::addViewShortcuts()
 
 void MainWindow::addPanelShortcuts()
 {
+    addShortcut("settings", [this] { showSettings(); });
     addShortcut("mark", [this] {
         go(Place::Look);
         m_look->toggleMarking();
@@ -499,20 +509,6 @@ void MainWindow::go(Place place)
 
 void MainWindow::say(const QString& message) { m_messages->say(message); }
 
-void MainWindow::open(const QStringList& names)
-{
-    std::vector<std::filesystem::path> paths;
-    for (const QString& name : names)
-        paths.emplace_back(name.toStdString());
-    openPaths(paths);
-}
-
-void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths)
-{
-    m_messages->say({});
-    m_document.open(paths);
-}
-
 namespace {
 
 /// What time spent in a place is counted for; -1: for nothing.
@@ -654,21 +650,6 @@ void MainWindow::closeEvent(QCloseEvent* event)
     }
     showClientView(false);
     event->accept();
-}
-
-void MainWindow::dragEnterEvent(QDragEnterEvent* event)
-{
-    if (event->mimeData()->hasUrls())
-        event->acceptProposedAction();
-}
-
-void MainWindow::dropEvent(QDropEvent* event)
-{
-    std::vector<std::filesystem::path> paths;
-    for (const QUrl& url : event->mimeData()->urls())
-        if (url.isLocalFile())
-            paths.emplace_back(QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1()).toStdString());
-    openPaths(paths);
 }
 
 }  // namespace amber

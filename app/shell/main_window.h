@@ -39,9 +39,11 @@ public:
     explicit MainWindow(QWidget* parent = nullptr);
     ~MainWindow() override;
 
-    /// Opens a folder, a job or pictures; says in the window when it cannot be done.
+    /// Opens a folder, a job or pictures, and brings looks into it; says in the window when it cannot be done. Looks
+    /// alone come into the job that is open, or wait until one is.
     void openPaths(const std::vector<std::filesystem::path>& paths);
     void open(const QStringList& paths);
+    void comeForward();
     enum class Place { Shoot, Balance, Areas, Look, Match, Proof, Handover, Log, Practice };
     void go(Place place);
     Place place() const;
@@ -53,6 +55,7 @@ public:
     TimeKeeper& keeper() { return m_keeper; }
     Screens& screens() { return m_screens; }
     void showScreenSheet();
+    void showSettings();
     void showClientView(bool on);
     ClientView* clientView() { return m_client.get(); }
     ShootPlace& shoot() { return *m_shoot; }
@@ -84,6 +87,7 @@ protected:
 private:
     void setQuiet(bool on);
     void chooseTrialFrames();
+    void takeLooks();
     void makePlaces();
     QWidget* makeRail();
     /// Frames with open findings of the checks for a use; nothing while these are not known as the frames are now.
@@ -103,6 +107,9 @@ private:
     void showScreenStatus();
     void showNext();
     void connectLog();
+    void connectSettings();
+    void heedSettings();
+    void proposeRest();
 
     Document m_document;
     TimeKeeper m_keeper{m_document};
@@ -117,6 +124,8 @@ private:
     QToolButton* m_screenButton = nullptr;
     ScreenSheet* m_sheet = nullptr;
     std::unique_ptr<ClientView> m_client;
+    std::vector<std::filesystem::path> m_looksToTake;
+    int m_restAskedFor = 0;  ///< minutes at work: not before
     ShootPlace* m_shoot;
     BalancePlace* m_balance;
     AreasPlace* m_areas;

@@ -1,5 +1,6 @@
 #include "app/shortcuts/shortcuts.h"
 
+#include "app/settings/own_settings.h"
 #include "app/theme/controls.h"
 
 namespace amber {
@@ -52,11 +53,12 @@ std::vector<Shortcut> viewKeys()
     return {
         {"help", QKeySequence(Qt::Key_F1), tr("Guide: what one can do here, and all keys")},
         {"isItSo", QKeySequence(Qt::SHIFT | Qt::Key_F1), tr("Is it so? Sayings measured on the frame in hand")},
-        {"came", QKeySequence(Qt::Key_F2), tr("Hold: the picture as it came")},
-        {"balanced", QKeySequence(Qt::SHIFT | Qt::Key_F2), tr("Hold: the picture balanced, without the look")},
-        {"before", QKeySequence(Qt::Key_F3), tr("Hold: the look up to before the chosen step")},
+        {"came", QKeySequence(Qt::Key_F2), tr("Hold: the picture as it came"), true},
+        {"balanced", QKeySequence(Qt::SHIFT | Qt::Key_F2), tr("Hold: the picture balanced, without the look"), true},
+        {"before", QKeySequence(Qt::Key_F3), tr("Hold: the look up to before the chosen step"), true},
         {"split", QKeySequence(Qt::Key_F4), tr("Split line on the picture, before and after")},
-        {"extreme", QKeySequence(Qt::Key_F5), tr("Hold: the number in hand at its upper end; with Shift at its lower")},
+        {"extreme", QKeySequence(Qt::Key_F5), tr("Hold: the number in hand at its upper end; with Shift at its lower"),
+         true},
         {"pin", QKeySequence(Qt::Key_F6), tr("Pin this version of the look")},
         {"compare", QKeySequence(Qt::Key_F7), tr("Compare two versions")},
         {"tray", QKeySequence(Qt::Key_F8), tr("Tray of pinned versions")},
@@ -97,7 +99,8 @@ std::vector<Shortcut> placeKeys()
         {"next", QKeySequence(Qt::ALT | Qt::Key_Right), tr("Take the next frame in hand")},
         {"previous", QKeySequence(Qt::ALT | Qt::Key_Left), tr("Take the previous frame in hand")},
         {"add", QKeySequence(Qt::CTRL | Qt::Key_Plus), tr("Add a step")},
-        {"quit", QKeySequence(Qt::CTRL | Qt::Key_Q), tr("Quit")},
+        {"settings", QKeySequence(Qt::CTRL | Qt::Key_Comma), tr("Settings")},
+        {"quit", QKeySequence(Qt::CTRL | Qt::Key_Q), tr("Quit"), true},
     };
 }
 
@@ -116,9 +119,41 @@ const std::vector<Shortcut>& shortcuts()
 
 QKeySequence keysOf(const char* id)
 {
+    const auto& own = OwnSettings::instance().get().keys;
+    if (const auto found = own.find(id); found != own.end())
+        return QKeySequence::fromString(QString::fromStdString(found->second), QKeySequence::PortableText);
     for (const Shortcut& s : shortcuts())
         if (std::strcmp(s.id, id) == 0)
             return s.keys;
+    return {};
+}
+
+QString withKeys(const QString& words, const char* id)
+{
+    const QString keys = keysOf(id).toString(QKeySequence::NativeText);
+    return keys.isEmpty() ? words : tr("%1 (%2)").arg(words, keys);
+}
+
+QString faultOfKeys(const char* id, const QKeySequence& keys)
+{
+    if (keys.isEmpty())
+        return {};
+    const QKeyCombination first = keys[0];
+    const bool isFunction = first.key() >= Qt::Key_F1 && first.key() <= Qt::Key_F35;
+    if (keys.count() > 1)
+        return tr("One combination of keys, please.");
+    if (!isFunction && !(first.keyboardModifiers() & (Qt::ControlModifier | Qt::AltModifier)))
+        return tr("Keys without Ctrl or Alt belong to what has the focus.");
+    static constexpr QKeyCombination kOfWidgets[] = {
+        Qt::CTRL | Qt::Key_A, Qt::CTRL | Qt::Key_C,     Qt::CTRL | Qt::Key_V,      Qt::CTRL | Qt::Key_X,
+        Qt::CTRL | Qt::Key_G, Qt::CTRL | Qt::Key_Space, Qt::CTRL | Qt::Key_Return, Qt::CTRL | Qt::Key_Enter};
+    if (std::find(std::begin(kOfWidgets), std::end(kOfWidgets), first) != std::end(kOfWidgets))
+        return tr("These keys belong to what has the focus.");
+    if (first == QKeyCombination(Qt::Key_F12))
+        return tr("F12 marks clipped pixels while it is held.");
+    for (const Shortcut& s : shortcuts())
+        if (std::strcmp(s.id, id) != 0 && keysOf(s.id) == keys)
+            return tr("%1 is taken: %2").arg(keys.toString(QKeySequence::NativeText), s.words);
     return {};
 }
 
@@ -145,7 +180,7 @@ QWidget* listOfKeys(QWidget* parent)
     };
     int row = 0;
     for (const Shortcut& s : shortcuts())
-        add(row++, 0, s.keys.toString(QKeySequence::NativeText), s.words);
+        add(row++, 0, keysOf(s.id).toString(QKeySequence::NativeText), s.words);
     row = 0;
     for (const Keys& k : localKeys())
         add(row++, 2, k.keys, k.words);

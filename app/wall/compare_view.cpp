@@ -1,6 +1,7 @@
 #include "app/wall/compare_view.h"
 
 #include "app/display/screen_view.h"
+#include "app/settings/own_settings.h"
 #include "app/theme/theme.h"
 #include "core/analysis/overlay.h"
 #include "core/image/resize.h"
@@ -34,15 +35,19 @@ void CompareView::makeChecks()
     m_flickerTimer->setObjectName("flickerTimer");
     m_flickerTimer->setInterval(std::max(kFlickerLeast, kFlickerDefault));
     connect(m_flicker, &QCheckBox::clicked, this, [this](bool on) {
-        on ? m_flickerTimer->start() : m_flickerTimer->stop();
-        m_flipped = false;
-        m_left->setImages(1, m_leftImage, {});
+        // Where nothing is to move by itself, the box turns from one to the other.
+        const bool isStill = OwnSettings::instance().get().isStill;
+        on && !isStill ? m_flickerTimer->start() : m_flickerTimer->stop();
+        flip(on && isStill);
     });
-    connect(m_flickerTimer, &QTimer::timeout, this, [this] {
-        m_flipped = !m_flipped;
-        m_left->setImages(1, m_flipped ? m_rightImage : m_leftImage, {});
-        m_left->setCaption(m_flipped ? m_rightChoice->currentText() : m_leftChoice->currentText());
-    });
+    connect(m_flickerTimer, &QTimer::timeout, this, [this] { flip(!m_flipped); });
+}
+
+void CompareView::flip(bool isFlipped)
+{
+    m_flipped = isFlipped;
+    m_left->setImages(1, m_flipped ? m_rightImage : m_leftImage, {});
+    m_left->setCaption(m_flipped ? m_rightChoice->currentText() : m_leftChoice->currentText());
 }
 
 void CompareView::layOut(QWidget* close)

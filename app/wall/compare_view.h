@@ -35,6 +35,8 @@ public:
     bool isAtRest() const { return !m_slot->isBusy(); }
 
 private:
+    /// The right version in the place of the left one, or the left one again.
+    void flip(bool isFlipped);
     void layOut(QWidget* close);
     void makeChecks();
     std::optional<Look> chosen(const QComboBox& box) const;

@@ -36,6 +36,7 @@ int main(int argc, char** argv)
     // The settings of whoever runs this are not ours to read or write.
     const QTemporaryDir settings;
     QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, settings.path());
+    qputenv("XDG_CONFIG_HOME", settings.path().toUtf8());
     if (argc == 4 && QString(argv[1]) == "--act")
         return amber::test::act(argv[2], argv[3]);
     testing::InitGoogleTest(&argc, argv);

@@ -77,13 +77,14 @@ void BalancePlace::makeButtons()
     };
     m_undo = tool("balanceUndo", tr("Undo"), {}, [this] { undo(); });
     m_redo = tool("balanceRedo", tr("Redo"), {}, [this] { redo(); });
-    m_look = tool("balanceWithLook", tr("With the look"), tr("Shows the look over the balance (Ctrl+L)"),
+    m_look = tool("balanceWithLook", tr("With the look"), withKeys(tr("Shows the look over the balance"), "withLook"),
                   [this] { toggleLook(); });
     m_split = tool("balanceSplit", tr("Split"),
-                   tr("A line on the picture: as it came on its left, balanced on its right (F4)"),
+                   withKeys(tr("A line on the picture: as it came on its left, balanced on its right"), "split"),
                    [this] { toggleSplit(); });
-    m_clips = tool("balanceClipped", tr("Clipped"), tr("Marks pixels at the ends (Ctrl+K; held: F12)"),
-                   [this] { toggleClipping(); });
+    m_clips =
+        tool("balanceClipped", tr("Clipped"), withKeys(tr("Marks pixels at the ends; F12 while it is held"), "clipped"),
+             [this] { toggleClipping(); });
     for (QToolButton* b : {m_look, m_split, m_clips})
         b->setCheckable(true);
     m_solve =
@@ -277,9 +278,9 @@ void BalancePlace::refresh()
     const QString undo = m_document.isOpen() ? m_document.undoAction() : QString(),
                   redo = m_document.isOpen() ? m_document.redoAction() : QString();
     m_undo->setEnabled(!undo.isEmpty());
-    m_undo->setToolTip(undo.isEmpty() ? tr("Nothing to undo") : tr("Undo: %1 (Ctrl+Z)").arg(undo));
+    m_undo->setToolTip(undo.isEmpty() ? tr("Nothing to undo") : withKeys(tr("Undo: %1"), "undo").arg(undo));
     m_redo->setEnabled(!redo.isEmpty());
-    m_redo->setToolTip(redo.isEmpty() ? tr("Nothing to redo") : tr("Redo: %1 (Ctrl+Shift+Z)").arg(redo));
+    m_redo->setToolTip(redo.isEmpty() ? tr("Nothing to redo") : withKeys(tr("Redo: %1"), "redo").arg(redo));
     const Frame* frame = m_document.frame(inHand());
     m_benches->setEnabled(frame && !frame->isLost);
     const int ticked = static_cast<int>(m_model->ticked().size());

@@ -5,6 +5,7 @@
 #include "app/places/handover/look_table.h"
 #include "app/places/handover/recipe_panel.h"
 #include "app/places/handover/retouch_tab.h"
+#include "app/settings/own_settings.h"
 #include "app/theme/controls.h"
 #include "core/handover/job_batch.h"
 
@@ -232,7 +233,9 @@ void HandoverPlace::restoreChoices()
         m_light->setCurrentText(text(kept.of));
     if (kept.frames == "rated")
         m_rating->setValue(std::max(1, text(kept.of).toInt()));
-    m_author->setText(text(kept.author)), m_rights->setText(text(kept.rights));
+    const Settings& own = OwnSettings::instance().get();
+    m_author->setText(text(kept.author.empty() ? own.author : kept.author));
+    m_rights->setText(text(kept.rights.empty() ? own.rights : kept.rights));
     const QString folder = m_document.placeOf(kept.folder.empty() ? m_document.desk().delivery.folder : kept.folder);
     m_folder->setText(folder.isEmpty() ? m_document.folder() + QStringLiteral("/handed-over") : folder);
     m_model->clear();

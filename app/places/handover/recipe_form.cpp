@@ -1,5 +1,6 @@
 #include "app/places/handover/recipe_form.h"
 
+#include "app/settings/own_settings.h"
 #include "app/theme/theme.h"
 #include "app/words/words.h"
 
@@ -49,6 +50,9 @@ int shapeIndex(double ratio)
 
 QString numberWords(double value) { return QLocale().toString(value, 'f', QLocale::FloatingPointShortest); }
 
+/// Millimetres in what prints are told in.
+double printUnit() { return OwnSettings::instance().get().inches ? 25.4 : 1; }
+
 QString sizeWords(const Recipe& r)
 {
     const OutputSize& s = r.size;
@@ -62,8 +66,10 @@ QString sizeWords(const Recipe& r)
     case OutputSize::Kind::Megapixels:
         return RecipeForm::tr("%1 megapixels").arg(numberWords(s.width));
     default:
-        return s.height > 0 ? RecipeForm::tr("within %1 × %2 mm").arg(numberWords(s.width), numberWords(s.height))
-                            : RecipeForm::tr("%1 mm").arg(numberWords(s.width));
+        const QString of = OwnSettings::instance().get().inches ? RecipeForm::tr("in") : RecipeForm::tr("mm");
+        const QString width = numberWords(s.width / printUnit());
+        return s.height > 0 ? RecipeForm::tr("within %1 × %2 %3").arg(width, numberWords(s.height / printUnit()), of)
+                            : RecipeForm::tr("%1 %2").arg(width, of);
     }
 }
 
@@ -242,7 +248,9 @@ void RecipeForm::show(const Recipe& r, bool isEditable)
     m_intent->setCurrentIndex(indexIn(kIntents, r.intent));
     m_kind->setCurrentIndex(static_cast<int>(r.size.kind));
     m_edge->setValue(r.size.kind == OutputSize::Kind::LongEdge ? static_cast<int>(std::lround(r.size.width)) : 0);
-    m_width->setValue(r.size.width), m_height->setValue(r.size.height);
+    setFineness(r.size.kind);
+    const double unit = r.size.kind == OutputSize::Kind::Print ? printUnit() : 1;
+    m_width->setValue(r.size.width / unit), m_height->setValue(r.size.height / unit);
     m_ppi->setValue(static_cast<int>(std::lround(r.ppi)));
     const int shape = shapeIndex(r.ratio);
     m_shape->setCurrentIndex(std::max(0, shape));
@@ -253,6 +261,21 @@ void RecipeForm::show(const Recipe& r, bool isEditable)
     m_use->setCurrentIndex(indexIn(kUses, r.use));
     m_isShowing = false;
     refresh();
+}
+
+void RecipeForm::setFineness(OutputSize::Kind kind)
+{
+    const bool isFine = kind == OutputSize::Kind::Print && OwnSettings::instance().get().inches;
+    m_width->setDecimals(isFine ? 2 : 1), m_height->setDecimals(isFine ? 2 : 1);
+}
+
+double RecipeForm::told(const QDoubleSpinBox& box, double before, const Recipe& r) const
+{
+    const double unit = r.size.kind == OutputSize::Kind::Print ? printUnit() : 1;
+    // What the field rounds is not changed by being shown.
+    const bool isAsShown = m_recipe.size.kind == r.size.kind &&
+                           std::abs(box.value() - before / unit) <= 0.51 * std::pow(10, -box.decimals());
+    return isAsShown ? before : box.value() * unit;
 }
 
 Recipe RecipeForm::recipe() const
@@ -275,7 +298,7 @@ Recipe RecipeForm::recipe() const
     else if (r.size.kind == OutputSize::Kind::Own)
         r.size = {};
     else
-        r.size.width = m_width->value(), r.size.height = m_height->value();
+        r.size.width = told(*m_width, m_recipe.size.width, r), r.size.height = told(*m_height, m_recipe.size.height, r);
     r.ppi = m_ppi->value();
     if (const auto all = shapes(); shapeIndex(r.ratio) >= 0 || at(m_shape) > 0)
         r.ratio = all[static_cast<std::size_t>(at(m_shape))].ratio;
@@ -308,8 +331,10 @@ void RecipeForm::refresh()
     lay(m_edge, kind == Kind::LongEdge || kind == Kind::Own);
     lay(m_width, kind == Kind::Box || kind == Kind::Megapixels || kind == Kind::Print);
     lay(m_height, kind == Kind::Box || kind == Kind::Print);
-    const QString unit = kind == Kind::Print ? tr(" mm") : kind == Kind::Megapixels ? tr(" MP") : tr(" px");
+    const QString print = OwnSettings::instance().get().inches ? tr(" in") : tr(" mm");
+    const QString unit = kind == Kind::Print ? print : kind == Kind::Megapixels ? tr(" MP") : tr(" px");
     m_width->setSuffix(unit), m_height->setSuffix(unit);
+    setFineness(kind);
     if (isProfile)
         m_space->setItemText(static_cast<int>(std::size(kSpaces)),
                              m_recipe.profile.empty() ? tr("profile file…")

@@ -37,6 +37,9 @@ private:
     void addNames();
     void refresh();
     void chooseProfile();
+    /// What a field of a size says, or what was there before as long as the field shows it.
+    double told(const QDoubleSpinBox& box, double before, const Recipe& recipe) const;
+    void setFineness(OutputSize::Kind kind);
 
     QGridLayout* m_grid;
     Recipe m_recipe;

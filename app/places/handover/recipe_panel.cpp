@@ -1,5 +1,6 @@
 #include "app/places/handover/recipe_panel.h"
 
+#include "app/settings/own_settings.h"
 #include "app/theme/controls.h"
 #include "app/words/words.h"
 #include "core/job/job.h"
@@ -68,6 +69,11 @@ RecipePanel::RecipePanel(QWidget* parent) : QWidget(parent), m_list(new QListWid
         emit changed();
     });
     connect(m_form, &RecipeForm::edited, this, [this] { take(m_form->recipe()); });
+    // Prints in other units.
+    connect(&OwnSettings::instance(), &OwnSettings::changed, this, [this] {
+        fill();
+        showChosen();
+    });
 }
 
 void RecipePanel::restore(const Recipe& byHand, const std::vector<std::string>& ticked)

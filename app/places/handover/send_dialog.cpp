@@ -1,5 +1,6 @@
 #include "app/places/handover/send_dialog.h"
 
+#include "app/settings/own_settings.h"
 #include "app/theme/controls.h"
 
 #include <QtWidgets>
@@ -112,7 +113,9 @@ SendChoices SendDialog::choices() const
     choices.wholeLook = m_steps->currentIndex() > 0 && m_steps->currentIndex() + 1 == m_steps->count();
     choices.note = m_note->toPlainText().trimmed().toStdString(), choices.minutes = m_minutes->value();
     const HandOver& kept = m_document.desk().handOver;
-    choices.author = kept.author, choices.rights = kept.rights;
+    const Settings& own = OwnSettings::instance().get();
+    choices.author = kept.author.empty() ? own.author : kept.author;
+    choices.rights = kept.rights.empty() ? own.rights : kept.rights;
     return choices;
 }
 

@@ -4,6 +4,7 @@
 #include "core/analysis/look_sheet.h"
 #include "core/base/atomic_file.h"
 #include "core/engine/bake.h"
+#include "core/look/look_file.h"
 
 #include <QtWidgets>
 
@@ -22,8 +23,9 @@ void LookExport::ask(LookId id)
         return;
     m_document.looks().choose(id);
     const QString path = QFileDialog::getSaveFileName(
-        m_window, tr("Export the look"), m_document.folder() + "/" + text(look->name) + ".json",
-        tr("Look, complete (*.json);;Recipe to read or print (*.pdf *.txt);;Lookup table (*.cube *.clf);;Hald picture, "
+        m_window, tr("Export the look"), m_document.folder() + "/" + text(look->name) + text(std::string(kLookEnding)),
+        tr("Look, complete (*.amberlook *.json);;Recipe to read or print (*.pdf *.txt);;Lookup table (*.cube "
+           "*.clf);;Hald picture, "
            "16 bits (*.png);;ASC CDL, nearest fit "
            "(*.cc *.ccc *.cdl)"));
     if (path.isEmpty())
@@ -31,7 +33,7 @@ void LookExport::ask(LookId id)
     QString words;
     if (path.endsWith(".pdf", Qt::CaseInsensitive) || path.endsWith(".txt", Qt::CaseInsensitive))
         return writeSheet(path);
-    if (path.endsWith(".json", Qt::CaseInsensitive)) {
+    if (hasLookEnding(path.toStdString())) {
         if (const Status done = m_document.looks().exportLook(path); !done)
             emit m_document.failed(text(done.error().message()));
         words = tr("Made for: %1\nLimits: %2")

@@ -1,4 +1,5 @@
 #include "app/places/look/look_header.h"
+#include "app/shortcuts/shortcuts.h"
 
 #include "app/library/look_menu.h"
 #include "app/theme/theme.h"
@@ -25,8 +26,9 @@ LookHeader::LookHeader(Document& document, QWidget* parent) : QWidget(parent), m
     connect(where, &QMenu::aboutToShow, this,
             [this, where] { fillLookMenu(*where, m_document, {m_document.selection().frameInHand()}); });
     tool(row, "lookNew", tr("New"), tr("Begin another look"), [this](bool) { m_document.looks().newLook(); });
-    m_buttons[Library] = toggle(row, "showLibrary", tr("Looks"), tr("All looks of this job on the frame in hand (F9)"),
-                                [this](bool) { emit libraryWanted(); });
+    m_buttons[Library] =
+        toggle(row, "showLibrary", tr("Looks"), withKeys(tr("All looks of this job on the frame in hand"), "library"),
+               [this](bool) { emit libraryWanted(); });
     m_undo = tool(row, "undo", tr("Undo"), QString(), [this](bool) { m_document.undo(); });
     m_redo = tool(row, "redo", tr("Redo"), QString(), [this](bool) { m_document.redo(); });
     for (QToolButton* button : {m_undo, m_redo}) {
@@ -90,13 +92,13 @@ void LookHeader::addPanels(QBoxLayout* row)
 {
     row->addSpacing(5);
     row->addStretch(1);
-    m_buttons[Intent] =
-        toggle(row, "showIntent", tr("Intent"), tr("What the look is to be, and how it stands to that (Ctrl+I)"),
-               [this](bool on) { emit intentWanted(on); });
-    m_buttons[Findings] =
-        toggle(row, "showFindings", tr("Findings"),
-               tr("Steps that undo one another, levels that moved, tints that add up, sayings measured (Ctrl+F)"),
-               [this](bool on) { emit findingsWanted(on); });
+    m_buttons[Intent] = toggle(row, "showIntent", tr("Intent"),
+                               withKeys(tr("What the look is to be, and how it stands to that"), "intent"),
+                               [this](bool on) { emit intentWanted(on); });
+    m_buttons[Findings] = toggle(
+        row, "showFindings", tr("Findings"),
+        withKeys(tr("Steps that undo one another, levels that moved, tints that add up, sayings measured"), "findings"),
+        [this](bool on) { emit findingsWanted(on); });
     row->addSpacing(5);
 }
 
@@ -107,25 +109,27 @@ void LookHeader::addViews(QBoxLayout* row)
                    [this](bool) { emit secondLookWanted(); });
     m_aside->setAccessibleName(tr("Second look"));
     m_aside->hide();
-    m_buttons[Mark] = toggle(row, "markPicture", tr("Mark"),
-                             tr("Mark key colours, regions to read or to leave out, and the planned crop (Ctrl+M)"),
-                             [this](bool) { emit markWanted(); });
-    m_buttons[Split] = toggle(row, "split", tr("Split"),
-                              tr("A line on the picture between two states of it; the View menu says which (F4)"),
-                              [this](bool) { emit splitWanted(); });
+    m_buttons[Mark] =
+        toggle(row, "markPicture", tr("Mark"),
+               withKeys(tr("Mark key colours, regions to read or to leave out, and the planned crop"), "mark"),
+               [this](bool) { emit markWanted(); });
+    m_buttons[Split] =
+        toggle(row, "split", tr("Split"),
+               withKeys(tr("A line on the picture between two states of it; the View menu says which"), "split"),
+               [this](bool) { emit splitWanted(); });
     m_buttons[Sweep] = toggle(row, "showSweep", tr("Sweep"),
-                              tr("The frame at many values of one quantity of the chosen step (Ctrl+W)"),
+                              withKeys(tr("The frame at many values of one quantity of the chosen step"), "sweep"),
                               [this](bool) { emit sweepWanted(); });
-    m_buttons[Tray] =
-        toggle(row, "showTray", tr("Tray"), tr("Pinned versions side by side, with their differences (F8)"),
-               [this](bool) { emit trayWanted(); });
+    m_buttons[Tray] = toggle(row, "showTray", tr("Tray"),
+                             withKeys(tr("Pinned versions side by side, with their differences"), "tray"),
+                             [this](bool) { emit trayWanted(); });
 }
 
 void LookHeader::addVersions(QBoxLayout* row)
 {
     m_compare = new QPushButton(tr("Compare"), this);
     m_compare->setObjectName("compareVersions");
-    m_compare->setToolTip(tr("Two versions side by side with their measured difference (F7)"));
+    m_compare->setToolTip(withKeys(tr("Two versions side by side with their measured difference"), "compare"));
     m_compare->setCheckable(true);
     connect(m_compare, &QPushButton::clicked, this, &LookHeader::compareWanted);
     row->addWidget(m_compare);
@@ -156,7 +160,7 @@ void LookHeader::refresh(bool isComparing)
     show(m_undo, m_document.undoAction(), tr("Undo"), tr("Ctrl+Z"));
     show(m_redo, m_document.redoAction(), tr("Redo"), tr("Ctrl+Shift+Z"));
     const auto pins = m_document.looks().pins().size();
-    m_pin->setToolTip(tr("Keep the look as it is now under a note, to come back to and compare (F6)") +
+    m_pin->setToolTip(withKeys(tr("Keep the look as it is now under a note, to come back to and compare"), "pin") +
                       (pins == 0   ? QString()
                        : pins == 1 ? tr("; 1 version is pinned")
                                    : tr("; %1 versions are pinned").arg(pins)));

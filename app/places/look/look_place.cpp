@@ -11,6 +11,7 @@
 #include "app/pins/pin_list.h"
 #include "app/places/look/look_export.h"
 #include "app/places/look/look_header.h"
+#include "app/settings/own_settings.h"
 #include "app/shortcuts/shortcuts.h"
 #include "app/stepline/spot_view.h"
 #include "app/stepline/step_line.h"
@@ -125,6 +126,7 @@ void LookPlace::connectParts()
     reminder->setInterval(kReminderPause);
     connect(reminder, &QTimer::timeout, this, &LookPlace::remindOfSecondLook);
     reminder->start();
+    connect(&OwnSettings::instance(), &OwnSettings::changed, this, &LookPlace::remindOfSecondLook);
 }
 
 void LookPlace::connectPanels()
@@ -307,7 +309,8 @@ void LookPlace::remindOfSecondLook()
     const auto aside = m_document.selection().aside();
     const qint64 now = QDateTime::currentSecsSinceEpoch();
     const Frame* frame = aside.empty() ? nullptr : m_document.frame(aside.front().frame);
-    const bool due = frame && now - aside.front().leftAt >= Selection::kSecondLookSeconds;
+    const bool due = OwnSettings::instance().get().secondLook && frame &&
+                     now - aside.front().leftAt >= Selection::kSecondLookSeconds;
     m_header->showSecondLook(due ? titleOf(*frame) : QString());
 }
 

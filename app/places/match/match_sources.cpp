@@ -30,9 +30,9 @@ MatchSources::MatchSources(std::function<QString()> folder, QWidget* parent)
                 emit pair(both);
         });
     add("matchTable", tr("Table, look…"), tr("A lookup table or another look: it becomes editable steps"), [this] {
+        const QString kinds = tr("Tables and looks (%1)").arg("*.cube *.clf *.cdl *.cc *.ccc *.png *.amberlook *.json");
         const QString path =
-            QFileDialog::getOpenFileName(this, tr("A lookup table or another look"), m_folder(),
-                                         tr("Tables and looks (*.cube *.clf *.cdl *.cc *.ccc *.png *.json)"));
+            QFileDialog::getOpenFileName(this, tr("A lookup table or another look"), m_folder(), kinds);
         if (!path.isEmpty())
             emit table(path);
     });

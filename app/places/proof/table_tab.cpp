@@ -1,6 +1,7 @@
 #include "app/places/proof/table_tab.h"
 
 #include "app/places/proof/cell_panel.h"
+#include "app/shortcuts/shortcuts.h"
 #include "app/theme/theme.h"
 #include "core/base/atomic_file.h"
 #include "core/job/shoot_work.h"
@@ -226,7 +227,8 @@ void TableTab::refresh()
         m_state->setText(
             m_document.job().lights.empty() ? tr("Lights are told apart once all frames are read.")
             : m_document.job().keys.empty()
-                ? tr("Mark key colours on a frame in Look first (Ctrl+M); Measure finds them on the others.")
+                ? tr("Mark key colours on a frame in Look first (%1); Measure finds them on the others.")
+                      .arg(keysOf("mark").toString(QKeySequence::NativeText))
                 : tr("%1 key colours. Measure finds them on every frame.").arg(m_document.job().keys.size()));
     else
         m_state->setText(tr("as they came %1 % · 95 % of the cells within ΔE %2, as they came %3")

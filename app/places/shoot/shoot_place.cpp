@@ -1,4 +1,5 @@
 #include "app/places/shoot/shoot_place.h"
+#include "app/shortcuts/shortcuts.h"
 
 #include "app/library/look_menu.h"
 #include "app/places/shoot/bracket_dialog.h"
@@ -55,7 +56,7 @@ QHBoxLayout* ShootPlace::makeHeader()
     m_state->setProperty("quiet", true);
     auto* open = new QPushButton(tr("Open folder…"), this);
     open->setObjectName("openFolder");
-    open->setToolTip(tr("Open a folder of pictures; its job is kept beside them (Ctrl+O)"));
+    open->setToolTip(withKeys(tr("Open a folder of pictures; its job is kept beside them"), "open"));
     connect(open, &QPushButton::clicked, this, &ShootPlace::askFolder);
     auto* companion = new QPushButton(tr("Companion"), this);
     companion->setObjectName("toggleCompanion");
