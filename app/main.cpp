@@ -3,6 +3,7 @@
 #include "app/shell/first_window.h"
 #include "app/shell/main_window.h"
 #include "app/shell/screenshots.h"
+#include "app/words/language.h"
 #include "core/base/log.h"
 
 #include <QCommandLineParser>
@@ -78,6 +79,7 @@ int main(int argc, char** argv)
     QApplication::setApplicationDisplayName("Jolly Amber");
     QApplication::setApplicationVersion(AMBER_VERSION);
     QGuiApplication::setDesktopFileName("jolly-amber");
+    const amber::Language language{QLocale()};
     const Wishes wishes = wishesOf(application, argc, argv);
     amber::startLog(amber::logFile());
     if (!wishes.shots.isEmpty())

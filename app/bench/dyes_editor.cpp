@@ -406,7 +406,7 @@ void DyesEditor::showTint()
     if (const Step* own = m_document.looks().step())
         step.strength = own->strength;
     const TintStrength tint = tintStrength(step, m_tones);
-    static const QString kMarks[] = {tr("no tint to see"), tr("a hint"), tr("present"), tr("bold")};
+    const QString kMarks[] = {tr("no tint to see"), tr("a hint"), tr("present"), tr("bold")};
     m_tone->setTintWords(
         tr("in this picture: %1, chroma %2").arg(kMarks[static_cast<int>(tint.mark)], theme::number(tint.chroma, 3)) +
         (tint.readsAsCast ? tr(" · reads as a cast") : QString()));

@@ -112,7 +112,7 @@ void FindingsPanel::showUndoing(const Look& look, const std::vector<LinearRgb>& 
 
 void FindingsPanel::showLevels()
 {
-    static const QString kLevels[] = {tr("black"), tr("mid-grey"), tr("white")};
+    const QString kLevels[] = {tr("black"), tr("mid-grey"), tr("white")};
     int said = 0;
     for (const LevelMoved& m : levelsMoved(*m_trace))
         if (++said <= 6)

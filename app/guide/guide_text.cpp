@@ -1,6 +1,7 @@
 #include "app/guide/guide_text.h"
 
 #include "app/shortcuts/shortcuts.h"
+#include "app/words/language.h"
 
 #include <QCoreApplication>
 
@@ -13,7 +14,7 @@ GuidePage::Key key(const char* id)
 {
     for (const Shortcut& s : shortcuts())
         if (std::strcmp(s.id, id) == 0)
-            return {s.keys.toString(QKeySequence::PortableText), s.words};
+            return {keysOf(id).toString(QKeySequence::NativeText), s.words};
     return {};
 }
 
@@ -183,9 +184,10 @@ GuidePage practice()
 
 const std::vector<GuidePage>& guidePages()
 {
-    static const std::vector<GuidePage> all{way(),   shoot(), balance(),  areas(), look(),
-                                            match(), proof(), handover(), log(),   practice()};
-    return all;
+    return inLanguage([] {
+        return std::vector<GuidePage>{way(),   shoot(), balance(),  areas(), look(),
+                                      match(), proof(), handover(), log(),   practice()};
+    });
 }
 
 const GuidePage& guidePage(const QString& id)

@@ -1,6 +1,7 @@
 // The notes: what is said, what was measured of it, and where to read on.
 #include "app/guide/is_it_so.h"
 #include "app/theme/theme.h"
+#include "app/words/language.h"
 #include "core/analysis/sayings.h"
 #include "core/analysis/step_trace.h"
 
@@ -190,13 +191,12 @@ std::vector<SayingNote> notesOfLooks()
 
 const std::vector<SayingNote>& sayingNotes()
 {
-    static const std::vector<SayingNote> all = [] {
+    return inLanguage([] {
         std::vector<SayingNote> notes = notesOfTones();
         for (const auto& more : {notesOfColours(), notesOfLooks()})
             notes.insert(notes.end(), more.begin(), more.end());
         return notes;
-    }();
-    return all;
+    });
 }
 
 bool isAbout(const SayingNote& note, const std::string& stepKind)

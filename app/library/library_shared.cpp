@@ -111,7 +111,7 @@ void LibraryView::exportPart()
 
 void LibraryView::addSharedTiles(std::vector<Tile>& tiles)
 {
-    static const QString kKinds[] = {QString(), tr("group"), tr("step")};
+    const QString kKinds[] = {QString(), tr("group"), tr("step")};
     for (const LibraryPart* part : found(m_shared->contents(), m_search->text().toStdString())) {
         const LibraryVersion& version = versionOf(*part);
         const QString kind = kKinds[static_cast<int>(part->kind)];

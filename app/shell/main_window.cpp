@@ -467,7 +467,7 @@ void MainWindow::chooseTrialFrames()
         say(tr("The frame in hand is not read yet; try again in a moment."));
         return;
     }
-    static const QString kReasons[] = {tr("darkest"), tr("brightest"), tr("other light"), tr("other colours")};
+    const QString kReasons[] = {tr("darkest"), tr("brightest"), tr("other light"), tr("other colours")};
     std::vector<std::int64_t> chosen;
     QStringList words;
     for (const TrialFrame& trial : trialFrames(sketches, inHand, Selection::kCompanionLimit)) {

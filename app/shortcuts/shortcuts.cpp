@@ -2,6 +2,7 @@
 
 #include "app/settings/own_settings.h"
 #include "app/theme/controls.h"
+#include "app/words/language.h"
 
 namespace amber {
 namespace {
@@ -108,13 +109,12 @@ std::vector<Shortcut> placeKeys()
 
 const std::vector<Shortcut>& shortcuts()
 {
-    static const std::vector<Shortcut> all = [] {
+    return inLanguage([] {
         std::vector<Shortcut> both = viewKeys();
         for (const Shortcut& s : placeKeys())
             both.push_back(s);
         return both;
-    }();
-    return all;
+    });
 }
 
 QKeySequence keysOf(const char* id)

@@ -62,7 +62,7 @@ void StepLine::paintWorst(QPainter& painter, const QRect& area, bool labelled) c
 
 void StepLine::paintMark(QPainter& painter, int step, int mark) const
 {
-    static const QString kLetters[] = {tr("b"), tr("c"), tr("s")}, kParts[] = {tr("L"), tr("C"), tr("h")};
+    const QString kLetters[] = {tr("b"), tr("c"), tr("s")}, kParts[] = {tr("L"), tr("C"), tr("h")};
     const QRect area = markRect(step, mark);
     constexpr double kLabelled = 9.5;
     const bool labelled = std::min(16.0, (tileRect(step).width() - 8.0) / std::max(1, markCount())) >= kLabelled,

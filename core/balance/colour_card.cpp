@@ -72,7 +72,7 @@ Result<ColourCard> readColourCard(const std::filesystem::path& path)
         if (!(words >> kind))
             continue;
         if (!takeLine(words, kind, card) || card.patches.size() > kMostPatches)
-            return tl::make_unexpected(lineError(path, n, "\"" + line.substr(0, 60) + "\""));
+            return tl::make_unexpected(lineError(path, n, std::string("\"").append(line, 0, 60) + "\""));
     }
     const auto solid = std::find_if(card.marks.begin(), card.marks.end(), [](const auto& m) { return m.hole == 0; });
     if (card.marks.size() != 4 ||

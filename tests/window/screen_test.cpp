@@ -1,10 +1,13 @@
 // What is on screen: words that can be translated, surfaces that are neutral, ink that can be read, pictures that
 // repeat.
 #include "app/shell/screenshots.h"
+#include "app/shortcuts/shortcuts.h"
 #include "app/theme/theme.h"
+#include "app/words/language.h"
 #include "tests/window/window_support.h"
 
 #include <QTranslator>
+#include <QXmlStreamReader>
 #include <gtest/gtest.h>
 #include <set>
 
@@ -83,6 +86,56 @@ TEST(Screen, EveryWordGoesThroughTranslation)
         EXPECT_TRUE(text.contains(QStringLiteral("«"))) << text.toStdString();
     }
     EXPECT_GT(words, 400);
+}
+
+/// Of each text of the program the German one.
+std::map<QString, QString> germanWords()
+{
+    std::map<QString, QString> words;
+    QFile file(AMBER_SOURCE_DIR "/app/translations/jolly-amber_de.ts");
+    EXPECT_TRUE(file.open(QFile::ReadOnly));
+    QXmlStreamReader xml(&file);
+    QString source;
+    while (!xml.atEnd())
+        if (xml.readNext() == QXmlStreamReader::StartElement) {
+            if (xml.name() == QLatin1String("source"))
+                source = xml.readElementText();
+            else if (xml.name() == QLatin1String("translation") && !source.isEmpty())
+                words[source] = xml.readElementText(QXmlStreamReader::IncludeChildElements);
+        }
+    return words;
+}
+
+TEST(Screen, GermanIsSpokenInEveryPlace)
+{
+    const std::map<QString, QString> words = germanWords();
+    ASSERT_GT(words.size(), 2000u);
+    const TemporaryFolder folder;
+    writeShoot(folder.path(), 3);
+    QStringList texts;
+    {
+        const Language german(QLocale("de_DE"));
+        EXPECT_EQ(Language::current(), "de");
+        OpenWindow app(folder.path());
+        ASSERT_TRUE(app.thumbnailsRead() && app.goToLook());
+        for (const char* kind : {"Tone curve", "Hue shifts", "Split toning", "Contrast"})
+            ASSERT_TRUE(app.addStep(qPrintable(QCoreApplication::translate("Step", kind))));
+        for (int place = 0; place <= static_cast<int>(MainWindow::Place::Practice); ++place) {
+            app.window().go(static_cast<MainWindow::Place>(place));
+            QCoreApplication::processEvents();
+        }
+        for (const QWidget* widget : app.window().findChildren<QWidget*>())
+            collect(*widget, texts);
+        for (const Shortcut& shortcut : shortcuts())
+            texts << shortcut.words;
+        EXPECT_TRUE(texts.contains("Ausgleich"));
+    }
+    EXPECT_EQ(Language::current(), "en");
+    EXPECT_EQ(shortcuts().back().words, "Quit");
+    for (const QString& text : texts) {
+        const auto known = words.find(text);
+        EXPECT_FALSE(known != words.end() && known->second != text) << "still English: " << text.toStdString();
+    }
 }
 
 /// Relative luminance and contrast as WCAG 2.2 defines them.

@@ -219,17 +219,17 @@ QVariant BalanceModel::headerData(int section, Qt::Orientation orientation, int 
 {
     if (orientation != Qt::Horizontal)
         return {};
-    static const QString kNames[] = {tr("Frame"),    tr("Stops"), tr("White, K"), tr("Tint"),
-                                     tr("Rests on"), tr("Sure"),  tr("Left, ΔE"), tr("Note")};
-    static const QString kTips[] = {tr("Ticked frames are taken"),
-                                    tr("Exposure"),
-                                    tr("The light that becomes white; above 6504 K the picture grows warmer"),
-                                    tr("Green above 0, magenta below"),
-                                    tr("What the solver found to go by, the firmest first: key colours, the same "
-                                       "things in two frames, the camera's settings, the colours as a whole"),
-                                    tr("How sure the solver is"),
-                                    tr("Median CIEDE2000 left between what is seen in both frames"),
-                                    tr("Why a frame cannot be brought onto the others, and what you set")};
+    const QString kNames[] = {tr("Frame"),    tr("Stops"), tr("White, K"), tr("Tint"),
+                              tr("Rests on"), tr("Sure"),  tr("Left, ΔE"), tr("Note")};
+    const QString kTips[] = {tr("Ticked frames are taken"),
+                             tr("Exposure"),
+                             tr("The light that becomes white; above 6504 K the picture grows warmer"),
+                             tr("Green above 0, magenta below"),
+                             tr("What the solver found to go by, the firmest first: key colours, the same "
+                                "things in two frames, the camera's settings, the colours as a whole"),
+                             tr("How sure the solver is"),
+                             tr("Median CIEDE2000 left between what is seen in both frames"),
+                             tr("Why a frame cannot be brought onto the others, and what you set")};
     if (role == Qt::DisplayRole)
         return kNames[section];
     if (role == Qt::ToolTipRole)

@@ -44,7 +44,7 @@ DrillWords wordsOf(Drill drill)
 /// Words of core in the screen's language.
 QString optionWords(const std::string& option)
 {
-    static const std::map<std::string, QString> kKnown{
+    const std::map<std::string, QString> kKnown{
         {"warmer", PracticePlace::tr("warmer")},     {"cooler", PracticePlace::tr("cooler")},
         {"greener", PracticePlace::tr("greener")},   {"pinker", PracticePlace::tr("pinker")},
         {"lighter", PracticePlace::tr("lighter")},   {"darker", PracticePlace::tr("darker")},
