@@ -19,6 +19,7 @@ RouteKeeper::RouteKeeper(Document& document, QObject* parent)
           &Document::framesChanged, &Document::areasChanged, &Document::lightsChanged})
         connect(&document, changing, this, soon);
     connect(&document.selection(), &Selection::frameChosen, this, soon);
+    connect(&document, &Document::leaving, this, [this] { m_looks.clear(); });
     refresh();
 }
 
@@ -28,12 +29,23 @@ void RouteKeeper::setRoute(const Route& route)
     refresh();
 }
 
-void RouteKeeper::refresh()
+/// Revisions never change: each is read once.
+std::optional<Look> RouteKeeper::lookNow(LookId id)
 {
-    const auto lookNow = [this](LookId id) -> std::optional<Look> {
+    const auto read = [&]() -> std::optional<Look> {
         auto look = m_document.looks().read(id);
         return look ? std::optional(std::move(*look)) : std::nullopt;
     };
+    if (id == m_document.looks().lookId())
+        return read();
+    const RevisionId revision = std::as_const(m_document).store().currentRevision(id);
+    const auto known = m_looks.find(revision);
+    return known != m_looks.end() ? known->second : m_looks.emplace(revision, read()).first->second;
+}
+
+void RouteKeeper::refresh()
+{
+    const auto lookNow = [this](LookId id) { return this->lookNow(id); };
     const Desk& desk = m_document.desk();
     m_route = routeOf(desk);
     m_facts = m_document.isOpen()

@@ -36,7 +36,9 @@ signals:
     void changed();
 
 private:
+    std::optional<Look> lookNow(LookId id);
     Document& m_document;
+    std::map<RevisionId, std::optional<Look>> m_looks;
     OpenFindings m_openFindings;
     Route m_route;
     RouteFacts m_facts;

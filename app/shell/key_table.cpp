@@ -3,6 +3,7 @@
 #include "app/settings/own_settings.h"
 #include "app/shortcuts/shortcuts.h"
 #include "app/theme/controls.h"
+#include "app/theme/theme.h"
 #include "app/words/words.h"
 
 #include <QtWidgets>
@@ -17,6 +18,8 @@ KeyTable::KeyTable(QWidget* parent)
     m_table->setColumnCount(2);
     m_table->setHorizontalHeaderLabels({tr("what it does"), tr("keys")});
     m_table->verticalHeader()->hide();
+    m_table->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    m_table->horizontalHeader()->setHighlightSections(false);
     m_table->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
     m_table->horizontalHeader()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
     m_table->setSelectionBehavior(QAbstractItemView::SelectRows);
@@ -61,7 +64,7 @@ void KeyTable::fill()
         keys->setFont(font);
         if (s.isFixed)
             for (QTableWidgetItem* item : {words, keys})
-                item->setForeground(palette().color(QPalette::Disabled, QPalette::Text));
+                item->setForeground(theme::kGhost);
         m_table->setItem(row, 0, words);
         m_table->setItem(row, 1, keys);
     }

@@ -24,7 +24,8 @@ SettingsDialog::SettingsDialog(SharedLibrary& library, const QString& screen, QW
     left->addStretch(1);
     auto* right = new QVBoxLayout;
     auto* keys = new KeyTable(this);
-    section(right, tr("Keys"))->addWidget(keys, 1);
+    section(right, tr("Keys"))->addWidget(keys);
+    right->setStretch(right->count() - 1, 1);
     connect(keys, &KeyTable::failed, m_fault, &QLabel::setText);
     auto* columns = new QHBoxLayout;
     columns->setSpacing(32);
@@ -49,10 +50,11 @@ QBoxLayout* SettingsDialog::section(QBoxLayout* column, const QString& title)
         column->addSpacing(10);
     auto* label = new QLabel(title, this);
     label->setProperty("strong", true);
+    label->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
     column->addWidget(label);
     auto* body = new QVBoxLayout;
     body->setSpacing(6);
-    column->addLayout(body, 1);
+    column->addLayout(body);
     return body;
 }
 
@@ -82,6 +84,8 @@ void SettingsDialog::addLibrary(QBoxLayout* column)
     connect(m_places, &QListWidget::currentRowChanged, this, [this](int at) { m_drop->setEnabled(at > 0); });
     connect(&m_library, &SharedLibrary::changed, this, &SettingsDialog::showPlaces);
     showPlaces();
+    if (!m_library.isRead())
+        m_library.refresh();
 }
 
 /// The first is the user's own, and stays.
@@ -90,7 +94,9 @@ void SettingsDialog::showPlaces()
     m_places->clear();
     for (const LibraryPlace& place : m_library.places()) {
         const QString folder = text(place.folder);
-        auto* item = new QListWidgetItem(!place.isThere     ? tr("%1 (not there)").arg(folder)
+        const bool isOwn = m_places->count() == 0;
+        auto* item = new QListWidgetItem(isOwn              ? tr("Your own: %1").arg(folder)
+                                         : !place.isThere   ? tr("%1 (not there)").arg(folder)
                                          : place.isReadOnly ? tr("%1 (only read)").arg(folder)
                                                             : folder,
                                          m_places);
@@ -155,6 +161,7 @@ void SettingsDialog::addReminders(QBoxLayout* column)
     auto* minutes = new QSpinBox(this);
     minutes->setObjectName("settingsRest");
     minutes->setAccessibleName(tr("Minutes at work before a rest is proposed"));
+    minutes->setButtonSymbols(QAbstractSpinBox::NoButtons);
     minutes->setRange(0, Settings::kLongestRest);
     minutes->setSingleStep(5);
     minutes->setSuffix(tr(" min"));

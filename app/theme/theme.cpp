@@ -62,6 +62,8 @@ QTableView#routeTable QHeaderView::section:vertical { background: #EEEEEE; borde
 QListWidget#guidePages { background: #EEEEEE; padding: 14px 0; }
 QListWidget#guidePages::item { padding: 7px 12px; border-left: 4px solid transparent; }
 QListWidget#guidePages::item:selected { background: #FAFAFA; color: #1C1C1C; border-left: 4px solid #C97A0A; }
+QListWidget#settingsLibrary { background: #EEEEEE; }
+QListWidget#settingsLibrary::item { padding: 4px 6px; border: none; }
 QTableWidget#practiceScores { font-size: 13px; }
 QTableView#consistencyTable::item:selected { background: #FAFAFA; color: #1C1C1C; border: 2px solid #C97A0A; }
 QListWidget#outliers { background: #EEEEEE; padding: 2px 10px; } QListWidget#outliers::item { padding: 2px 2px; }

@@ -188,7 +188,7 @@ std::string lookSheetText(const LookSheet& sheet)
         all += sheet.look.intent + "\n";
     for (std::size_t i = 0; i < sheet.look.steps.size(); ++i) {
         const Step& step = sheet.look.steps[i];
-        all += "\n" + numberedTitle(sheet.look, i) + "\n";
+        (all += '\n') += numberedTitle(sheet.look, i) + "\n";
         if (!step.note.empty())
             all += "    " + step.note + "\n";
         for (const std::string& line : recipeOf(step))

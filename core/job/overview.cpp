@@ -16,7 +16,7 @@ std::string lightName(std::size_t number, std::int64_t seconds)
         return name;
     static constexpr std::array kMonths{"Jan", "Feb", "Mar", "Apr", "May", "Jun",
                                         "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"};
-    const auto two = [](int n) { return (n < 10 ? "0" : "") + std::to_string(n); };
+    const auto two = [](int n) { return std::string(n < 10 ? "0" : "").append(std::to_string(n)); };
     return name + ", " + std::to_string(t.tm_mday) + " " + kMonths[static_cast<std::size_t>(t.tm_mon)] + " " +
            two(t.tm_hour) + ":" + two(t.tm_min);
 }

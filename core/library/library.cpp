@@ -302,7 +302,7 @@ std::vector<const LibraryPart*> found(const LibraryContents& contents, const std
         const Look& look = part.look();
         std::string all = look.name + "\n" + look.intent + "\n" + look.card.madeFor + "\n" + look.card.limits;
         for (const Step& step : look.steps)
-            all += "\n" + titleOf(step) + "\n" + step.note + "\n" + step.group;
+            (all += '\n') += titleOf(step) + "\n" + step.note + "\n" + step.group;
         all = lower(all);
         std::istringstream in(lower(words));
         bool isAll = true;

@@ -208,8 +208,8 @@ std::string consistencyCsv(const ConsistencyTable& table, const std::vector<KeyC
     for (const KeyColour& key : keys)
         names.push_back(key.name);
     for (const std::string& name : names)
-        csv += "," + csvField(name + ", before, dE00 to lead") + "," + csvField(name + ", after, dE00 to lead") + "," +
-               csvField(name + ", dE00 to target");
+        (csv += ',') += csvField(name + ", before, dE00 to lead") + "," + csvField(name + ", after, dE00 to lead") +
+                        "," + csvField(name + ", dE00 to target");
     csv += ",\"brightness, after, L* to lead\",\"contrast, after, L* to lead\"\n";
     const auto number = [](double v) { return fixedText(v, 2); };
     for (std::size_t i = 0; i < table.rows.size() && i < frames.size(); ++i) {
@@ -217,11 +217,11 @@ std::string consistencyCsv(const ConsistencyTable& table, const std::vector<KeyC
         for (std::size_t k = 0; k < table.rows[i].size(); ++k) {
             const ConsistencyCell& cell = table.rows[i][k];
             if (k < keys.size())
-                csv += "," + (cell.isMeasured ? number(cell.before) : "") + "," +
-                       (cell.isMeasured ? number(cell.after) : "") + "," +
-                       (cell.toTarget ? number(*cell.toTarget) : "");
+                (csv += ',') += (cell.isMeasured ? number(cell.before) : "") + "," +
+                                (cell.isMeasured ? number(cell.after) : "") + "," +
+                                (cell.toTarget ? number(*cell.toTarget) : "");
             else
-                csv += "," + (cell.isMeasured ? number(cell.after) : "");
+                (csv += ',') += cell.isMeasured ? number(cell.after) : "";
         }
         csv += "\n";
     }
