@@ -128,7 +128,8 @@ void AxisPlot::paintAxis(QPainter& painter) const
     } else {
         for (int hue = 0; hue <= 360; hue += 30)
             tick(hue, QString::number(hue) + QStringLiteral("°"), hue % 90 == 0);
-        painter.drawText(QRectF(2, height() - 18, kLeftMargin - 14, 16), Qt::AlignRight | Qt::AlignVCenter, tr("hue"));
+        painter.setFont(theme::font(11));
+        painter.drawText(QRectF(0, height() - 18, kLeftMargin - 10, 16), Qt::AlignRight | Qt::AlignVCenter, tr("hue"));
     }
 }
 

@@ -89,9 +89,11 @@ QToolButton#railButton { border: 2px solid transparent; border-left: 4px solid t
 QToolButton#railButton:checked { border-left: 4px solid #C97A0A; background: #EEEEEE; font-weight: 600; }
 QToolButton#railButton:focus { border: 2px solid #C97A0A; padding-left: 6px; }
 QToolButton#railButton:checked:focus { border-left: 4px solid #C97A0A; padding-left: 4px; }
-QToolButton#screenButton, QToolButton#nextButton { font-size: 11px; padding: 3px 0; min-width: 78px; max-width: 78px; }
-QToolButton#guideButton { padding: 2px 0; min-width: 78px; max-width: 78px; }
+QToolButton#screenButton, QToolButton#nextButton, QToolButton#settingsButton, QToolButton#guideButton {
+    font-size: 11px; padding: 3px 0; min-width: 78px; max-width: 78px; }
+QToolButton#settingsButton, QToolButton#guideButton { padding: 1px 0; }
 QToolButton#screenButton:focus, QToolButton#nextButton:focus { padding: 2px 0; }
+QToolButton#settingsButton:focus, QToolButton#guideButton:focus { padding: 0; }
 QWidget[messageBar="true"] { background: #FAFAFA; border-bottom: 1px solid #B2B2B2; }
 )";
 

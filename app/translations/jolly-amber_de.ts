@@ -265,7 +265,7 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		</message>
 		<message>
 			<source>%1 K, tint %2 from as shot: %3 K (%4)</source>
-			<translation>%1 K, Tönung %2 von der Aufnahme: %3 K (%4)</translation>
+			<translation>%1 K, Tönung %2 zur Aufnahme (%3 K, %4)</translation>
 		</message>
 		<message>
 			<source>%1 L*</source>
@@ -596,7 +596,7 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		</message>
 		<message>
 			<source>%1 proposed, %2 cannot be brought onto the others: see their notes</source>
-			<translation>%1 vorgeschlagen, %2 sind nicht an die anderen zu bringen: siehe ihre Anmerkungen</translation>
+			<translation>%1 vorgeschlagen, %2 nicht anzugleichen: siehe Anmerkungen</translation>
 		</message>
 		<message>
 			<source>%1 put %2 on %3; now %4, most by %5.</source>
@@ -2172,7 +2172,7 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		</message>
 		<message>
 			<source>Bracket…</source>
-			<translation>Belichtungsreihe …</translation>
+			<translation>Reihe …</translation>
 		</message>
 		<message>
 			<source>Brightness drift</source>
@@ -2312,15 +2312,15 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		</message>
 		<message>
 			<source>Cast in darks</source>
-			<translation>Stich in den Tiefen</translation>
+			<translation>Stich, Tiefen</translation>
 		</message>
 		<message>
 			<source>Cast in lights</source>
-			<translation>Stich in den Lichtern</translation>
+			<translation>Stich, Lichter</translation>
 		</message>
 		<message>
 			<source>Cast in middles</source>
-			<translation>Stich in den Mitten</translation>
+			<translation>Stich, Mitten</translation>
 		</message>
 		<message>
 			<source>Casts</source>
@@ -2492,7 +2492,7 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		</message>
 		<message>
 			<source>Clipped</source>
-			<translation>Abgeschnitten</translation>
+			<translation>Beschnitt</translation>
 		</message>
 		<message>
 			<source>Close</source>
@@ -2552,7 +2552,7 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		</message>
 		<message>
 			<source>Compare</source>
-			<translation>Vergleichen</translation>
+			<translation>Vergleich</translation>
 		</message>
 		<message>
 			<source>Compare two versions</source>
@@ -3448,7 +3448,7 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		</message>
 		<message>
 			<source>Framing</source>
-			<translation>Ausschnitt</translation>
+			<translation>Schnitt</translation>
 		</message>
 		<message>
 			<source>Framing of %1 frames</source>
@@ -3888,7 +3888,7 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		</message>
 		<message>
 			<source>Hue shifts</source>
-			<translation>Farbtonverschiebungen</translation>
+			<translation>Farbtöne</translation>
 		</message>
 		<message>
 			<source>Hues</source>
@@ -4610,7 +4610,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>Mark</source>
-			<translation>Markieren</translation>
+			<translation>Marken</translation>
 		</message>
 		<message>
 			<source>Mark a coloured key colour on the picture first</source>
@@ -4918,7 +4918,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>Next</source>
-			<translation>Nächster</translation>
+			<translation>Weiter</translation>
 		</message>
 		<message>
 			<source>Next: %1</source>
@@ -5793,7 +5793,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>Previous</source>
-			<translation>Voriger</translation>
+			<translation>Davor</translation>
 		</message>
 		<message>
 			<source>Primaries</source>
@@ -5981,7 +5981,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>Redo</source>
-			<translation>Wiederholen</translation>
+			<translation>Vor</translation>
 		</message>
 		<message>
 			<source>Redo: %1</source>
@@ -6944,7 +6944,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>Take all</source>
-			<translation>Alles übernehmen</translation>
+			<translation>Alles</translation>
 		</message>
 		<message>
 			<source>Take an answer in…</source>
@@ -7032,7 +7032,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>Take this</source>
-			<translation>Diese übernehmen</translation>
+			<translation>Übernehmen</translation>
 		</message>
 		<message>
 			<source>Take this step out of the look (it can be undone)</source>
@@ -8019,7 +8019,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>Undo</source>
-			<translation>Rückgängig</translation>
+			<translation>Zurück</translation>
 		</message>
 		<message>
 			<source>Undo: %1</source>
@@ -8135,7 +8135,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>Watch, plan</source>
-			<translation>Beobachten, Plan</translation>
+			<translation>Plan</translation>
 		</message>
 		<message>
 			<source>WebP</source>
@@ -8543,7 +8543,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>With the look</source>
-			<translation>Mit dem Look</translation>
+			<translation>Mit Look</translation>
 		</message>
 		<message>
 			<source>With the paper's own white and black</source>
@@ -8786,7 +8786,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>assumed sRGB</source>
-			<translation>angenommen sRGB</translation>
+			<translation>wie sRGB</translation>
 		</message>
 		<message>
 			<source>at</source>
@@ -8878,19 +8878,19 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>bracket %1 of %2</source>
-			<translation>Belichtungsreihe %1 von %2</translation>
+			<translation>Reihe %1 von %2</translation>
 		</message>
 		<message>
 			<source>bracket %1 of %2, proposed</source>
-			<translation>Belichtungsreihe %1 von %2, vorgeschlagen</translation>
+			<translation>Reihe %1 von %2, vorgeschlagen</translation>
 		</message>
 		<message>
 			<source>bracket, chosen</source>
-			<translation>Belichtungsreihe, gewählt</translation>
+			<translation>Reihe, gewählt</translation>
 		</message>
 		<message>
 			<source>bracket, not used</source>
-			<translation>Belichtungsreihe, nicht verwendet</translation>
+			<translation>Reihe, nicht verwendet</translation>
 		</message>
 		<message>
 			<source>brick</source>

@@ -95,7 +95,9 @@ void FrameDelegate::paintCaption(QPainter& painter, const QRect& caption, const 
 {
     painter.setPen(theme::kWallInk);
     painter.setFont(theme::font(13, index.data(FrameModel::InHandRole).toBool()));
-    const QString role = roleOf(index);
+    constexpr int kLeastName = 56;
+    const QString role =
+        painter.fontMetrics().elidedText(roleOf(index), Qt::ElideRight, caption.width() - kLeastName - 20);
     const int wide = painter.fontMetrics().horizontalAdvance(role);
     const int room = caption.width() - (role.isEmpty() ? 0 : wide + 20);
     painter.drawText(caption, Qt::AlignLeft | Qt::AlignVCenter,
