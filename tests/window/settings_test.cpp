@@ -24,7 +24,7 @@ protected:
     void TearDown() override { SetUp(); }
     SettingsDialog& open(OpenWindow& app)
     {
-        m_dialog = std::make_unique<SettingsDialog>(app.window().look().library().shared(), "a screen", &app.window());
+        m_dialog = new SettingsDialog(app.window().look().library().shared(), "a screen", &app.window());
         m_dialog->show();
         return *m_dialog;
     }
@@ -49,7 +49,7 @@ protected:
         edit.setKeySequence(keys);
         emit edit.editingFinished();
     }
-    std::unique_ptr<SettingsDialog> m_dialog;
+    SettingsDialog* m_dialog = nullptr;  // its window's
 };
 
 TEST_F(SettingsWindow, KeysAreChangedAndTakenKeysRefused)
