@@ -5,6 +5,10 @@
 #include "core/base/log.h"
 #include "core/base/long_call.h"
 
+#include <QAbstractSpinBox>
+#include <QKeyEvent>
+#include <QLineEdit>
+#include <QTableView>
 #include <clocale>
 
 namespace amber {
@@ -18,10 +22,31 @@ Application::Application(int& argc, char** argv) : QApplication(argc, argv)
     setLongCallReport([](const char* what) { logWarning(std::string("the interface waited for ") + what); });
 }
 
+namespace {
+
+/// Undo and redo belong to the job, and to a field of numbers only while something is being typed into it.
+bool isOfTheJob(QObject* receiver, QEvent* event)
+{
+    const auto* box = qobject_cast<QAbstractSpinBox*>(receiver);
+    const auto* line = box ? box->findChild<QLineEdit*>() : nullptr;
+    const auto* key = static_cast<QKeyEvent*>(event);
+    return line && !line->isModified() && (key->matches(QKeySequence::Undo) || key->matches(QKeySequence::Redo));
+}
+
+}  // namespace
+
 bool Application::notify(QObject* receiver, QEvent* event)
 {
     takeOver(Carrier::Events);
     const NoLongCalls fluent;
+    if (event->type() == QEvent::ShortcutOverride && isOfTheJob(receiver, event)) {
+        event->ignore();
+        return true;
+    }
+    // Tab goes on to the next control from everywhere; in a table, arrows go from cell to cell.
+    if (event->type() == QEvent::Polish)
+        if (auto* table = qobject_cast<QTableView*>(receiver))
+            table->setTabKeyNavigation(false);
     try {
         return QApplication::notify(receiver, event);
     } catch (const std::bad_alloc&) {

@@ -41,6 +41,8 @@ SettingsDialog::SettingsDialog(SharedLibrary& library, const QString& screen, QW
     layout->setSpacing(14);
     layout->addLayout(columns, 1);
     layout->addLayout(foot);
+    for (QPushButton* button : findChildren<QPushButton*>())
+        button->setAutoDefault(false);  // Enter in a field is for that field
     resize(980, 620);
 }
 

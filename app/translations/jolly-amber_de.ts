@@ -3892,7 +3892,7 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		</message>
 		<message>
 			<source>Hues</source>
-			<translation>Farbtöne</translation>
+			<translation>Töne</translation>
 		</message>
 		<message>
 			<source>Hues for the dye in hand from a key colour: its opposite, its neighbours, its triad</source>
@@ -6025,7 +6025,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>Remove</source>
-			<translation>Entfernen</translation>
+			<translation>Löschen</translation>
 		</message>
 		<message>
 			<source>Rename…</source>
@@ -7072,7 +7072,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>Taper</source>
-			<translation>Auslaufen</translation>
+			<translation>Auslauf</translation>
 		</message>
 		<message>
 			<source>Target of %1</source>
@@ -8802,7 +8802,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>balance</source>
-			<translation>Lage</translation>
+			<translation>Ort</translation>
 		</message>
 		<message>
 			<source>balanced</source>
@@ -8958,7 +8958,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>centre °</source>
-			<translation>Mitte °</translation>
+			<translation>bei °</translation>
 		</message>
 		<message>
 			<source>chalk</source>
@@ -9002,7 +9002,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>chroma ×</source>
-			<translation>Buntheit ×</translation>
+			<translation>bunt ×</translation>
 		</message>
 		<message>
 			<source>chroma →</source>
@@ -9421,7 +9421,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>hold light</source>
-			<translation>Helligkeit halten</translation>
+			<translation>hält L</translation>
 		</message>
 		<message>
 			<source>holds values for %1, a set this job does not have</source>
@@ -9449,7 +9449,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>hues free</source>
-			<translation>Farbtöne frei</translation>
+			<translation>frei</translation>
 		</message>
 		<message>
 			<source>hues nearly fold between %1 (slope %2)</source>
@@ -9473,7 +9473,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>in black</source>
-			<translation>ins Schwarz</translation>
+			<translation>Schwarz</translation>
 		</message>
 		<message>
 			<source>in hand</source>
@@ -9493,7 +9493,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>in white</source>
-			<translation>ins Weiß</translation>
+			<translation>Weiß</translation>
 		</message>
 		<message>
 			<source>inches</source>
@@ -9585,7 +9585,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>light ±</source>
-			<translation>Helligkeit ±</translation>
+			<translation>hell ±</translation>
 		</message>
 		<message>
 			<source>light →</source>
@@ -10113,7 +10113,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>reach</source>
-			<translation>Weite</translation>
+			<translation>weit</translation>
 		</message>
 		<message>
 			<source>reach %</source>
@@ -10268,7 +10268,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>split opposite</source>
-			<translation>geteilt gegenüber</translation>
+			<translation>geteilt</translation>
 		</message>
 		<message>
 			<source>step</source>
@@ -10532,7 +10532,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>turn °</source>
-			<translation>Drehung °</translation>
+			<translation>drehen °</translation>
 		</message>
 		<message>
 			<source>under 0.1 %</source>
@@ -10667,7 +10667,7 @@ Grenzen: %2</translation>
 		</message>
 		<message>
 			<source>width °</source>
-			<translation>Breite °</translation>
+			<translation>breit °</translation>
 		</message>
 		<message>
 			<source>with %1</source>

@@ -101,7 +101,8 @@ struct Roles : testing::TestWithParam<std::string> {
 
 TEST_P(Roles, FastEngineEqualsTheDefinition)
 {
-    constexpr double kBound = 2e-4, kSpatialBound = 1e-3;  // as of steps that are bound to none
+    // As of steps that are bound to none; machines that round between multiplying and adding leave 2.6e-4 of a wash.
+    constexpr double kBound = 3e-4, kSpatialBound = 1e-3;
     Random random(7);
     const Image in = random.picture(53, 37, 0.01, 1);
     for (int kind = 0; kind < Random::kKinds; ++kind) {
