@@ -115,9 +115,9 @@ void printForZsh(const CLI::App& app)
 
 void printForFish(const CLI::App& app)
 {
-    std::cout
-        << "# fish completion for amber\nfunction __amber_after\n    set -l typed (commandline -opc)\n"
-        << "    test (string join ' ' $typed[2..(math (count $argv) + 1)])\" \" = (string join ' ' $argv)\" \"\nend\n";
+    std::cout << "# fish completion for amber\nfunction __amber_after\n    set -l typed (commandline -opc)\n"
+              << "    test (count $typed) -gt 1; or return 1\n"
+              << "    string match -q -- \"$argv *\" \"$typed[2..-1] \"\nend\n";
     eachPlace(app, {}, [](const std::string& typed, const std::vector<Word>& words) {
         for (const Word& word : words) {
             std::cout << "complete -c amber -n "

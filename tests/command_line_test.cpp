@@ -547,6 +547,10 @@ TEST(Reference, ManPageAndCompletionNameEveryCommand)
     EXPECT_EQ(complete("amber job ar", 2), "area\n");
     EXPECT_EQ(complete("amber job area pro", 3), "propose\n");
     EXPECT_EQ(complete("amber job area propose x --ta", 5), "--take\n");
+    EXPECT_TRUE(contains(amber("completion zsh").out, "job\\ area\\ *) known=('list:"));
+    EXPECT_TRUE(
+        contains(amber("completion fish").out, "complete -c amber -n '__amber_after job area ' -a 'propose' -d"));
+    EXPECT_EQ(amber("completion tcsh").status, 2);
 }
 
 TEST(ExitStatus, TellsDoneFromPartlyDoneFromWrongUse)
