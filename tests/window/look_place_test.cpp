@@ -530,8 +530,8 @@ TEST_F(LookPlaceWindow, EveryThemeIsNeutralAndReadable)
 void tryEverything(OpenWindow& app)
 {
     for (QAction* action : app.window().actions()) {
-        static const QStringList kDialogs{"shortcut-help", "shortcut-open", "shortcut-pin", "shortcut-add",
-                                          "shortcut-quit"};
+        static const QStringList kDialogs{"shortcut-help", "shortcut-open", "shortcut-pin",
+                                          "shortcut-add",  "shortcut-quit", "shortcut-settings"};
         if (!kDialogs.contains(action->objectName()))
             action->trigger();
         QCoreApplication::processEvents();
