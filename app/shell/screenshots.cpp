@@ -6,7 +6,6 @@
 #include "app/bench/tone_range_dialog.h"
 #include "app/guide/guide_text.h"
 #include "app/library/library_view.h"
-#include "app/library/shared_library.h"
 #include "app/places/areas/area_canvas.h"
 #include "app/places/areas/areas_place.h"
 #include "app/places/balance/balance_place.h"
@@ -21,7 +20,6 @@
 #include "app/shell/log_tour.h"
 #include "app/shell/main_window.h"
 #include "app/shell/photographer.h"
-#include "app/shell/settings_dialog.h"
 #include "app/theme/theme.h"
 #include "app/variants/sweep_view.h"
 #include "app/variants/tray_view.h"
@@ -657,11 +655,6 @@ int writeScreenshots(const QString& folder)
     window.showScreenSheet();
     camera.take(*window.findChild<QDialog*>("screenSheet"), "screen");
     window.findChild<QDialog*>("screenSheet")->close();
-    {
-        SettingsDialog settingsDialog(window.look().library().shared(), window.screens().longStatus(), &window);
-        settingsDialog.show();
-        camera.take(settingsDialog, "settings");
-    }
 
     window.open({demo});
     camera.waitFor([&] { return !window.document().opening().isRunning(); }, "the demo job to be opened");

@@ -261,7 +261,7 @@ TEST(Screen, ScreenshotsAreTheSameEveryTime)
         }
         ++pictures;
     }
-    EXPECT_EQ(pictures, 62);
+    EXPECT_EQ(pictures, 61);
 }
 
 }  // namespace
