@@ -1,4 +1,5 @@
 // jolly-amber: the window.
+#include "app/settings/own_settings.h"
 #include "app/shell/application.h"
 #include "app/shell/first_window.h"
 #include "app/shell/main_window.h"
@@ -70,10 +71,19 @@ int showWindow(amber::Application& application, const Wishes& wishes)
     return application.exec();
 }
 
+/// As large as the user wants it; a factor that was given for this start counts more.
+void scaleInterface()
+{
+    const int percent = amber::OwnSettings::instance().get().scalePercent;
+    if (percent != 100 && !qEnvironmentVariableIsSet("QT_SCALE_FACTOR"))
+        qputenv("QT_SCALE_FACTOR", QByteArray::number(percent / 100.0));
+}
+
 }  // namespace
 
 int main(int argc, char** argv)
 {
+    scaleInterface();
     amber::Application application(argc, argv);
     QApplication::setApplicationName("jolly-amber");
     QApplication::setApplicationDisplayName("Jolly Amber");

@@ -2,6 +2,7 @@
 
 #include "app/bench/colour_actions.h"
 #include "app/display/screen_view.h"
+#include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "core/analysis/tint.h"
 #include "core/colour/oklab.h"
@@ -353,7 +354,7 @@ QCheckBox* DyesEditor::addCheck(QHBoxLayout* row, const char* name, const QStrin
 
 void DyesEditor::addPicked(QMenu& menu)
 {
-    menu.addSection(tr("Hue and chroma of this dye"));
+    addHeading(menu, tr("Hue and chroma of this dye"));
     addColourActions(menu, *this, [this](const LinearRgb& colour) {
         auto step = parameters<SplitToning>();
         const auto index = static_cast<std::size_t>(m_tone->dyeOf(m_tone->selected()));
@@ -380,7 +381,7 @@ void DyesEditor::fillProposals(QMenu& menu)
         if (c.chroma < 0.01)
             continue;
         any = true;
-        menu.addSection(tr("%1, hue %2°").arg(text(key.name)).arg(c.hueDegrees, 0, 'f', 0));
+        addHeading(menu, tr("%1, hue %2°").arg(text(key.name)).arg(c.hueDegrees, 0, 'f', 0));
         const auto hues = dyeProposals(c.hueDegrees);
         for (std::size_t i = 0; i < hues.size(); ++i)
             menu.addAction(tr("%1: %2°").arg(names[i]).arg(hues[i], 0, 'f', 0), this,

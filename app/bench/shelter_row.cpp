@@ -1,5 +1,6 @@
 #include "app/bench/shelter_row.h"
 
+#include "app/theme/controls.h"
 #include "app/words/words.h"
 #include "core/colour/oklab.h"
 #include "core/look/steps/hue_shifts/hue_shifts.h"
@@ -64,12 +65,12 @@ void ShelterRow::fillAdd(QMenu& menu)
     menu.clear();
     const auto known = keys ? keys() : std::vector<std::pair<KeyColour, LinearRgb>>{};
     if (!known.empty())
-        menu.addSection(tr("A key colour"));
+        addHeading(menu, tr("A key colour"));
     for (const auto& [key, colour] : known)
         menu.addAction(text(key.name), this, [this, name = key.name, colour = colour] {
             add({name, 1, nearColour(toOkLab(colour)), {}});
         });
-    menu.addSection(tr("A family"));
+    addHeading(menu, tr("A family"));
     for (const HueFamily& family : HueShifts::defaultFamilies())
         menu.addAction(text(family.name), this, [this, family] {
             add({family.name, 1, nearHue(family.centreDegrees, family.widthDegrees), {}});

@@ -262,13 +262,13 @@ namespace {
 template <std::size_t... I>
 std::vector<StepParameters> everyKind(std::index_sequence<I...>)
 {
-    return {StepParameters(std::variant_alternative_t<I, StepParameters>{})...};
+    return {StepParameters(std::variant_alternative_t<I, StepKinds>{})...};
 }
 }  // namespace
 
 std::vector<StepParameters> everyKindOfStep()
 {
-    return everyKind(std::make_index_sequence<std::variant_size_v<StepParameters> - 1>());
+    return everyKind(std::make_index_sequence<std::variant_size_v<StepKinds> - 1>());
 }
 
 void LooksInHand::change(const Look& look)

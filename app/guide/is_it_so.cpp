@@ -12,11 +12,11 @@ namespace {
 template <std::size_t I = 0>
 QString kindTitle(const std::string& kind)
 {
-    if constexpr (I + 1 >= std::variant_size_v<StepParameters>) {
+    if constexpr (I + 1 >= std::variant_size_v<StepKinds>) {
         return text(kind);
     } else {
         Step step;
-        step.parameters = std::variant_alternative_t<I, StepParameters>{};
+        step.parameters = std::variant_alternative_t<I, StepKinds>{};
         return typeOf(step) == kind ? stepTitle(step) : kindTitle<I + 1>(kind);
     }
 }

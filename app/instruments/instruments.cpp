@@ -49,7 +49,6 @@ Instruments::Instruments(Document& document, QWidget* parent)
 {
     setObjectName("instruments");
     setAccessibleName(tr("Instruments"));
-    setFixedWidth(216);
     connect(&document.looks(), &LooksInHand::lookChanged, this, &Instruments::renewTrail);
     connect(&document.looks(), &LooksInHand::selectionChanged, this, &Instruments::renewTrail);
     connect(&document.selection(), &Selection::frameChosen, this, &Instruments::renewTrail);

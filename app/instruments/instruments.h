@@ -3,6 +3,7 @@
 #pragma once
 
 #include "app/bench/step_editor.h"
+#include "app/theme/panes.h"
 #include "core/analysis/step_trace.h"
 
 #include <QWidget>
@@ -17,6 +18,7 @@ class Instruments : public QWidget {
     Q_OBJECT
 
 public:
+    static constexpr Panes::Size kPane{216, 216, 420};
     explicit Instruments(Document& document, QWidget* parent = nullptr);
     KeyList& keys() { return *m_keys; }
     void setTrace(const LookTrace& trace);
@@ -25,7 +27,7 @@ public:
     void clear();
     /// Whether the greys shown go through the look, or stay as they are.
     void setWithLook(bool on);
-    QSize sizeHint() const override { return {216, 300}; }
+    QSize sizeHint() const override { return {kPane.usual, 300}; }
 
 protected:
     void paintEvent(QPaintEvent*) override;

@@ -1,5 +1,6 @@
 #include "app/shell/application.h"
 
+#include "app/theme/reader.h"
 #include "app/theme/theme.h"
 #include "core/base/hand_over.h"
 #include "core/base/log.h"
@@ -19,6 +20,7 @@ Application::Application(int& argc, char** argv) : QApplication(argc, argv)
     // library.
     std::setlocale(LC_NUMERIC, "C");
     theme::install(*this);
+    letReadersPress();
     setLongCallReport([](const char* what) { logWarning(std::string("the interface waited for ") + what); });
 }
 

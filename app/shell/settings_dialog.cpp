@@ -118,12 +118,41 @@ void SettingsDialog::addScreen(QBoxLayout* column, const QString& screen)
     row->addWidget(makeButton(this, "settingsScreen", tr("Profiles…"),
                               tr("The profile of this screen, proofs, intents"), [this] { emit screenWanted(); }));
     body->addLayout(row);
+    addScale(body);
     auto* still = new QCheckBox(tr("nothing moves by itself"), this);
     still->setObjectName("settingsStill");
     still->setToolTip(tr("No flicker between versions, no menus that fade or slide"));
     still->setChecked(OwnSettings::instance().get().isStill);
     connect(still, &QCheckBox::toggled, this, [this](bool on) { change([on](Settings& s) { s.isStill = on; }); });
     body->addWidget(still);
+}
+
+/// Sizes at which the window still has room on this screen.
+void SettingsDialog::addScale(QBoxLayout* body)
+{
+    constexpr QSize kLeastWindow(1280, 720);
+    const int now = OwnSettings::instance().get().scalePercent;
+    const QScreen* on = QGuiApplication::primaryScreen();
+    const double factor = qEnvironmentVariable("QT_SCALE_FACTOR", "1").toDouble();
+    auto* scale = new QComboBox(this);
+    scale->setObjectName("settingsScale");
+    scale->setAccessibleName(tr("Size of words and controls"));
+    scale->setToolTip(tr("From the next start on; pictures stay pixel for pixel"));
+    for (int percent = 100; percent <= Settings::kLargestScale; percent += 25)
+        if (percent == 100 || percent == now ||
+            (on && (QSizeF(on->size()) * factor * 100 / percent).toSize().boundedTo(kLeastWindow) == kLeastWindow))
+            scale->addItem(tr("%L1 %").arg(percent), percent);
+    scale->setCurrentIndex(std::max(0, scale->findData(now)));
+    connect(scale, &QComboBox::activated, this, [this, scale] {
+        change([percent = scale->currentData().toInt()](Settings& s) { s.scalePercent = percent; });
+    });
+    auto* row = new QHBoxLayout;
+    auto* words = new QLabel(tr("size of words and controls"), this);
+    words->setBuddy(scale);
+    row->addWidget(words);
+    row->addWidget(scale);
+    row->addStretch(1);
+    body->addLayout(row);
 }
 
 void SettingsDialog::addDelivery(QBoxLayout* column)

@@ -28,6 +28,7 @@ private:
     QBoxLayout* section(QBoxLayout* column, const QString& title);
     void addLibrary(QBoxLayout* column);
     void addScreen(QBoxLayout* column, const QString& screen);
+    void addScale(QBoxLayout* body);
     void addDelivery(QBoxLayout* column);
     void addReminders(QBoxLayout* column);
     void showPlaces();

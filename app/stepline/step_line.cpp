@@ -1,14 +1,15 @@
 #include "app/stepline/step_line.h"
 
 #include "app/display/screen_view.h"
+#include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "core/look/afterwards.h"
 
 namespace amber {
 namespace {
 
-constexpr int kRampSteps = 24, kEndWidth = 92, kAddWidth = 40, kTileWidth = 150, kWideGap = 18, kNarrowGap = 10,
-              kPlainTop = 6, kNamedTop = 24, kTiles = 88, kMany = 8;
+constexpr int kRampSteps = 24, kEndWidth = 92, kAddWidth = 40, kTileWidth = 150, kMarkWidth = 16, kMarkEdges = 8,
+              kWideGap = 18, kNarrowGap = 10, kPlainTop = 6, kNamedTop = 24, kTiles = 88, kMany = 8;
 
 }  // namespace
 
@@ -76,11 +77,31 @@ QString StepLine::separationWords(int step, int part) const
     }
 }
 
+QStringList StepLine::measureNames() { return {tr("bright"), tr("contrast"), tr("chroma")}; }
+
+int StepLine::measureWidth()
+{
+    constexpr int kBetween = 8;
+    const QFontMetrics metrics(theme::font(13));
+    int widest = 0;
+    for (const QString& name : measureNames())
+        widest = std::max(widest, metrics.horizontalAdvance(name) + kBetween);
+    return widest;
+}
+
+int StepLine::spelledTile() const
+{
+    return kMeasureMarks * measureWidth() + std::max(0, markCount() - kMeasureMarks) * kMarkWidth + kMarkEdges;
+}
+
 QRect StepLine::markRect(int step, int mark) const
 {
     const QRect tile = tileRect(step);
-    const double width = std::min(16.0, (tile.width() - 8.0) / std::max(1, markCount()));
-    const double left = tile.left() + 4 + mark * width;
+    const double usual = std::min<double>(kMarkWidth, (tile.width() - kMarkEdges) / std::max(1.0, 1.0 * markCount())),
+                 measure = isSpelled(step) ? measureWidth() : usual;
+    const double left = tile.left() + kMarkEdges / 2 + std::min(mark, kMeasureMarks) * measure +
+                        std::max(0, mark - kMeasureMarks) * usual,
+                 width = mark < kMeasureMarks ? measure : usual;
     return {static_cast<int>(left), tile.top() + 48, static_cast<int>(left + width) - static_cast<int>(left),
             tile.height() - 50};
 }
@@ -250,7 +271,8 @@ QRect StepLine::tileRect(int index) const
 {
     const int count = stepCount();
     const int space = width() - 28 - 2 * (kEndWidth + gap()) - kAddWidth - gap();
-    const int tile = count == 0 ? 0 : std::min(kTileWidth, std::max(24, space / count - gap()));
+    const int room = count == 0 ? 0 : std::max(24, space / count - gap());
+    const int tile = room >= spelledTile() ? std::max(kTileWidth, spelledTile()) : std::min(kTileWidth, room);
     const int left = 14, h = kTiles;
     if (index < 0)
         return {left, m_top, kEndWidth, h};
@@ -301,7 +323,7 @@ void StepLine::showAddMenu()
         step.parameters = parameters;
         if (isSpatial(step) && !spatial) {
             spatial = true;
-            menu.addSection(tr("By place: not in a lookup table"));
+            addHeading(menu, tr("By place: not in a lookup table"));
         }
         menu.addAction(stepTitle(step), this, [this, parameters] { m_document.looks().addStep(parameters); });
     }

@@ -39,6 +39,8 @@ public:
     int markCount() const;
     bool isOfKey(int mark) const;
     QRect markRect(int step, int mark) const;
+    /// Whether the three measures of a step have room for their names; else a letter each.
+    bool isSpelled(int step) const { return tileRect(step).width() >= spelledTile(); }
     /// One mark in words: "neutral: 2.3 (lighter 1.9, weaker 0.4)".
     QString markWords(int step, int mark) const;
 
@@ -65,6 +67,9 @@ protected:
     QSize sizeHint() const override { return {400, height()}; }
 
 private:
+    static QStringList measureNames();
+    static int measureWidth();
+    int spelledTile() const;
     void recompute();
     void countDiffering();
     int stepCount() const;

@@ -73,8 +73,9 @@ void StepLine::paintMark(QPainter& painter, int step, int mark) const
     const double length = shareOf(step, mark) * half;
     const bool off = isIdentity(m_shown.steps[static_cast<std::size_t>(step)]);
     if (!off && std::abs(length) >= 0.5) {
-        const QRectF bar(area.left() + 1, length > 0 ? middle - length : middle, std::max(2, area.width() - 4),
-                         std::abs(length));
+        const double thick = std::clamp(area.width() - 4, 2, 12);
+        const double left = area.width() > 16 ? area.left() + (area.width() - thick) / 2 : area.left() + 1;
+        const QRectF bar(left, length > 0 ? middle - length : middle, thick, std::abs(length));
         painter.fillRect(bar, isWorst ? theme::kInk : isKey ? theme::kGhost : theme::kShape);
     }
     painter.fillRect(QRectF(area.left(), middle, area.width() - 1, 1), theme::kHairline);
@@ -82,7 +83,7 @@ void StepLine::paintMark(QPainter& painter, int step, int mark) const
         painter.setFont(theme::font(13, isWorst));
         painter.setPen(isWorst || isChosen ? theme::kInk : theme::kQuietInk);
         painter.drawText(QRect(area.left() - 2, area.bottom() - 13, area.width() + 2, 15), Qt::AlignCenter,
-                         isMeasure ? kLetters[mark]
+                         isMeasure ? (isSpelled(step) ? measureNames()[mark] : kLetters[mark])
                          : isKey   ? QString::number(mark - kMeasureMarks + 1)
                                    : kParts[mark - kMeasureMarks - keyCount()]);
     }

@@ -14,6 +14,19 @@ QPushButton* makeButton(QWidget* parent, const QString& name, const QString& wor
     return button;
 }
 
+void addHeading(QMenu& menu, const QString& words)
+{
+    if (!menu.isEmpty())
+        menu.addSeparator();
+    auto* label = new QLabel(words, &menu);
+    label->setProperty("quiet", true);
+    label->setContentsMargins(10, 4, 18, 2);
+    auto* heading = new QWidgetAction(&menu);
+    heading->setDefaultWidget(label);
+    heading->setEnabled(false);
+    menu.addAction(heading);
+}
+
 QButtonGroup* addTabs(QHBoxLayout* row, QWidget* parent, QStackedWidget* stack, const std::vector<TabWords>& tabs)
 {
     auto* group = new QButtonGroup(parent);

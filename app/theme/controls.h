@@ -8,6 +8,7 @@
 
 class QButtonGroup;
 class QHBoxLayout;
+class QMenu;
 class QPushButton;
 class QScrollArea;
 class QStackedWidget;
@@ -18,6 +19,9 @@ namespace amber {
 /// `name` is the object's; `act` runs when it is pressed, as long as `parent` lives.
 QPushButton* makeButton(QWidget* parent, const QString& name, const QString& words, const QString& tip,
                         std::function<void()> act);
+
+/// A heading over the entries of a menu that come next.
+void addHeading(QMenu& menu, const QString& words);
 
 /// A row of buttons that choose a page of a stack; the first is chosen.
 struct TabWords {

@@ -84,6 +84,7 @@ QToolTip { background: #FAFAFA; color: #1C1C1C; border: 1px solid #6A6A6A; paddi
 QMenu { background: #EEEEEE; border: 1px solid #9C9C9C; }
 QMenu::item { padding: 5px 18px; }
 QMenu::item:selected { background: #D2D2D2; }
+QMenu::separator { height: 1px; background: #B2B2B2; margin: 4px 10px; }
 QToolButton#railButton { border: 2px solid transparent; border-left: 4px solid transparent; border-radius: 0;
     background: transparent; padding: 3px 4px; text-align: left; }
 QToolButton#railButton:checked { border-left: 4px solid #C97A0A; background: #EEEEEE; font-weight: 600; }

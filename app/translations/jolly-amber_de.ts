@@ -36,6 +36,22 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation> % Auftrag</translation>
 		</message>
 		<message>
+			<source> (a face counts five times)</source>
+			<translation> (ein Gesicht zählt fünffach)</translation>
+		</message>
+		<message>
+			<source> (expected %1)</source>
+			<translation> (erwartet: %1)</translation>
+		</message>
+		<message>
+			<source> (expected %1, found %2)</source>
+			<translation> (erwartet: %1, gefunden: %2)</translation>
+		</message>
+		<message>
+			<source> (found %1)</source>
+			<translation> (gefunden: %1)</translation>
+		</message>
+		<message>
 			<source> (lead)</source>
 			<translation> (Leitaufnahme)</translation>
 		</message>
@@ -62,6 +78,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source> and %1 more</source>
 			<translation> und %1 weitere</translation>
+		</message>
+		<message>
+			<source> degrees</source>
+			<translation> Grad</translation>
 		</message>
 		<message>
 			<source> h</source>
@@ -92,6 +112,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation> mm</translation>
 		</message>
 		<message>
+			<source> of %1</source>
+			<translation> von %1</translation>
+		</message>
+		<message>
 			<source> ppi</source>
 			<translation> ppi</translation>
 		</message>
@@ -102,6 +126,14 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source> stars or more</source>
 			<translation> Sterne oder mehr</translation>
+		</message>
+		<message>
+			<source> stops</source>
+			<translation> Blenden</translation>
+		</message>
+		<message>
+			<source> to </source>
+			<translation> bis </translation>
 		</message>
 		<message>
 			<source> within %1 kB</source>
@@ -172,6 +204,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation> · ΔE %1</translation>
 		</message>
 		<message>
+			<source>"size" is no object</source>
+			<translation>„size“ ist kein Objekt</translation>
+		</message>
+		<message>
 			<source>#RRGGBB in sRGB, lab L a b, lch L C h, or oklch L C h</source>
 			<translation>#RRGGBB in sRGB, lab L a b, lch L C h oder oklch L C h</translation>
 		</message>
@@ -210,6 +246,38 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>%1 % ahead</source>
 			<translation>%1 % voraus</translation>
+		</message>
+		<message>
+			<source>%1 % of the colour is strong and not in the plan</source>
+			<translation>%1 % der Farbe ist kräftig und nicht im Plan</translation>
+		</message>
+		<message>
+			<source>%1 % of the frame has hues that are torn apart or folded</source>
+			<translation>%1 % der Aufnahme hat zerrissene oder gefaltete Farbtöne</translation>
+		</message>
+		<message>
+			<source>%1 % of the frame is bare paper</source>
+			<translation>%1 % der Aufnahme ist blankes Papier</translation>
+		</message>
+		<message>
+			<source>%1 % of the frame is blocked black</source>
+			<translation>%1 % der Aufnahme ist zugelaufenes Schwarz</translation>
+		</message>
+		<message>
+			<source>%1 % of the frame is darks that grew colourful</source>
+			<translation>%1 % der Aufnahme sind Tiefen, die bunt wurden</translation>
+		</message>
+		<message>
+			<source>%1 % of the frame lies in another light than the others</source>
+			<translation>%1 % der Aufnahme liegt in anderem Licht als die übrigen</translation>
+		</message>
+		<message>
+			<source>%1 % of the frame was brought out of what a screen shows</source>
+			<translation>%1 % der Aufnahme wurde über das hinaus gebracht, was ein Bildschirm zeigt</translation>
+		</message>
+		<message>
+			<source>%1 % of the frame was lost at white in its file</source>
+			<translation>%1 % der Aufnahme ging in ihrer Datei im Weiß verloren</translation>
 		</message>
 		<message>
 			<source>%1 % of the picture</source>
@@ -284,6 +352,14 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>%1 hinzugefügt</translation>
 		</message>
 		<message>
+			<source>%1 added: no room</source>
+			<translation>%1 hinzugefügt: kein Platz</translation>
+		</message>
+		<message>
+			<source>%1 and %2 are %3 apart in hue and chroma; before the look %4</source>
+			<translation>%1 und %2 liegen in Farbton und Buntheit %3 auseinander; vor dem Look %4</translation>
+		</message>
+		<message>
 			<source>%1 and %2 joined</source>
 			<translation>%1 und %2 verbunden</translation>
 		</message>
@@ -344,6 +420,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>%1 nach %L2 Rezepten</translation>
 		</message>
 		<message>
+			<source>%1 by hand</source>
+			<translation>%1 von Hand</translation>
+		</message>
+		<message>
 			<source>%1 by one recipe</source>
 			<translation>%1 nach einem Rezept</translation>
 		</message>
@@ -372,6 +452,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>%1 kam neutral herein und geht mit Buntheit %2: Wärme von %3 Mired, Grün %4 bringt es zurück.</translation>
 		</message>
 		<message>
+			<source>%1 changed</source>
+			<translation>%1 geändert</translation>
+		</message>
+		<message>
 			<source>%1 chosen: set alike</source>
 			<translation>%1 gewählt: gleich setzen</translation>
 		</message>
@@ -392,6 +476,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>%1 Farben; die Bilder liegen aufeinander</translation>
 		</message>
 		<message>
+			<source>%1 confirmed</source>
+			<translation>%1 bestätigt</translation>
+		</message>
+		<message>
 			<source>%1 contradicts the other; neither is left out.</source>
 			<translation>%1 widerspricht dem anderen; keines bleibt aus.</translation>
 		</message>
@@ -402,6 +490,14 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>%1 dragged on the picture</source>
 			<translation>%1 auf dem Bild gezogen</translation>
+		</message>
+		<message>
+			<source>%1 drawn</source>
+			<translation>%1 gezeichnet</translation>
+		</message>
+		<message>
+			<source>%1 drawn anew</source>
+			<translation>%1 neu gezeichnet</translation>
 		</message>
 		<message>
 			<source>%1 each tint neutrals the same way: together chroma %2 towards hue %3°.</source>
@@ -437,6 +533,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>%1 frames checked</source>
 			<translation>%1 Aufnahmen geprüft</translation>
+		</message>
+		<message>
+			<source>%1 free</source>
+			<translation>%1 frei</translation>
 		</message>
 		<message>
 			<source>%1 from %2</source>
@@ -475,6 +575,30 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>%1 ist %2</translation>
 		</message>
 		<message>
+			<source>%1 is %2 % rougher by local contrast</source>
+			<translation>%1 ist durch lokalen Kontrast %2 % rauer</translation>
+		</message>
+		<message>
+			<source>%1 is %2 from its swatch</source>
+			<translation>%1 liegt %2 von seinem Farbmuster</translation>
+		</message>
+		<message>
+			<source>%1 is %2 from its target</source>
+			<translation>%1 liegt %2 von seinem Ziel</translation>
+		</message>
+		<message>
+			<source>%1 is %2 from that of the other frames of the light</source>
+			<translation>%1 liegt %2 von dem der anderen Aufnahmen des Lichts</translation>
+		</message>
+		<message>
+			<source>%1 is %2 from the lead of its light</source>
+			<translation>%1 liegt %2 von der Leitaufnahme seines Lichts</translation>
+		</message>
+		<message>
+			<source>%1 is a finding again</source>
+			<translation>%1 ist wieder ein Befund</translation>
+		</message>
+		<message>
 			<source>%1 is done, and nothing has changed since.</source>
 			<translation>%1 ist erledigt, und seither hat sich nichts geändert.</translation>
 		</message>
@@ -493,6 +617,14 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>%1 is not done.</source>
 			<translation>%1 ist nicht erledigt.</translation>
+		</message>
+		<message>
+			<source>%1 is not here</source>
+			<translation>%1 ist nicht hier</translation>
+		</message>
+		<message>
+			<source>%1 is off neutral by %2, towards %3</source>
+			<translation>%1 weicht um %2 von Neutral ab, nach %3</translation>
 		</message>
 		<message>
 			<source>%1 is open again</source>
@@ -523,6 +655,14 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>%1 offen gelassen</translation>
 		</message>
 		<message>
+			<source>%1 let stand at %2</source>
+			<translation>%1 bei %2 hingenommen</translation>
+		</message>
+		<message>
+			<source>%1 locked</source>
+			<translation>%1 gesperrt</translation>
+		</message>
+		<message>
 			<source>%1 megapixels</source>
 			<translation>%1 Megapixel</translation>
 		</message>
@@ -533,6 +673,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>%1 moved</source>
 			<translation>%1 bewegt</translation>
+		</message>
+		<message>
+			<source>%1 moved by %2: %3, %4</source>
+			<translation>%1 bewegte sich um %2: %3, %4</translation>
 		</message>
 		<message>
 			<source>%1 of %2</source>
@@ -573,6 +717,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>%1 of a frame</source>
 			<translation>%1 einer Aufnahme</translation>
+		</message>
+		<message>
+			<source>%1 on %2.</source>
+			<translation>%1 auf %2.</translation>
 		</message>
 		<message>
 			<source>%1 pairs, %2 colours</source>
@@ -655,6 +803,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>%1 eingeschaltet</translation>
 		</message>
 		<message>
+			<source>%1 taken away</source>
+			<translation>%1 entfernt</translation>
+		</message>
+		<message>
 			<source>%1 taken from the library</source>
 			<translation>%1 aus der Sammlung genommen</translation>
 		</message>
@@ -709,6 +861,14 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>%1 was not found on this frame.</source>
 			<translation>%1 wurde auf dieser Aufnahme nicht gefunden.</translation>
+		</message>
+		<message>
+			<source>%1 would take it away, but %2</source>
+			<translation>%1 würde ihn beheben, aber %2</translation>
+		</message>
+		<message>
+			<source>%1 would then be past its limit: %2</source>
+			<translation>%1 wäre dann über der Grenze: %2</translation>
 		</message>
 		<message>
 			<source>%1 · %2</source>
@@ -864,12 +1024,28 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>%1: %2 K, Tönung %3; nicht sicher, wenig vom Bild ist nahezu neutral</translation>
 		</message>
 		<message>
+			<source>%1: %2 as it was found again</source>
+			<translation>%1: %2 wieder wie vorgefunden</translation>
+		</message>
+		<message>
 			<source>%1: %2 from its lead, as it came %3</source>
 			<translation>%1: %2 von der Leitaufnahme, wie es kam %3</translation>
 		</message>
 		<message>
+			<source>%1: %2 in hue and chroma from the other frames of the light</source>
+			<translation>%1: in Farbton und Buntheit %2 von den anderen Aufnahmen des Lichts</translation>
+		</message>
+		<message>
+			<source>%1: %2 left open</source>
+			<translation>%1: %2 offen gelassen</translation>
+		</message>
+		<message>
 			<source>%1: %2 moved</source>
 			<translation>%1: %2 bewegt</translation>
+		</message>
+		<message>
+			<source>%1: %2 ticked</source>
+			<translation>%1: %2 abgehakt</translation>
 		</message>
 		<message>
 			<source>%1: %2%3</source>
@@ -892,8 +1068,20 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>%1: L* %2 in der Vorlage, %3 bei uns; Toleranz %4</translation>
 		</message>
 		<message>
+			<source>%1: added</source>
+			<translation>%1: hinzugefügt</translation>
+		</message>
+		<message>
+			<source>%1: area %2</source>
+			<translation>%1: Bereich %2</translation>
+		</message>
+		<message>
 			<source>%1: click to switch these steps off or on together (Ctrl+Space)</source>
 			<translation>%1: klicken schaltet diese Schritte zusammen aus oder ein (Strg+Leertaste)</translation>
+		</message>
+		<message>
+			<source>%1: in another order</source>
+			<translation>%1: in anderer Reihenfolge</translation>
 		</message>
 		<message>
 			<source>%1: it shelters hue %2°</source>
@@ -904,8 +1092,24 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>%1: sein Schutz hält an einem Farbton fest, %2°</translation>
 		</message>
 		<message>
+			<source>%1: its values do not fit</source>
+			<translation>%1: seine Werte passen nicht</translation>
+		</message>
+		<message>
+			<source>%1: key colour%2 found</source>
+			<translation>%1: Leitfarbe%2 gefunden</translation>
+		</message>
+		<message>
+			<source>%1: key colour%2 no longer found</source>
+			<translation>%1: Leitfarbe%2 nicht mehr gefunden</translation>
+		</message>
+		<message>
 			<source>%1: make your picture the reference</source>
 			<translation>%1: machen Sie Ihr Bild zur Vorlage</translation>
+		</message>
+		<message>
+			<source>%1: moved to place %2</source>
+			<translation>%1: an Platz %2 verschoben</translation>
 		</message>
 		<message>
 			<source>%1: nothing to measure on this frame</source>
@@ -916,8 +1120,44 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>%1: nichts, woran es zu sehen wäre</translation>
 		</message>
 		<message>
+			<source>%1: pin closed: %2</source>
+			<translation>%1: Merker geschlossen: %2</translation>
+		</message>
+		<message>
+			<source>%1: pin now says: %2</source>
+			<translation>%1: Merker sagt nun: %2</translation>
+		</message>
+		<message>
+			<source>%1: pin open again: %2</source>
+			<translation>%1: Merker wieder offen: %2</translation>
+		</message>
+		<message>
+			<source>%1: pin taken away: %2</source>
+			<translation>%1: Merker entfernt: %2</translation>
+		</message>
+		<message>
+			<source>%1: pin: %2</source>
+			<translation>%1: Merker: %2</translation>
+		</message>
+		<message>
+			<source>%1: regions left out %2</source>
+			<translation>%1: ausgelassene Stellen %2</translation>
+		</message>
+		<message>
+			<source>%1: removed</source>
+			<translation>%1: entfernt</translation>
+		</message>
+		<message>
+			<source>%1: the client says: %2</source>
+			<translation>%1: der Kunde sagt: %2</translation>
+		</message>
+		<message>
 			<source>%1: the family “%2” was made for one subject</source>
 			<translation>%1: die Familie „%2“ wurde für einen Gegenstand gemacht</translation>
+		</message>
+		<message>
+			<source>%1: the step is not there</source>
+			<translation>%1: der Schritt ist nicht da</translation>
 		</message>
 		<message>
 			<source>%1: ΔE %2 (lightness %3, chroma %4, hue %5)</source>
@@ -942,6 +1182,18 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>%1; unseen %2 → %3</source>
 			<translation>%1; ungesehen %2 → %3</translation>
+		</message>
+		<message>
+			<source>%1° towards red</source>
+			<translation>%1° nach Rot</translation>
+		</message>
+		<message>
+			<source>%1° towards yellow</source>
+			<translation>%1° nach Gelb</translation>
+		</message>
+		<message>
+			<source>%L1 %</source>
+			<translation>%L1 %</translation>
 		</message>
 		<message>
 			<source>%L1 cannot be read: point at them for the reason</source>
@@ -1047,10 +1299,59 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			</translation>
 		</message>
 		<message numerus="yes">
+			<source>%n files get another name, because files that were not written here have theirs.</source>
+			<translation>
+				<numerusform>%n Datei bekommt einen anderen Namen, weil eine Datei, die nicht hier geschrieben wurde, ihren hat.</numerusform>
+				<numerusform>%n Dateien bekommen andere Namen, weil Dateien, die nicht hier geschrieben wurden, ihre haben.</numerusform>
+			</translation>
+		</message>
+		<message numerus="yes">
+			<source>%n frames</source>
+			<translation>
+				<numerusform>%n Aufnahme</numerusform>
+				<numerusform>%n Aufnahmen</numerusform>
+			</translation>
+		</message>
+		<message numerus="yes">
+			<source>%n frames are left out: the colour card would be seen.</source>
+			<translation>
+				<numerusform>%n Aufnahme bleibt weg: die Farbkarte wäre zu sehen.</numerusform>
+				<numerusform>%n Aufnahmen bleiben weg: die Farbkarte wäre zu sehen.</numerusform>
+			</translation>
+		</message>
+		<message numerus="yes">
 			<source>%n frames are over their budget</source>
 			<translation>
 				<numerusform>%n Aufnahme ist über ihrer Vorgabe</numerusform>
 				<numerusform>%n Aufnahmen sind über ihrer Vorgabe</numerusform>
+			</translation>
+		</message>
+		<message numerus="yes">
+			<source>%n frames cannot be rendered and will fail.</source>
+			<translation>
+				<numerusform>%n Aufnahme lässt sich nicht berechnen und wird scheitern.</numerusform>
+				<numerusform>%n Aufnahmen lassen sich nicht berechnen und werden scheitern.</numerusform>
+			</translation>
+		</message>
+		<message numerus="yes">
+			<source>%n frames have no area for %1: those steps do nothing there.</source>
+			<translation>
+				<numerusform>%n Aufnahme hat keinen Bereich für %1: diese Schritte tun dort nichts.</numerusform>
+				<numerusform>%n Aufnahmen haben keinen Bereich für %1: diese Schritte tun dort nichts.</numerusform>
+			</translation>
+		</message>
+		<message numerus="yes">
+			<source>%n frames have no balance.</source>
+			<translation>
+				<numerusform>%n Aufnahme hat keinen Ausgleich.</numerusform>
+				<numerusform>%n Aufnahmen haben keinen Ausgleich.</numerusform>
+			</translation>
+		</message>
+		<message numerus="yes">
+			<source>%n key colours, %1</source>
+			<translation>
+				<numerusform>%n Leitfarbe, %1</numerusform>
+				<numerusform>%n Leitfarben, %1</numerusform>
 			</translation>
 		</message>
 		<message numerus="yes">
@@ -1082,6 +1383,20 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			</translation>
 		</message>
 		<message numerus="yes">
+			<source>%n pictures are not where they were: they will fail.</source>
+			<translation>
+				<numerusform>%n Bild ist nicht mehr, wo es war: es wird scheitern.</numerusform>
+				<numerusform>%n Bilder sind nicht mehr, wo sie waren: sie werden scheitern.</numerusform>
+			</translation>
+		</message>
+		<message numerus="yes">
+			<source>%n pins are open</source>
+			<translation>
+				<numerusform>%n Merker ist offen</numerusform>
+				<numerusform>%n Merker sind offen</numerusform>
+			</translation>
+		</message>
+		<message numerus="yes">
 			<source>%n pins are open; hand over asks about them</source>
 			<translation>
 				<numerusform>%n Merker ist offen; die Übergabe fragt danach</numerusform>
@@ -1093,6 +1408,13 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>
 				<numerusform>%n Sitzung; die letzte: %1</numerusform>
 				<numerusform>%n Sitzungen; die letzte: %1</numerusform>
+			</translation>
+		</message>
+		<message numerus="yes">
+			<source>%n stars</source>
+			<translation>
+				<numerusform>%n Stern</numerusform>
+				<numerusform>%n Sterne</numerusform>
 			</translation>
 		</message>
 		<message>
@@ -1109,6 +1431,14 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>, and key colours move by ΔE %1 at most</source>
 			<translation>, und Leitfarben bewegen sich um höchstens ΔE %1</translation>
+		</message>
+		<message>
+			<source>, and the look sharpens</source>
+			<translation>, und der Look schärft</translation>
+		</message>
+		<message>
+			<source>, as its card says</source>
+			<translation>, wie seine Karte sagt</translation>
 		</message>
 		<message>
 			<source>, by hand</source>
@@ -1143,6 +1473,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>, Look %1</translation>
 		</message>
 		<message>
+			<source>, most of it %1</source>
+			<translation>, das meiste %1</translation>
+		</message>
+		<message>
 			<source>, proposed</source>
 			<translation>, vorgeschlagen</translation>
 		</message>
@@ -1155,8 +1489,24 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>, steht für ihre Gruppe</translation>
 		</message>
 		<message>
+			<source>, the largest patch %1</source>
+			<translation>, der größte Fleck %1</translation>
+		</message>
+		<message>
 			<source>, the same picture as %1</source>
 			<translation>, dasselbe Bild wie %1</translation>
+		</message>
+		<message>
+			<source>-0.5 to 0.5</source>
+			<translation>-0,5 bis 0,5</translation>
+		</message>
+		<message>
+			<source>-1 to 3</source>
+			<translation>-1 bis 3</translation>
+		</message>
+		<message>
+			<source>-8 to 2.4 stops from mid-grey</source>
+			<translation>-8 bis 2,4 Blenden von Mittelgrau</translation>
 		</message>
 		<message>
 			<source>. The amount was not</source>
@@ -1165,6 +1515,18 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>. The amount was right</source>
 			<translation>. Die Menge stimmte</translation>
+		</message>
+		<message>
+			<source>.cube, .clf, .png (Hald), .cc, .ccc or .cdl</source>
+			<translation>.cube, .clf, .png (Hald), .cc, .ccc oder .cdl</translation>
+		</message>
+		<message>
+			<source>.jpg, .png or .tif</source>
+			<translation>.jpg, .png oder .tif</translation>
+		</message>
+		<message>
+			<source>.png</source>
+			<translation>.png</translation>
 		</message>
 		<message>
 			<source>0 alike in all tones, 1 none in black and white</source>
@@ -1179,8 +1541,20 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>0 die Form der Aufnahme selbst, 1 ein Kreis</translation>
 		</message>
 		<message>
+			<source>0 to 1</source>
+			<translation>0 bis 1</translation>
+		</message>
+		<message>
+			<source>0 to 2</source>
+			<translation>0 bis 2</translation>
+		</message>
+		<message>
 			<source>0 to 5</source>
 			<translation>0 bis 5</translation>
+		</message>
+		<message>
+			<source>0.02 to 0.4</source>
+			<translation>0,02 bis 0,4</translation>
 		</message>
 		<message>
 			<source>1  Shoot</source>
@@ -1209,6 +1583,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>1 picture came in.</source>
 			<translation>1 Bild kam herein.</translation>
+		</message>
+		<message>
+			<source>1 to 80 bytes</source>
+			<translation>1 bis 80 Byte</translation>
 		</message>
 		<message>
 			<source>1 to 9</source>
@@ -1279,8 +1657,79 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>6  Übergabe</translation>
 		</message>
 		<message>
+			<source>8 or 16 bits a channel</source>
+			<translation>8 oder 16 Bit je Kanal</translation>
+		</message>
+		<message>
 			<source>96, paper</source>
 			<translation>96, Papier</translation>
+		</message>
+		<message>
+			<source>: a file that came back stands for it</source>
+			<translation>: eine zurückgekommene Datei steht für sie</translation>
+		</message>
+		<message>
+			<source>: a look of its own</source>
+			<translation>: ein eigener Look</translation>
+		</message>
+		<message>
+			<source>: another frame stands for it</source>
+			<translation>: eine andere Aufnahme steht dafür</translation>
+		</message>
+		<message>
+			<source>: another target</source>
+			<translation>: anderes Ziel</translation>
+		</message>
+		<message>
+			<source>: changed</source>
+			<translation>: geändert</translation>
+		</message>
+		<message>
+			<source>: done</source>
+			<translation>: fertig</translation>
+		</message>
+		<message>
+			<source>: its own picture again</source>
+			<translation>: wieder das eigene Bild</translation>
+		</message>
+		<message>
+			<source>: left out</source>
+			<translation>: weggelassen</translation>
+		</message>
+		<message>
+			<source>: marked anew</source>
+			<translation>: neu markiert</translation>
+		</message>
+		<message numerus="yes">
+			<source>: merged of %n exposures</source>
+			<translation>
+				<numerusform>: aus %n Belichtung zusammengesetzt</numerusform>
+				<numerusform>: aus %n Belichtungen zusammengesetzt</numerusform>
+			</translation>
+		</message>
+		<message>
+			<source>: no look of its own</source>
+			<translation>: kein eigener Look</translation>
+		</message>
+		<message>
+			<source>: not done</source>
+			<translation>: nicht fertig</translation>
+		</message>
+		<message>
+			<source>: not merged</source>
+			<translation>: nicht zusammengesetzt</translation>
+		</message>
+		<message>
+			<source>: other limits</source>
+			<translation>: andere Grenzen</translation>
+		</message>
+		<message>
+			<source>: tolerance %1</source>
+			<translation>: Toleranz %1</translation>
+		</message>
+		<message>
+			<source>: used again</source>
+			<translation>: wieder verwendet</translation>
 		</message>
 		<message>
 			<source>; %1 versions are pinned</source>
@@ -1863,6 +2312,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>Bereiche: Gegenstand, Kasten, Verlauf, Ellipse, Umriss, Farben, Pinsel; Klammern ändern den Radius, Umschalt nimmt weg</translation>
 		</message>
 		<message>
+			<source>Arrow keys move it, Home gives the usual sizes</source>
+			<translation>Pfeiltasten bewegen ihn, Pos1 stellt die üblichen Größen her</translation>
+		</message>
+		<message>
 			<source>Arrow keys slide it, with Shift they change its size; G changes the guide; Enter ends</source>
 			<translation>Pfeiltasten schieben ihn, mit Umschalt ändern sie seine Größe; G wechselt die Hilfslinien; Eingabe beendet</translation>
 		</message>
@@ -2143,6 +2596,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>Merken</translation>
 		</message>
 		<message>
+			<source>Border of a pane</source>
+			<translation>Rand eines Feldes</translation>
+		</message>
+		<message>
 			<source>Both show the same thing: Take all goes by its colours.</source>
 			<translation>Beide zeigen dasselbe: Alles übernehmen geht nach seinen Farben.</translation>
 		</message>
@@ -2279,6 +2736,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>CIEDE2000 zur Leitaufnahme des Lichts; Toleranz %1. 95 % der Aufnahmen liegen innerhalb %2; wie sie kamen, innerhalb %3</translation>
 		</message>
 		<message>
+			<source>CMYK pictures are not read: convert it to RGB first</source>
+			<translation>CMYK-Bilder werden nicht gelesen: wandeln Sie es zuerst in RGB um</translation>
+		</message>
+		<message>
 			<source>Cancel</source>
 			<translation>Abbrechen</translation>
 		</message>
@@ -2354,6 +2815,17 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<source>Checks</source>
 			<translation>Prüfungen</translation>
 		</message>
+		<message numerus="yes">
+			<source>Checks for %1 found something on %n frames.</source>
+			<translation>
+				<numerusform>Die Prüfungen für %1 fanden etwas auf %n Aufnahme.</numerusform>
+				<numerusform>Die Prüfungen für %1 fanden etwas auf %n Aufnahmen.</numerusform>
+			</translation>
+		</message>
+		<message>
+			<source>Checks for %1 were not run on these frames as they are now.</source>
+			<translation>Die Prüfungen für %1 liefen nicht über diese Aufnahmen, wie sie jetzt sind.</translation>
+		</message>
 		<message>
 			<source>Checks for a use: each finding with its value, its limit, its place and a cure to try.</source>
 			<translation>Prüfungen für einen Zweck: jeder Befund mit Wert, Grenze, Stelle und einer Abhilfe zum Versuchen.</translation>
@@ -2421,6 +2893,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>Chroma</source>
 			<translation>Buntheit</translation>
+		</message>
+		<message>
+			<source>Chroma at %1 % about hue %2°, last in the look, on this frame</source>
+			<translation>Buntheit %1 % um den Farbton %2°, zuletzt im Look, bei dieser Aufnahme</translation>
 		</message>
 		<message>
 			<source>Chroma of the chosen colour</source>
@@ -2877,6 +3353,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>Drag the middle or the right end of the range; double-click to open it</source>
 			<translation>In der Mitte oder am rechten Ende des Bereichs ziehen; ein Doppelklick öffnet ihn</translation>
+		</message>
+		<message>
+			<source>Drag to give a pane more room; double click for the usual sizes</source>
+			<translation>Ziehen gibt einem Feld mehr Platz; Doppelklick stellt die üblichen Größen her</translation>
 		</message>
 		<message>
 			<source>Draw a line</source>
@@ -3491,6 +3971,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>Vom ersten zum zweiten, wie viele Blenden?</translation>
 		</message>
 		<message>
+			<source>From the next start on; pictures stay pixel for pixel</source>
+			<translation>Ab dem nächsten Start; Bilder bleiben Pixel für Pixel</translation>
+		</message>
+		<message>
 			<source>From the picture: the next click</source>
 			<translation>Aus dem Bild: der nächste Klick</translation>
 		</message>
@@ -3521,6 +4005,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>Grain</source>
 			<translation>Korn</translation>
+		</message>
+		<message>
+			<source>Grain of %1, last in the look, on this frame</source>
+			<translation>Korn von %1, zuletzt im Look, bei dieser Aufnahme</translation>
 		</message>
 		<message>
 			<source>Green</source>
@@ -3617,6 +4105,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>Handed over again, only what changed is made.</source>
 			<translation>Noch einmal übergeben, wird nur gemacht, was sich änderte.</translation>
+		</message>
+		<message>
+			<source>Handed over with a question</source>
+			<translation>Mit einer Frage übergeben</translation>
 		</message>
 		<message>
 			<source>Hardest first</source>
@@ -4043,6 +4535,14 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>JPEG-Qualität %1</translation>
 		</message>
 		<message>
+			<source>JPEG, PNG, TIFF or WebP</source>
+			<translation>JPEG, PNG, TIFF oder WebP</translation>
+		</message>
+		<message>
+			<source>JPEG, PNG, TIFF, WebP, EXR or a raw file from a camera</source>
+			<translation>JPEG, PNG, TIFF, WebP, EXR oder eine Raw-Datei einer Kamera</translation>
+		</message>
+		<message>
 			<source>Join</source>
 			<translation>Verbinden</translation>
 		</message>
@@ -4185,6 +4685,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>L* points to the lead of the light; tolerance %1</source>
 			<translation>L*-Punkte zur Leitaufnahme des Lichts; Toleranz %1</translation>
+		</message>
+		<message>
+			<source>LUT_1D_SIZE or LUT_3D_SIZE</source>
+			<translation>LUT_1D_SIZE oder LUT_3D_SIZE</translation>
 		</message>
 		<message>
 			<source>Ladder: what lies between the reference and ours</source>
@@ -4357,6 +4861,10 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		<message>
 			<source>Light groups: move frames, make, name, join and part groups, choose which frame stands for one</source>
 			<translation>Lichtgruppen: Aufnahmen umlegen, Gruppen anlegen, benennen, verbinden und trennen, wählen, welche Aufnahme für eine steht</translation>
+		</message>
+		<message>
+			<source>Light of this frame moved by %1 stops, white to %2 K, tint %3</source>
+			<translation>Licht dieser Aufnahme um %1 Blenden bewegt, Weiß auf %2 K, Tönung %3</translation>
 		</message>
 		<message>
 			<source>Light or frame</source>
@@ -5032,6 +5540,10 @@ Grenzen: %2</translation>
 			<translation>Für diesen Schirm ist kein Profil bekannt: er gilt als sRGB-Schirm.</translation>
 		</message>
 		<message>
+			<source>No recipe is chosen.</source>
+			<translation>Es ist kein Rezept gewählt.</translation>
+		</message>
+		<message>
 			<source>No reference yet</source>
 			<translation>Noch keine Vorlage</translation>
 		</message>
@@ -5070,6 +5582,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>Noise of a frame</source>
 			<translation>Rauschen einer Aufnahme</translation>
+		</message>
+		<message>
+			<source>Noise taken off by %1 %</source>
+			<translation>Rauschen um %1 % gemindert</translation>
 		</message>
 		<message>
 			<source>Noise that is seen at the delivered size covers fine tones.</source>
@@ -5178,6 +5694,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>Notes</source>
 			<translation>Sätze</translation>
+		</message>
+		<message>
+			<source>Nothing can be written into %1</source>
+			<translation>In %1 lässt sich nichts schreiben</translation>
 		</message>
 		<message>
 			<source>Nothing can be written into this folder: its job is kept in %1.</source>
@@ -5534,6 +6054,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>Own stage, once for the shoot…</source>
 			<translation>Eigene Station, einmal für die Serie …</translation>
+		</message>
+		<message>
+			<source>PNG with 16 bits</source>
+			<translation>PNG mit 16 Bit</translation>
 		</message>
 		<message>
 			<source>PNG, 16 bit</source>
@@ -6118,6 +6642,13 @@ Grenzen: %2</translation>
 			<source>Round</source>
 			<translation>Runde</translation>
 		</message>
+		<message numerus="yes">
+			<source>Round %1: %2 approved, %n remarks</source>
+			<translation>
+				<numerusform>Runde %1: %2 freigegeben, %n Anmerkung</numerusform>
+				<numerusform>Runde %1: %2 freigegeben, %n Anmerkungen</numerusform>
+			</translation>
+		</message>
 		<message>
 			<source>Rounds</source>
 			<translation>Runden</translation>
@@ -6289,6 +6820,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>Sent</source>
 			<translation>Gesandt</translation>
+		</message>
+		<message>
+			<source>Sent out</source>
+			<translation>Hinausgegeben</translation>
 		</message>
 		<message>
 			<source>Separation</source>
@@ -6503,6 +7038,10 @@ Grenzen: %2</translation>
 			<translation>Größe der Struktur, in Tausendsteln der langen Seite</translation>
 		</message>
 		<message>
+			<source>Size of words and controls</source>
+			<translation>Größe von Wörtern und Bedienelementen</translation>
+		</message>
+		<message>
 			<source>Skies and walls break into bands with borders.</source>
 			<translation>Himmel und Wände zerfallen in Streifen mit Grenzen.</translation>
 		</message>
@@ -6673,6 +7212,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>Step</source>
 			<translation>Schritt</translation>
+		</message>
+		<message>
+			<source>Step %1, %2, at strength %3 on this frame</source>
+			<translation>Schritt %1, %2, bei dieser Aufnahme mit Stärke %3</translation>
 		</message>
 		<message>
 			<source>Step bound to a role</source>
@@ -7155,12 +7698,24 @@ Grenzen: %2</translation>
 			<translation>Die Buntheit, über die keine Farbe kommt</translation>
 		</message>
 		<message>
+			<source>The client answered</source>
+			<translation>Der Kunde hat geantwortet</translation>
+		</message>
+		<message>
 			<source>The crops and regions left out cannot be read</source>
 			<translation>Ausschnitte und ausgelassene Felder sind nicht zu lesen</translation>
 		</message>
 		<message>
 			<source>The difference in words and numbers, for the clipboard</source>
 			<translation>Der Unterschied in Worten und Zahlen, für die Zwischenablage</translation>
+		</message>
+		<message>
+			<source>The disk is too full: the files take %1, there is %2.</source>
+			<translation>Der Datenträger ist zu voll: die Dateien brauchen %1, frei sind %2.</translation>
+		</message>
+		<message>
+			<source>The disk may be too full: the files take %1, there is %2.</source>
+			<translation>Der Datenträger könnte zu voll sein: die Dateien brauchen %1, frei sind %2.</translation>
 		</message>
 		<message>
 			<source>The encoding the table expects</source>
@@ -7686,12 +8241,20 @@ Grenzen: %2</translation>
 			<translation>In diesem Ordner sind keine Tabellen.</translation>
 		</message>
 		<message>
+			<source>There is a file where the folder should be: %1</source>
+			<translation>Wo der Ordner sein soll, liegt eine Datei: %1</translation>
+		</message>
+		<message>
 			<source>There is a set named %1 already.</source>
 			<translation>Eine Auswahl namens %1 gibt es schon.</translation>
 		</message>
 		<message>
 			<source>There is another use of this name.</source>
 			<translation>Einen anderen Zweck dieses Namens gibt es schon.</translation>
+		</message>
+		<message>
+			<source>There is no frame to hand over.</source>
+			<translation>Es gibt keine Aufnahme zu übergeben.</translation>
 		</message>
 		<message>
 			<source>There is no such folder.</source>
@@ -7986,6 +8549,10 @@ Grenzen: %2</translation>
 			<translation>Drehen, aufrecht stellen, beschneiden, für mehrere Verhältnisse; rückgängig machen, was das Objektiv tat; Rauschen wegnehmen.</translation>
 		</message>
 		<message>
+			<source>Turned by %1°</source>
+			<translation>Um %1° gedreht</translation>
+		</message>
+		<message>
 			<source>Turns the blue primary</source>
 			<translation>Dreht die blaue Primärfarbe</translation>
 		</message>
@@ -8000,6 +8567,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>Turns the red primary</source>
 			<translation>Dreht die rote Primärfarbe</translation>
+		</message>
+		<message>
+			<source>Two recipes write into one folder: give %1 a subfolder.</source>
+			<translation>Zwei Rezepte schreiben in einen Ordner: geben Sie %1 einen Unterordner.</translation>
 		</message>
 		<message>
 			<source>Two versions of a look, in words, numbers and pictures</source>
@@ -8470,6 +9041,10 @@ Grenzen: %2</translation>
 			<translation>Weißes Ende</translation>
 		</message>
 		<message>
+			<source>White end at %1 on this frame</source>
+			<translation>Weißes Ende bei %1 bei dieser Aufnahme</translation>
+		</message>
+		<message>
 			<source>White of a frame</source>
 			<translation>Weiß einer Aufnahme</translation>
 		</message>
@@ -8602,6 +9177,82 @@ Grenzen: %2</translation>
 			<translation>Eigene: %1</translation>
 		</message>
 		<message>
+			<source>a .cube file cannot hold a CDL</source>
+			<translation>eine .cube-Datei kann keine CDL enthalten</translation>
+		</message>
+		<message>
+			<source>a 1D or 3D part: bake it first</source>
+			<translation>ein 1D- oder 3D-Teil: backen Sie sie zuerst</translation>
+		</message>
+		<message>
+			<source>a CDL, or a look to be fitted</source>
+			<translation>eine CDL oder ein anzupassender Look</translation>
+		</message>
+		<message>
+			<source>a Hald picture cannot hold this table</source>
+			<translation>ein Hald-Bild kann diese Tabelle nicht enthalten</translation>
+		</message>
+		<message>
+			<source>a Hald picture has colours</source>
+			<translation>ein Hald-Bild hat Farben</translation>
+		</message>
+		<message>
+			<source>a Hald picture has no alpha</source>
+			<translation>ein Hald-Bild hat kein Alpha</translation>
+		</message>
+		<message>
+			<source>a Hald picture needs 16 bits a channel</source>
+			<translation>ein Hald-Bild braucht 16 Bit je Kanal</translation>
+		</message>
+		<message>
+			<source>a JPEG with its end marker</source>
+			<translation>ein JPEG mit seinem Endzeichen</translation>
+		</message>
+		<message>
+			<source>a bracket has two exposures or more</source>
+			<translation>eine Belichtungsreihe hat zwei Belichtungen oder mehr</translation>
+		</message>
+		<message>
+			<source>a camera's response cannot be read</source>
+			<translation>die Kennlinie einer Kamera lässt sich nicht lesen</translation>
+		</message>
+		<message>
+			<source>a contact sheet is .pdf or .jpg</source>
+			<translation>ein Kontaktbogen ist .pdf oder .jpg</translation>
+		</message>
+		<message>
+			<source>a crop or a region left out cannot be read</source>
+			<translation>ein Ausschnitt oder eine ausgelassene Stelle lässt sich nicht lesen</translation>
+		</message>
+		<message>
+			<source>a cube of 4, 9, 16, 25, 36, 49, 64, 81, 100 or 121 to the edge and nothing else</source>
+			<translation>ein Würfel mit 4, 9, 16, 25, 36, 49, 64, 81, 100 oder 121 je Kante und nichts sonst</translation>
+		</message>
+		<message>
+			<source>a damaged CDL</source>
+			<translation>eine beschädigte CDL</translation>
+		</message>
+		<message>
+			<source>a field of the name is not closed</source>
+			<translation>ein Feld des Namens ist nicht geschlossen</translation>
+		</message>
+		<message>
+			<source>a file of this name is there already and is left as it is: choose another name or folder</source>
+			<translation>eine Datei dieses Namens liegt schon dort und bleibt, wie sie ist: wählen Sie einen anderen Namen oder Ordner</translation>
+		</message>
+		<message>
+			<source>a folder that can be written to</source>
+			<translation>ein Ordner, in den sich schreiben lässt</translation>
+		</message>
+		<message>
+			<source>a frame that is gone</source>
+			<translation>eine Aufnahme, die fort ist</translation>
+		</message>
+		<message>
+			<source>a grey picture with a table-based RGB profile is not read</source>
+			<translation>ein Graubild mit einem RGB-Profil aus Tabellen wird nicht gelesen</translation>
+		</message>
+		<message>
 			<source>a guess, %1 %</source>
 			<translation>geraten, %1 %</translation>
 		</message>
@@ -8610,12 +9261,124 @@ Grenzen: %2</translation>
 			<translation>ein Hauch</translation>
 		</message>
 		<message>
+			<source>a kind of key colour</source>
+			<translation>eine Art von Leitfarbe</translation>
+		</message>
+		<message>
+			<source>a list</source>
+			<translation>eine Liste</translation>
+		</message>
+		<message>
+			<source>a list of 1 to 24</source>
+			<translation>eine Liste von 1 bis 24</translation>
+		</message>
+		<message>
+			<source>a mask is damaged</source>
+			<translation>eine Maske ist beschädigt</translation>
+		</message>
+		<message>
+			<source>a mask of this hash</source>
+			<translation>eine Maske mit diesem Hash</translation>
+		</message>
+		<message>
+			<source>a name</source>
+			<translation>ein Name</translation>
+		</message>
+		<message>
+			<source>a name has no such field</source>
+			<translation>ein Name hat kein solches Feld</translation>
+		</message>
+		<message>
+			<source>a pair [x, y]</source>
+			<translation>ein Paar [x, y]</translation>
+		</message>
+		<message>
+			<source>a patch %1 stands out by %2 hundredths, before the look by %3</source>
+			<translation>ein Fleck %1 sticht um %2 Hundertstel heraus, vor dem Look um %3</translation>
+		</message>
+		<message>
+			<source>a picture</source>
+			<translation>ein Bild</translation>
+		</message>
+		<message>
+			<source>a picture could not be packed</source>
+			<translation>ein Bild ließ sich nicht packen</translation>
+		</message>
+		<message>
 			<source>a place of %1</source>
 			<translation>eine Stelle von %1</translation>
 		</message>
 		<message>
+			<source>a print needs its pixels per inch</source>
+			<translation>ein Druck braucht seine Pixel je Zoll</translation>
+		</message>
+		<message>
+			<source>a profile of a screen or printer</source>
+			<translation>ein Profil eines Bildschirms oder Druckers</translation>
+		</message>
+		<message>
+			<source>a recipe is named twice</source>
+			<translation>ein Rezept ist zweimal genannt</translation>
+		</message>
+		<message>
+			<source>a recipe needs a name</source>
+			<translation>ein Rezept braucht einen Namen</translation>
+		</message>
+		<message>
+			<source>a recipe that ships has this name</source>
+			<translation>ein mitgeliefertes Rezept heißt so</translation>
+		</message>
+		<message>
+			<source>a recipe's subfolder lies in the folder of the delivery</source>
+			<translation>der Unterordner eines Rezepts liegt im Ordner der Lieferung</translation>
+		</message>
+		<message>
+			<source>a report is .pdf, .html or .json</source>
+			<translation>ein Bericht ist .pdf, .html oder .json</translation>
+		</message>
+		<message>
+			<source>a role needs a name of its own</source>
+			<translation>eine Rolle braucht einen eigenen Namen</translation>
+		</message>
+		<message>
+			<source>a route that ships has this name</source>
+			<translation>ein mitgelieferter Weg heißt so</translation>
+		</message>
+		<message>
+			<source>a size needs its width</source>
+			<translation>eine Größe braucht ihre Breite</translation>
+		</message>
+		<message>
+			<source>a smooth area %1 steps by %2 codes; with its noise and the look's grain as by %3</source>
+			<translation>eine glatte Fläche %1 hat Stufen von %2 Codes; mit ihrem Rauschen und dem Korn des Looks wie %3</translation>
+		</message>
+		<message>
+			<source>a square of 8, 27, 64, … pixels</source>
+			<translation>ein Quadrat von 8, 27, 64, … Pixeln</translation>
+		</message>
+		<message>
+			<source>a stage was expected</source>
+			<translation>eine Station wurde erwartet</translation>
+		</message>
+		<message>
 			<source>a step that is gone (%1)</source>
 			<translation>ein Schritt, den es nicht mehr gibt (%1)</translation>
+		</message>
+		<message>
+			<source>a text</source>
+			<translation>ein Text</translation>
+		</message>
+		<message>
+			<source>a text was expected</source>
+			<translation>ein Text wurde erwartet</translation>
+		</message>
+		<message>
+			<source>about %1 GB</source>
+			<translation>etwa %1 GB</translation>
+		</message>
+		<message>
+			<source>about %1 MB</source>
+			<translation>etwa %1 MB</translation>
 		</message>
 		<message>
 			<source>absolute</source>
@@ -8694,6 +9457,26 @@ Grenzen: %2</translation>
 			<translation>Menge</translation>
 		</message>
 		<message>
+			<source>an ASC CDL file takes slope, offset, power and saturation only</source>
+			<translation>eine ASC-CDL-Datei nimmt nur Steigung, Versatz, Potenz und Sättigung auf</translation>
+		</message>
+		<message>
+			<source>an RGB profile</source>
+			<translation>ein RGB-Profil</translation>
+		</message>
+		<message>
+			<source>an area is not JSON</source>
+			<translation>ein Bereich ist kein JSON</translation>
+		</message>
+		<message>
+			<source>an area of %1 % lies just short of white</source>
+			<translation>eine Fläche von %1 % liegt knapp unter Weiß</translation>
+		</message>
+		<message>
+			<source>an object</source>
+			<translation>ein Objekt</translation>
+		</message>
+		<message>
 			<source>and %1 more</source>
 			<translation>und %1 weitere</translation>
 		</message>
@@ -8713,6 +9496,14 @@ Grenzen: %2</translation>
 			<translation>anderer Inhalt</translation>
 		</message>
 		<message>
+			<source>another file stands for it</source>
+			<translation>eine andere Datei steht für sie</translation>
+		</message>
+		<message>
+			<source>another name</source>
+			<translation>ein anderer Name</translation>
+		</message>
+		<message>
 			<source>another picture may have its name now: say first whether it is the same one</source>
 			<translation>ein anderes Bild trägt jetzt vielleicht seinen Namen: sagen Sie zuerst, ob es dasselbe ist</translation>
 		</message>
@@ -8723,6 +9514,18 @@ Grenzen: %2</translation>
 		<message>
 			<source>archive</source>
 			<translation>Archiv</translation>
+		</message>
+		<message>
+			<source>area %1 added</source>
+			<translation>Bereich %1 hinzugefügt</translation>
+		</message>
+		<message>
+			<source>area %1 changed</source>
+			<translation>Bereich %1 geändert</translation>
+		</message>
+		<message>
+			<source>area %1 taken away</source>
+			<translation>Bereich %1 entfernt</translation>
 		</message>
 		<message>
 			<source>areas</source>
@@ -8793,6 +9596,50 @@ Grenzen: %2</translation>
 			<translation>bei</translation>
 		</message>
 		<message>
+			<source>at least 64 pixels</source>
+			<translation>mindestens 64 Pixel</translation>
+		</message>
+		<message>
+			<source>at most %1</source>
+			<translation>höchstens %1</translation>
+		</message>
+		<message>
+			<source>at most %1 bytes</source>
+			<translation>höchstens %1 Byte</translation>
+		</message>
+		<message>
+			<source>at most 1 GiB</source>
+			<translation>höchstens 1 GiB</translation>
+		</message>
+		<message>
+			<source>at most 256 MiB</source>
+			<translation>höchstens 256 MiB</translation>
+		</message>
+		<message>
+			<source>at most 400 megapixels</source>
+			<translation>höchstens 400 Megapixel</translation>
+		</message>
+		<message>
+			<source>at most 64</source>
+			<translation>höchstens 64</translation>
+		</message>
+		<message>
+			<source>at the bottom</source>
+			<translation>unten</translation>
+		</message>
+		<message>
+			<source>at the left</source>
+			<translation>links</translation>
+		</message>
+		<message>
+			<source>at the right</source>
+			<translation>rechts</translation>
+		</message>
+		<message>
+			<source>at the top</source>
+			<translation>oben</translation>
+		</message>
+		<message>
 			<source>author</source>
 			<translation>Urheber</translation>
 		</message>
@@ -8803,6 +9650,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>balance</source>
 			<translation>Ort</translation>
+		</message>
+		<message>
+			<source>balance outside its limits</source>
+			<translation>Ausgleich außerhalb seiner Grenzen</translation>
 		</message>
 		<message>
 			<source>balanced</source>
@@ -8825,6 +9676,10 @@ Grenzen: %2</translation>
 			<translation>vorher</translation>
 		</message>
 		<message>
+			<source>before and after do not differ: there is nothing to fit</source>
+			<translation>vorher und nachher unterscheiden sich nicht: es gibt nichts anzupassen</translation>
+		</message>
+		<message>
 			<source>before this step</source>
 			<translation>vor diesem Schritt</translation>
 		</message>
@@ -8835,6 +9690,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>black</source>
 			<translation>Schwarz</translation>
+		</message>
+		<message>
+			<source>black end</source>
+			<translation>schwarzes Ende</translation>
 		</message>
 		<message>
 			<source>black lands</source>
@@ -8869,8 +9728,20 @@ Grenzen: %2</translation>
 			<translation>Blau drehen °</translation>
 		</message>
 		<message>
+			<source>bluer</source>
+			<translation>blauer</translation>
+		</message>
+		<message>
 			<source>bold</source>
 			<translation>kräftig</translation>
+		</message>
+		<message>
+			<source>both steps are off</source>
+			<translation>beide Schritte sind aus</translation>
+		</message>
+		<message>
+			<source>bow</source>
+			<translation>Bogen</translation>
 		</message>
 		<message>
 			<source>bow %</source>
@@ -8933,8 +9804,56 @@ Grenzen: %2</translation>
 			<translation>kam zurück, seither zurückgenommen: die Aufnahme ist, wie sie war</translation>
 		</message>
 		<message>
+			<source>camera %1: response forgotten</source>
+			<translation>Kamera %1: Kennlinie vergessen</translation>
+		</message>
+		<message>
+			<source>camera %1: response measured</source>
+			<translation>Kamera %1: Kennlinie gemessen</translation>
+		</message>
+		<message>
+			<source>cancelled</source>
+			<translation>abgebrochen</translation>
+		</message>
+		<message>
+			<source>cannot be checked: no room for a temporary file</source>
+			<translation>lässt sich nicht prüfen: kein Platz für eine Zwischendatei</translation>
+		</message>
+		<message>
+			<source>cannot be done</source>
+			<translation>lässt sich nicht tun</translation>
+		</message>
+		<message>
+			<source>cannot be opened</source>
+			<translation>lässt sich nicht öffnen</translation>
+		</message>
+		<message>
+			<source>cannot be packed</source>
+			<translation>lässt sich nicht packen</translation>
+		</message>
+		<message>
+			<source>cannot be put in place</source>
+			<translation>lässt sich nicht an seinen Ort bringen</translation>
+		</message>
+		<message>
+			<source>cannot be read</source>
+			<translation>lässt sich nicht lesen</translation>
+		</message>
+		<message>
+			<source>cannot be read to its end</source>
+			<translation>lässt sich nicht bis zum Ende lesen</translation>
+		</message>
+		<message>
 			<source>cannot be read: %1</source>
 			<translation>nicht zu lesen: %1</translation>
+		</message>
+		<message>
+			<source>cannot be removed</source>
+			<translation>lässt sich nicht entfernen</translation>
+		</message>
+		<message>
+			<source>cannot be written</source>
+			<translation>lässt sich nicht schreiben</translation>
 		</message>
 		<message>
 			<source>card: its greys are cut off</source>
@@ -8953,8 +9872,16 @@ Grenzen: %2</translation>
 			<translation>Decke</translation>
 		</message>
 		<message>
+			<source>ceiling outside its limits</source>
+			<translation>Decke außerhalb ihrer Grenzen</translation>
+		</message>
+		<message>
 			<source>centre</source>
 			<translation>Mitte</translation>
+		</message>
+		<message>
+			<source>centre 0 to 360, width 15 to 180</source>
+			<translation>Mitte 0 bis 360, Breite 15 bis 180</translation>
 		</message>
 		<message>
 			<source>centre °</source>
@@ -8963,6 +9890,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>chalk</source>
 			<translation>Kreide</translation>
+		</message>
+		<message>
+			<source>changed</source>
+			<translation>geändert</translation>
 		</message>
 		<message>
 			<source>changed since</source>
@@ -9049,6 +9980,10 @@ Grenzen: %2</translation>
 			<translation>in der Aufnahme, wie sie kam, abgeschnitten: was verloren ist, lässt sich nicht zurückholen</translation>
 		</message>
 		<message>
+			<source>clipped: %1 of it is lost at white</source>
+			<translation>beschnitten: %1 davon ist im Weiß verloren</translation>
+		</message>
+		<message>
 			<source>clipped: ends hatched</source>
 			<translation>abgeschnitten: Enden schraffiert</translation>
 		</message>
@@ -9059,6 +9994,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>colour</source>
 			<translation>Farbe</translation>
+		</message>
+		<message>
+			<source>colour fringes %1 red, %2 blue %</source>
+			<translation>Farbsäume %1 rot, %2 blau %</translation>
 		</message>
 		<message>
 			<source>colour last</source>
@@ -9075,6 +10014,26 @@ Grenzen: %2</translation>
 		<message>
 			<source>colours alone</source>
 			<translation>Farben allein</translation>
+		</message>
+		<message>
+			<source>colours as a whole</source>
+			<translation>Farben im Ganzen</translation>
+		</message>
+		<message>
+			<source>colours cannot be sent through this profile</source>
+			<translation>Farben lassen sich nicht durch dieses Profil senden</translation>
+		</message>
+		<message>
+			<source>colours cannot be sent to this printer</source>
+			<translation>Farben lassen sich nicht an diesen Drucker senden</translation>
+		</message>
+		<message>
+			<source>colours cannot be taken back from this profile</source>
+			<translation>Farben lassen sich aus diesem Profil nicht zurückholen</translation>
+		</message>
+		<message>
+			<source>colours cannot be taken from this profile</source>
+			<translation>Farben lassen sich aus diesem Profil nicht holen</translation>
 		</message>
 		<message>
 			<source>companion %1</source>
@@ -9113,8 +10072,20 @@ Grenzen: %2</translation>
 			<translation>berichtigen</translation>
 		</message>
 		<message>
+			<source>correction outside its limits</source>
+			<translation>Korrektur außerhalb ihrer Grenzen</translation>
+		</message>
+		<message>
 			<source>covered, %1 %</source>
 			<translation>gedeckt, %1 %</translation>
+		</message>
+		<message>
+			<source>crop %1</source>
+			<translation>Ausschnitt %1</translation>
+		</message>
+		<message>
+			<source>crops for other ratios: %1</source>
+			<translation>Ausschnitte für andere Verhältnisse: %1</translation>
 		</message>
 		<message>
 			<source>cure from the consistency table</source>
@@ -9123,6 +10094,18 @@ Grenzen: %2</translation>
 		<message>
 			<source>curve of all channels</source>
 			<translation>Kurve aller Kanäle</translation>
+		</message>
+		<message>
+			<source>curve point off the axis</source>
+			<translation>Kurvenpunkt neben der Achse</translation>
+		</message>
+		<message>
+			<source>curve points must rise along the axis, at least 0.002 apart</source>
+			<translation>Kurvenpunkte müssen entlang der Achse steigen, mit mindestens 0,002 Abstand</translation>
+		</message>
+		<message>
+			<source>damaged or cut short</source>
+			<translation>beschädigt oder abgeschnitten</translation>
 		</message>
 		<message>
 			<source>dark</source>
@@ -9189,6 +10172,14 @@ Grenzen: %2</translation>
 			<translation>gezeichnet</translation>
 		</message>
 		<message>
+			<source>duller</source>
+			<translation>matter</translation>
+		</message>
+		<message>
+			<source>dye outside its limits</source>
+			<translation>Farbe außerhalb ihrer Grenzen</translation>
+		</message>
+		<message>
 			<source>dyes</source>
 			<translation>Farben</translation>
 		</message>
@@ -9201,6 +10192,14 @@ Grenzen: %2</translation>
 			<translation>Kanten ab</translation>
 		</message>
 		<message>
+			<source>edges in the face are %1 times as soft as the sharpest of the frame</source>
+			<translation>Kanten im Gesicht sind %1-mal so weich wie die schärfsten der Aufnahme</translation>
+		</message>
+		<message>
+			<source>edges overshoot by %1 % as the frame came</source>
+			<translation>Kanten schwingen um %1 % über, wie die Aufnahme kam</translation>
+		</message>
+		<message>
 			<source>ellipse</source>
 			<translation>Ellipse</translation>
 		</message>
@@ -9211,6 +10210,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>encoded %1 %2 %3</source>
 			<translation>codiert %1 %2 %3</translation>
+		</message>
+		<message>
+			<source>ends</source>
+			<translation>Enden</translation>
 		</message>
 		<message>
 			<source>ends locked</source>
@@ -9276,12 +10279,32 @@ Grenzen: %2</translation>
 			<translation>Familien</translation>
 		</message>
 		<message>
+			<source>family outside its limits</source>
+			<translation>Familie außerhalb ihrer Grenzen</translation>
+		</message>
+		<message>
 			<source>feather</source>
 			<translation>weich</translation>
 		</message>
 		<message>
 			<source>feather °</source>
 			<translation>weich °</translation>
+		</message>
+		<message>
+			<source>file %1</source>
+			<translation>Datei %1</translation>
+		</message>
+		<message>
+			<source>file too large</source>
+			<translation>Datei zu groß</translation>
+		</message>
+		<message>
+			<source>files are written for profiles of RGB; this one is of another kind</source>
+			<translation>Dateien werden für RGB-Profile geschrieben; dieses ist von anderer Art</translation>
+		</message>
+		<message>
+			<source>finite numbers</source>
+			<translation>endliche Zahlen</translation>
 		</message>
 		<message>
 			<source>first</source>
@@ -9308,6 +10331,10 @@ Grenzen: %2</translation>
 			<translation>an seiner Farbe gefunden, nicht bestätigt</translation>
 		</message>
 		<message>
+			<source>four numbers</source>
+			<translation>vier Zahlen</translation>
+		</message>
+		<message>
 			<source>frame in hand</source>
 			<translation>Aufnahme in Arbeit</translation>
 		</message>
@@ -9326,6 +10353,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>frames, lights</source>
 			<translation>Aufnahmen, Lichter</translation>
+		</message>
+		<message>
+			<source>framing, light across the frame and noise are no steps of a look</source>
+			<translation>Ausschnitt, Licht über die Aufnahme und Rauschen sind keine Schritte eines Looks</translation>
 		</message>
 		<message>
 			<source>free</source>
@@ -9350,6 +10381,14 @@ Grenzen: %2</translation>
 		<message>
 			<source>from tone</source>
 			<translation>ab Ton</translation>
+		</message>
+		<message>
+			<source>gestures of this look</source>
+			<translation>Handgriffe dieses Looks</translation>
+		</message>
+		<message>
+			<source>given up</source>
+			<translation>aufgegeben</translation>
 		</message>
 		<message>
 			<source>glaze</source>
@@ -9382,6 +10421,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>grey drift %1</source>
 			<translation>Grau verschiebt sich um %1</translation>
+		</message>
+		<message>
+			<source>grey or RGB, with or without alpha</source>
+			<translation>Grau oder RGB, mit oder ohne Alpha</translation>
 		</message>
 		<message>
 			<source>greys</source>
@@ -9464,6 +10507,10 @@ Grenzen: %2</translation>
 			<translation>Hundertstel</translation>
 		</message>
 		<message>
+			<source>ids of their own</source>
+			<translation>eigene Kennungen</translation>
+		</message>
+		<message>
 			<source>in</source>
 			<translation>ein</translation>
 		</message>
@@ -9476,6 +10523,10 @@ Grenzen: %2</translation>
 			<translation>Schwarz</translation>
 		</message>
 		<message>
+			<source>in group %1</source>
+			<translation>in Gruppe %1</translation>
+		</message>
+		<message>
 			<source>in hand</source>
 			<translation>in Arbeit</translation>
 		</message>
@@ -9484,8 +10535,28 @@ Grenzen: %2</translation>
 			<translation>teils, %1 %</translation>
 		</message>
 		<message>
+			<source>in the lower left</source>
+			<translation>unten links</translation>
+		</message>
+		<message>
+			<source>in the lower right</source>
+			<translation>unten rechts</translation>
+		</message>
+		<message>
+			<source>in the middle</source>
+			<translation>in der Mitte</translation>
+		</message>
+		<message>
 			<source>in the sets: %1</source>
 			<translation>in den Auswahlen: %1</translation>
+		</message>
+		<message>
+			<source>in the upper left</source>
+			<translation>oben links</translation>
+		</message>
+		<message>
+			<source>in the upper right</source>
+			<translation>oben rechts</translation>
 		</message>
 		<message>
 			<source>in this picture: %1, chroma %2</source>
@@ -9508,20 +10579,64 @@ Grenzen: %2</translation>
 			<translation>Absicht</translation>
 		</message>
 		<message>
+			<source>it cannot be read</source>
+			<translation>es lässt sich nicht lesen</translation>
+		</message>
+		<message>
+			<source>it is none</source>
+			<translation>es ist keiner</translation>
+		</message>
+		<message>
+			<source>it was cancelled; nothing was written</source>
+			<translation>es wurde abgebrochen; nichts wurde geschrieben</translation>
+		</message>
+		<message>
+			<source>it was written by a newer version</source>
+			<translation>es wurde von einer neueren Fassung geschrieben</translation>
+		</message>
+		<message>
 			<source>its hue °</source>
 			<translation>ihr Farbton °</translation>
+		</message>
+		<message>
+			<source>its metadata cannot be written</source>
+			<translation>seine Metadaten lassen sich nicht schreiben</translation>
+		</message>
+		<message>
+			<source>its metadata cannot be written: the disk may be full</source>
+			<translation>seine Metadaten lassen sich nicht schreiben: der Datenträger könnte voll sein</translation>
+		</message>
+		<message>
+			<source>its own picture again</source>
+			<translation>wieder das eigene Bild</translation>
 		</message>
 		<message>
 			<source>its profile does not say its inks</source>
 			<translation>sein Profil nennt seine Druckfarben nicht</translation>
 		</message>
 		<message>
+			<source>its size</source>
+			<translation>seine Größe</translation>
+		</message>
+		<message>
+			<source>jpeg, png8, png16, tiff8, tiff16, webp, exr or exr32</source>
+			<translation>jpeg, png8, png16, tiff8, tiff16, webp, exr oder exr32</translation>
+		</message>
+		<message>
 			<source>jug</source>
 			<translation>Krug</translation>
 		</message>
 		<message>
+			<source>key</source>
+			<translation>Tonart</translation>
+		</message>
+		<message>
 			<source>key %1</source>
 			<translation>Leitfarbe %1</translation>
+		</message>
+		<message>
+			<source>key colour</source>
+			<translation>Leitfarbe</translation>
 		</message>
 		<message>
 			<source>key colours</source>
@@ -9560,6 +10675,14 @@ Grenzen: %2</translation>
 			<translation>neigend</translation>
 		</message>
 		<message>
+			<source>leaning aside</source>
+			<translation>seitliche Neigung</translation>
+		</message>
+		<message>
+			<source>leaning up</source>
+			<translation>Neigung nach oben</translation>
+		</message>
+		<message>
 			<source>leave below</source>
 			<translation>lassen unter</translation>
 		</message>
@@ -9572,6 +10695,14 @@ Grenzen: %2</translation>
 			<translation>Zitrone</translation>
 		</message>
 		<message>
+			<source>lens %1</source>
+			<translation>Objektiv %1</translation>
+		</message>
+		<message>
+			<source>less chroma</source>
+			<translation>weniger Buntheit</translation>
+		</message>
+		<message>
 			<source>lets %1 % through</source>
 			<translation>lässt %1 % durch</translation>
 		</message>
@@ -9582,6 +10713,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>light first</source>
 			<translation>zuerst das Licht</translation>
+		</message>
+		<message>
+			<source>light has no codes</source>
+			<translation>Licht hat keine Codes</translation>
 		</message>
 		<message>
 			<source>light ±</source>
@@ -9602,6 +10737,14 @@ Grenzen: %2</translation>
 		<message>
 			<source>lightness held</source>
 			<translation>Helligkeit gehalten</translation>
+		</message>
+		<message>
+			<source>lightness overshoots by %1 hundredths along strong edges</source>
+			<translation>die Helligkeit schwingt an kräftigen Kanten um %1 Hundertstel über</translation>
+		</message>
+		<message>
+			<source>lightness overshoots by %1 hundredths along the edge of %2</source>
+			<translation>die Helligkeit schwingt am Rand von %2 um %1 Hundertstel über</translation>
 		</message>
 		<message>
 			<source>likely ΔE %1 from the treatment; of nine such frames in ten below %2</source>
@@ -9636,6 +10779,18 @@ Grenzen: %2</translation>
 			<translation>Look</translation>
 		</message>
 		<message>
+			<source>look %1</source>
+			<translation>Look %1</translation>
+		</message>
+		<message>
+			<source>look %1 added</source>
+			<translation>Look %1 hinzugefügt</translation>
+		</message>
+		<message>
+			<source>look %1 taken away</source>
+			<translation>Look %1 entfernt</translation>
+		</message>
+		<message>
 			<source>look: %1</source>
 			<translation>Look: %1</translation>
 		</message>
@@ -9652,6 +10807,10 @@ Grenzen: %2</translation>
 			<translation>in der Datei verloren: %1</translation>
 		</message>
 		<message>
+			<source>magenta</source>
+			<translation>Magenta</translation>
+		</message>
+		<message>
 			<source>matched to %1</source>
 			<translation>angeglichen an %1</translation>
 		</message>
@@ -9666,6 +10825,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>meant %1 stops from its lead</source>
 			<translation>gewollt %1 Blenden von der Leitaufnahme</translation>
+		</message>
+		<message>
+			<source>measured anew</source>
+			<translation>neu gemessen</translation>
 		</message>
 		<message>
 			<source>measured on %1</source>
@@ -9716,6 +10879,14 @@ Grenzen: %2</translation>
 			<translation>Anteil</translation>
 		</message>
 		<message>
+			<source>mix outside its limits</source>
+			<translation>Mischung außerhalb ihrer Grenzen</translation>
+		</message>
+		<message>
+			<source>mixed light: %1 of it lies in another light</source>
+			<translation>Mischlicht: %1 davon liegt in anderem Licht</translation>
+		</message>
+		<message>
 			<source>mm</source>
 			<translation>mm</translation>
 		</message>
@@ -9728,12 +10899,40 @@ Grenzen: %2</translation>
 			<translation>monoton</translation>
 		</message>
 		<message>
+			<source>mood taken away</source>
+			<translation>Stimmung entfernt</translation>
+		</message>
+		<message>
+			<source>mood: %1</source>
+			<translation>Stimmung: %1</translation>
+		</message>
+		<message>
+			<source>more chroma</source>
+			<translation>mehr Buntheit</translation>
+		</message>
+		<message>
+			<source>more colourful</source>
+			<translation>bunter</translation>
+		</message>
+		<message>
+			<source>more than 0</source>
+			<translation>mehr als 0</translation>
+		</message>
+		<message>
+			<source>most colours are clipped after the treatment: where they came from cannot be told</source>
+			<translation>nach der Behandlung sind die meisten Farben beschnitten: woher sie kamen, lässt sich nicht sagen</translation>
+		</message>
+		<message>
 			<source>most ink %1 %</source>
 			<translation>höchster Auftrag %1 %</translation>
 		</message>
 		<message>
 			<source>most ink %1 %, over %2 % on %3 % of the picture</source>
 			<translation>höchster Auftrag %1 %, über %2 % auf %3 % des Bildes</translation>
+		</message>
+		<message>
+			<source>move outside its limits</source>
+			<translation>Bewegung außerhalb ihrer Grenzen</translation>
 		</message>
 		<message>
 			<source>much</source>
@@ -9750,6 +10949,18 @@ Grenzen: %2</translation>
 		<message>
 			<source>name</source>
 			<translation>Name</translation>
+		</message>
+		<message>
+			<source>name %1</source>
+			<translation>Name %1</translation>
+		</message>
+		<message>
+			<source>name, number, light, look, date or recipe</source>
+			<translation>name, number, light, look, date oder recipe</translation>
+		</message>
+		<message>
+			<source>names would all be the same</source>
+			<translation>alle Namen wären gleich</translation>
 		</message>
 		<message>
 			<source>near</source>
@@ -9792,6 +11003,18 @@ Grenzen: %2</translation>
 			<translation>nie</translation>
 		</message>
 		<message>
+			<source>no</source>
+			<translation>nein</translation>
+		</message>
+		<message>
+			<source>no colour</source>
+			<translation>keine Farbe</translation>
+		</message>
+		<message>
+			<source>no colours can be made for this profile</source>
+			<translation>für dieses Profil lassen sich keine Farben machen</translation>
+		</message>
+		<message>
 			<source>no difference in parameters</source>
 			<translation>kein Unterschied in den Werten</translation>
 		</message>
@@ -9812,6 +11035,10 @@ Grenzen: %2</translation>
 			<translation>kein Auftrag ist offen</translation>
 		</message>
 		<message>
+			<source>no known lens</source>
+			<translation>kein bekanntes Objektiv</translation>
+		</message>
+		<message>
 			<source>no lens file knows it: draw a line, or type</source>
 			<translation>keine Objektivdatei kennt es: eine Linie ziehen oder eintippen</translation>
 		</message>
@@ -9820,20 +11047,124 @@ Grenzen: %2</translation>
 			<translation>keine Grenze</translation>
 		</message>
 		<message>
+			<source>no mask</source>
+			<translation>keine Maske</translation>
+		</message>
+		<message>
 			<source>no note</source>
 			<translation>ohne Notiz</translation>
+		</message>
+		<message>
+			<source>no one white is right for both parts: an area with a white of its own is</source>
+			<translation>kein Weiß stimmt für beide Teile: ein Bereich mit eigenem Weiß schon</translation>
 		</message>
 		<message>
 			<source>no other frame tells its sensitivity</source>
 			<translation>keine andere Aufnahme nennt ihre Empfindlichkeit</translation>
 		</message>
 		<message>
+			<source>no own recipe of this name</source>
+			<translation>kein eigenes Rezept dieses Namens</translation>
+		</message>
+		<message>
+			<source>no own route of this name</source>
+			<translation>kein eigener Weg dieses Namens</translation>
+		</message>
+		<message>
+			<source>no part of a job has this name</source>
+			<translation>kein Teil eines Auftrags heißt so</translation>
+		</message>
+		<message>
+			<source>no part of a library</source>
+			<translation>kein Teil einer Sammlung</translation>
+		</message>
+		<message>
+			<source>no picture has colours enough</source>
+			<translation>kein Bild hat genug Farben</translation>
+		</message>
+		<message>
+			<source>no pictures in this folder (JPEG, PNG, TIFF, WebP or raw)</source>
+			<translation>keine Bilder in diesem Ordner (JPEG, PNG, TIFF, WebP oder Raw)</translation>
+		</message>
+		<message>
+			<source>no place of the library</source>
+			<translation>kein Ort der Sammlung</translation>
+		</message>
+		<message>
+			<source>no recipe of this name</source>
+			<translation>kein Rezept dieses Namens</translation>
+		</message>
+		<message>
+			<source>no recipe was chosen</source>
+			<translation>es wurde kein Rezept gewählt</translation>
+		</message>
+		<message>
+			<source>no round asked for this answer</source>
+			<translation>keine Runde fragte nach dieser Antwort</translation>
+		</message>
+		<message>
+			<source>no single change of the balance mends it</source>
+			<translation>keine einzelne Änderung des Ausgleichs behebt es</translation>
+		</message>
+		<message>
+			<source>no smooth area is large enough to show steps</source>
+			<translation>keine glatte Fläche ist groß genug, um Stufen zu zeigen</translation>
+		</message>
+		<message>
+			<source>no stars</source>
+			<translation>keine Sterne</translation>
+		</message>
+		<message>
+			<source>no such file</source>
+			<translation>keine solche Datei</translation>
+		</message>
+		<message>
+			<source>no such file or folder</source>
+			<translation>keine solche Datei und kein solcher Ordner</translation>
+		</message>
+		<message>
+			<source>no such folder</source>
+			<translation>kein solcher Ordner</translation>
+		</message>
+		<message>
+			<source>no such page</source>
+			<translation>keine solche Seite</translation>
+		</message>
+		<message>
+			<source>no such part</source>
+			<translation>kein solcher Teil</translation>
+		</message>
+		<message>
+			<source>no such steps to join</source>
+			<translation>keine solchen Schritte zu verbinden</translation>
+		</message>
+		<message>
+			<source>no such version</source>
+			<translation>keine solche Fassung</translation>
+		</message>
+		<message>
+			<source>no target</source>
+			<translation>kein Ziel</translation>
+		</message>
+		<message>
 			<source>no tint to see</source>
 			<translation>keine Tonung zu sehen</translation>
 		</message>
 		<message>
+			<source>no value of this part</source>
+			<translation>kein Wert dieses Teils</translation>
+		</message>
+		<message>
 			<source>noise %1 %, colour %2 %; all off: %3 dB less, edges keep %4 %</source>
 			<translation>Rauschen %1 %, Farbe %2 %; ganz weg: %3 dB weniger, Kanten behalten %4 %</translation>
+		</message>
+		<message>
+			<source>noise is of the file and not of the look</source>
+			<translation>Rauschen gehört zur Datei und nicht zum Look</translation>
+		</message>
+		<message>
+			<source>noise of %1 hundredths in flat places</source>
+			<translation>Rauschen von %1 Hundertsteln in ruhigen Flächen</translation>
 		</message>
 		<message>
 			<source>noise of a code before 8 bits</source>
@@ -9844,12 +11175,84 @@ Grenzen: %2</translation>
 			<translation>Rauschen weg</translation>
 		</message>
 		<message>
+			<source>noise taken off</source>
+			<translation>gemindertes Rauschen</translation>
+		</message>
+		<message>
 			<source>none</source>
 			<translation>keine</translation>
 		</message>
 		<message>
+			<source>none of these changed the look</source>
+			<translation>nichts davon änderte den Look</translation>
+		</message>
+		<message>
+			<source>not a .cube table</source>
+			<translation>keine .cube-Tabelle</translation>
+		</message>
+		<message>
+			<source>not a Common LUT Format file</source>
+			<translation>keine Datei im Common LUT Format</translation>
+		</message>
+		<message>
+			<source>not a Hald picture</source>
+			<translation>kein Hald-Bild</translation>
+		</message>
+		<message>
+			<source>not a colour profile</source>
+			<translation>kein Farbprofil</translation>
+		</message>
+		<message>
+			<source>not a file</source>
+			<translation>keine Datei</translation>
+		</message>
+		<message>
+			<source>not a finite number in the result</source>
+			<translation>keine endliche Zahl im Ergebnis</translation>
+		</message>
+		<message>
+			<source>not a job of this program</source>
+			<translation>kein Auftrag dieses Programms</translation>
+		</message>
+		<message>
+			<source>not a list of written files</source>
+			<translation>keine Liste geschriebener Dateien</translation>
+		</message>
+		<message>
+			<source>not a look: the file is not JSON</source>
+			<translation>kein Look: die Datei ist kein JSON</translation>
+		</message>
+		<message>
+			<source>not a mask</source>
+			<translation>keine Maske</translation>
+		</message>
+		<message>
+			<source>not a picture this program reads</source>
+			<translation>kein Bild, das dieses Programm liest</translation>
+		</message>
+		<message>
+			<source>not a recipe</source>
+			<translation>kein Rezept</translation>
+		</message>
+		<message>
+			<source>not a route</source>
+			<translation>kein Weg</translation>
+		</message>
+		<message>
+			<source>not a shape this version knows</source>
+			<translation>keine Form, die diese Fassung kennt</translation>
+		</message>
+		<message>
+			<source>not an ASC CDL file</source>
+			<translation>keine ASC-CDL-Datei</translation>
+		</message>
+		<message>
 			<source>not balanced</source>
 			<translation>nicht ausgeglichen</translation>
+		</message>
+		<message>
+			<source>not even all of it takes the finding away: %1</source>
+			<translation>nicht einmal alles davon behebt den Befund: %1</translation>
 		</message>
 		<message>
 			<source>not found</source>
@@ -9858,6 +11261,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>not here</source>
 			<translation>nicht hier</translation>
+		</message>
+		<message>
+			<source>not known</source>
+			<translation>nicht bekannt</translation>
 		</message>
 		<message>
 			<source>not looked up</source>
@@ -9908,8 +11315,24 @@ Grenzen: %2</translation>
 			<translation>nichts bei</translation>
 		</message>
 		<message>
+			<source>nothing can be kept here</source>
+			<translation>hier lässt sich nichts aufbewahren</translation>
+		</message>
+		<message>
+			<source>nothing draws the eye from the subject by the look</source>
+			<translation>nichts lenkt durch den Look vom Motiv ab</translation>
+		</message>
+		<message>
 			<source>nothing moves by itself</source>
 			<translation>nichts bewegt sich von selbst</translation>
+		</message>
+		<message>
+			<source>nothing that shows</source>
+			<translation>nichts Sichtbares</translation>
+		</message>
+		<message>
+			<source>nothing to open</source>
+			<translation>nichts zu öffnen</translation>
 		</message>
 		<message>
 			<source>nothing worth changing</source>
@@ -9918,6 +11341,14 @@ Grenzen: %2</translation>
 		<message>
 			<source>now</source>
 			<translation>jetzt</translation>
+		</message>
+		<message>
+			<source>number of curve points</source>
+			<translation>Zahl der Kurvenpunkte</translation>
+		</message>
+		<message>
+			<source>numbers near the picture</source>
+			<translation>Zahlen nahe dem Bild</translation>
 		</message>
 		<message>
 			<source>of a light</source>
@@ -9936,6 +11367,10 @@ Grenzen: %2</translation>
 			<translation>an</translation>
 		</message>
 		<message>
+			<source>on %1: ΔE00 mean %2, 95 % below %3, at most %4</source>
+			<translation>auf %1: ΔE00 im Mittel %2, 95 % unter %3, höchstens %4</translation>
+		</message>
+		<message>
 			<source>on the practice job</source>
 			<translation>am Übungsauftrag</translation>
 		</message>
@@ -9952,8 +11387,16 @@ Grenzen: %2</translation>
 			<translation>eine Aufnahme</translation>
 		</message>
 		<message>
+			<source>one that no other has</source>
+			<translation>einer, den kein anderer hat</translation>
+		</message>
+		<message>
 			<source>only %1</source>
 			<translation>nur %1</translation>
+		</message>
+		<message>
+			<source>only a number has digits in a name</source>
+			<translation>nur eine Nummer hat Stellen im Namen</translation>
 		</message>
 		<message>
 			<source>only this differs: other light on it, or another thing</source>
@@ -9976,6 +11419,10 @@ Grenzen: %2</translation>
 			<translation>andere Farben</translation>
 		</message>
 		<message>
+			<source>other content: %1 has colours no other frame has</source>
+			<translation>anderer Inhalt: %1 hat Farben, die keine andere Aufnahme hat</translation>
+		</message>
+		<message>
 			<source>other light</source>
 			<translation>anderes Licht</translation>
 		</message>
@@ -9992,6 +11439,10 @@ Grenzen: %2</translation>
 			<translation>aus</translation>
 		</message>
 		<message>
+			<source>out of group %1</source>
+			<translation>aus Gruppe %1</translation>
+		</message>
+		<message>
 			<source>out%1</source>
 			<translation>unterwegs%1</translation>
 		</message>
@@ -10002,6 +11453,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>outside</source>
 			<translation>außerhalb</translation>
+		</message>
+		<message>
+			<source>over all colours: ΔE00 mean %1, 95 % below %2, at most %3</source>
+			<translation>über alle Farben: ΔE00 im Mittel %1, 95 % unter %2, höchstens %3</translation>
 		</message>
 		<message>
 			<source>own size</source>
@@ -10032,6 +11487,26 @@ Grenzen: %2</translation>
 			<translation>bringt das Bild</translation>
 		</message>
 		<message>
+			<source>picture too large</source>
+			<translation>Bild zu groß</translation>
+		</message>
+		<message>
+			<source>pictures cannot be seen as on this screen</source>
+			<translation>Bilder lassen sich nicht wie auf diesem Bildschirm sehen</translation>
+		</message>
+		<message>
+			<source>pictures cannot be shown through this profile</source>
+			<translation>Bilder lassen sich durch dieses Profil nicht zeigen</translation>
+		</message>
+		<message>
+			<source>pictures that came back cannot be kept there</source>
+			<translation>zurückgekommene Bilder lassen sich dort nicht aufbewahren</translation>
+		</message>
+		<message>
+			<source>pictures with colours</source>
+			<translation>Bilder mit Farben</translation>
+		</message>
+		<message>
 			<source>pin</source>
 			<translation>Merker</translation>
 		</message>
@@ -10054,6 +11529,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>plum</source>
 			<translation>Pflaume</translation>
+		</message>
+		<message>
+			<source>position 0 to 1, hue 0 to 360, chroma 0 to 0.3, reach 0.05 to 1.5</source>
+			<translation>Lage 0 bis 1, Farbton 0 bis 360, Buntheit 0 bis 0,3, Reichweite 0,05 bis 1,5</translation>
 		</message>
 		<message>
 			<source>present</source>
@@ -10096,6 +11575,10 @@ Grenzen: %2</translation>
 			<translation>Verlauf</translation>
 		</message>
 		<message>
+			<source>ramp, ellipse, outline, stroke, range or found</source>
+			<translation>ramp, ellipse, outline, stroke, range oder found</translation>
+		</message>
+		<message>
 			<source>rated</source>
 			<translation>gewertete</translation>
 		</message>
@@ -10128,6 +11611,14 @@ Grenzen: %2</translation>
 			<translation>wird gelesen …</translation>
 		</message>
 		<message>
+			<source>reason taken away</source>
+			<translation>Grund entfernt</translation>
+		</message>
+		<message>
+			<source>reason: %1</source>
+			<translation>Grund: %1</translation>
+		</message>
+		<message>
 			<source>red</source>
 			<translation>Rot</translation>
 		</message>
@@ -10144,12 +11635,36 @@ Grenzen: %2</translation>
 			<translation>Rot drehen °</translation>
 		</message>
 		<message>
+			<source>red, green and blue</source>
+			<translation>Rot, Grün und Blau</translation>
+		</message>
+		<message>
+			<source>redder</source>
+			<translation>röter</translation>
+		</message>
+		<message>
+			<source>reds lose %1 % of their chroma to local contrast</source>
+			<translation>Rottöne verlieren %1 % ihrer Buntheit an lokalen Kontrast</translation>
+		</message>
+		<message>
 			<source>reference</source>
 			<translation>Vorlage</translation>
 		</message>
 		<message>
+			<source>reference noted</source>
+			<translation>Vorlage vermerkt</translation>
+		</message>
+		<message>
+			<source>reference taken away</source>
+			<translation>Vorlage entfernt</translation>
+		</message>
+		<message>
 			<source>reference: %1</source>
 			<translation>Vorlage: %1</translation>
+		</message>
+		<message>
+			<source>regions left out %1</source>
+			<translation>ausgelassene Stellen %1</translation>
 		</message>
 		<message>
 			<source>relative</source>
@@ -10167,8 +11682,16 @@ Grenzen: %2</translation>
 			<translation>Auflösung</translation>
 		</message>
 		<message>
+			<source>response %1</source>
+			<translation>Kennlinie %1</translation>
+		</message>
+		<message>
 			<source>rest the eyes after</source>
 			<translation>die Augen ruhen nach</translation>
+		</message>
+		<message>
+			<source>rests on %1</source>
+			<translation>beruht auf %1</translation>
 		</message>
 		<message>
 			<source>result</source>
@@ -10179,8 +11702,27 @@ Grenzen: %2</translation>
 			<translation>Rechte</translation>
 		</message>
 		<message>
+			<source>role %1 added</source>
+			<translation>Rolle %1 hinzugefügt</translation>
+		</message>
+		<message>
+			<source>role %1 changed</source>
+			<translation>Rolle %1 geändert</translation>
+		</message>
+		<message>
+			<source>role %1 removed</source>
+			<translation>Rolle %1 entfernt</translation>
+		</message>
+		<message>
 			<source>round %1 of %2, %3 right</source>
 			<translation>Runde %1 von %2, %3 richtig</translation>
+		</message>
+		<message numerus="yes">
+			<source>round %1: %n files</source>
+			<translation>
+				<numerusform>Runde %1: %n Datei</numerusform>
+				<numerusform>Runde %1: %n Dateien</numerusform>
+			</translation>
 		</message>
 		<message>
 			<source>roundness</source>
@@ -10195,12 +11737,20 @@ Grenzen: %2</translation>
 			<translation>sRGB ein</translation>
 		</message>
 		<message>
+			<source>same things as %1</source>
+			<translation>gleiche Dinge wie %1</translation>
+		</message>
+		<message>
 			<source>sampled</source>
 			<translation>abgetastet</translation>
 		</message>
 		<message>
 			<source>saturation</source>
 			<translation>sättigungstreu</translation>
+		</message>
+		<message>
+			<source>saturation 0 or more</source>
+			<translation>Sättigung 0 oder mehr</translation>
 		</message>
 		<message>
 			<source>says</source>
@@ -10223,12 +11773,24 @@ Grenzen: %2</translation>
 			<translation>gesehen wie %1</translation>
 		</message>
 		<message>
+			<source>set</source>
+			<translation>Auswahl</translation>
+		</message>
+		<message>
+			<source>set by hand</source>
+			<translation>von Hand gesetzt</translation>
+		</message>
+		<message>
 			<source>setting</source>
 			<translation>Einstellung</translation>
 		</message>
 		<message>
 			<source>settings and colours</source>
 			<translation>Einstellungen und Farben</translation>
+		</message>
+		<message>
+			<source>settings; same things as %1</source>
+			<translation>Kameraeinstellungen; gleiche Dinge wie %1</translation>
 		</message>
 		<message>
 			<source>shade</source>
@@ -10239,6 +11801,10 @@ Grenzen: %2</translation>
 			<translation>Form</translation>
 		</message>
 		<message>
+			<source>shape %1</source>
+			<translation>Format %1</translation>
+		</message>
+		<message>
 			<source>sharpening</source>
 			<translation>Schärfung</translation>
 		</message>
@@ -10247,12 +11813,20 @@ Grenzen: %2</translation>
 			<translation>Schonung</translation>
 		</message>
 		<message>
+			<source>shutter, aperture and sensitivity</source>
+			<translation>Verschlusszeit, Blende und Empfindlichkeit</translation>
+		</message>
+		<message>
 			<source>size</source>
 			<translation>Größe</translation>
 		</message>
 		<message>
 			<source>size %</source>
 			<translation>Größe %</translation>
+		</message>
+		<message>
+			<source>size of words and controls</source>
+			<translation>Größe von Wörtern und Bedienelementen</translation>
 		</message>
 		<message>
 			<source>size ‰</source>
@@ -10267,16 +11841,48 @@ Grenzen: %2</translation>
 			<translation>Steigung</translation>
 		</message>
 		<message>
+			<source>slope 0 or more, power above 0, finite numbers</source>
+			<translation>Steigung 0 oder mehr, Potenz über 0, endliche Zahlen</translation>
+		</message>
+		<message>
+			<source>something that this version cannot read (%1)</source>
+			<translation>etwas, das diese Fassung des Programms nicht lesen kann (%1)</translation>
+		</message>
+		<message>
 			<source>split opposite</source>
 			<translation>geteilt</translation>
+		</message>
+		<message>
+			<source>srgb, p3, oprgb, prophoto, rec2020 or linear</source>
+			<translation>srgb, p3, oprgb, prophoto, rec2020 oder linear</translation>
+		</message>
+		<message>
+			<source>stages were expected</source>
+			<translation>Stationen wurden erwartet</translation>
+		</message>
+		<message>
+			<source>stands alone: no other frame in its light</source>
+			<translation>steht allein: keine andere Aufnahme in ihrem Licht</translation>
+		</message>
+		<message>
+			<source>stands for its light</source>
+			<translation>steht für ihr Licht</translation>
 		</message>
 		<message>
 			<source>step</source>
 			<translation>Schritt</translation>
 		</message>
 		<message>
+			<source>step %1</source>
+			<translation>Schritt %1</translation>
+		</message>
+		<message>
 			<source>step %1 %2 of %3</source>
 			<translation>Schritt %1 %2 von %3</translation>
+		</message>
+		<message>
+			<source>steps that work by place cannot be joined</source>
+			<translation>Schritte, die nach dem Ort wirken, lassen sich nicht verbinden</translation>
 		</message>
 		<message>
 			<source>stone</source>
@@ -10295,12 +11901,24 @@ Grenzen: %2</translation>
 			<translation>gerade</translation>
 		</message>
 		<message>
+			<source>straightened</source>
+			<translation>gerade gerichtet</translation>
+		</message>
+		<message>
 			<source>straw</source>
 			<translation>Stroh</translation>
 		</message>
 		<message>
 			<source>strength</source>
 			<translation>Stärke</translation>
+		</message>
+		<message>
+			<source>strength %1</source>
+			<translation>Stärke %1</translation>
+		</message>
+		<message>
+			<source>strength outside its limits</source>
+			<translation>Stärke außerhalb ihrer Grenzen</translation>
 		</message>
 		<message>
 			<source>stretch</source>
@@ -10327,8 +11945,104 @@ Grenzen: %2</translation>
 			<translation>Schalter</translation>
 		</message>
 		<message>
+			<source>switched off</source>
+			<translation>ausgeschaltet</translation>
+		</message>
+		<message>
+			<source>switched on</source>
+			<translation>eingeschaltet</translation>
+		</message>
+		<message>
+			<source>table size outside the limits</source>
+			<translation>Tabellengröße außerhalb der Grenzen</translation>
+		</message>
+		<message>
+			<source>ten numbers</source>
+			<translation>zehn Zahlen</translation>
+		</message>
+		<message>
+			<source>text</source>
+			<translation>Text</translation>
+		</message>
+		<message>
 			<source>texture</source>
 			<translation>Struktur</translation>
+		</message>
+		<message>
+			<source>the balance cannot be read</source>
+			<translation>der Ausgleich lässt sich nicht lesen</translation>
+		</message>
+		<message>
+			<source>the colour profile cannot be read</source>
+			<translation>das Farbprofil lässt sich nicht lesen</translation>
+		</message>
+		<message>
+			<source>the colour profile did not arrive in the file</source>
+			<translation>das Farbprofil kam nicht in der Datei an</translation>
+		</message>
+		<message>
+			<source>the curve must not fall</source>
+			<translation>die Kurve darf nicht fallen</translation>
+		</message>
+		<message>
+			<source>the domain 0 to 1</source>
+			<translation>der Bereich 0 bis 1</translation>
+		</message>
+		<message>
+			<source>the embedded colour profile cannot be used</source>
+			<translation>das eingebettete Farbprofil lässt sich nicht verwenden</translation>
+		</message>
+		<message>
+			<source>the embedded colour profile does not fit the picture</source>
+			<translation>das eingebettete Farbprofil passt nicht zum Bild</translation>
+		</message>
+		<message>
+			<source>the embedded colour profile is damaged</source>
+			<translation>das eingebettete Farbprofil ist beschädigt</translation>
+		</message>
+		<message>
+			<source>the embedded grey profile has no tone curve</source>
+			<translation>das eingebettete Grauprofil hat keine Tonwertkurve</translation>
+		</message>
+		<message>
+			<source>the exposures do not determine a response</source>
+			<translation>die Belichtungen bestimmen keine Kennlinie</translation>
+		</message>
+		<message>
+			<source>the exposures of a bracket differ in size</source>
+			<translation>die Belichtungen einer Reihe sind verschieden groß</translation>
+		</message>
+		<message>
+			<source>the file cannot be made that light at this size</source>
+			<translation>so leicht lässt sich die Datei in dieser Größe nicht machen</translation>
+		</message>
+		<message>
+			<source>the file does not say how it was exposed</source>
+			<translation>die Datei sagt nicht, wie belichtet wurde</translation>
+		</message>
+		<message>
+			<source>the file has 16 bits: steps are as fine as the result can hold</source>
+			<translation>die Datei hat 16 Bit: die Stufen sind so fein, wie das Ergebnis sie halten kann</translation>
+		</message>
+		<message>
+			<source>the file holds nothing there; another exposure of it might</source>
+			<translation>die Datei enthält dort nichts; eine andere Belichtung vielleicht</translation>
+		</message>
+		<message>
+			<source>the file is empty</source>
+			<translation>die Datei ist leer</translation>
+		</message>
+		<message>
+			<source>the file is too large</source>
+			<translation>die Datei ist zu groß</translation>
+		</message>
+		<message>
+			<source>the folder cannot be read</source>
+			<translation>der Ordner lässt sich nicht lesen</translation>
+		</message>
+		<message>
+			<source>the folder of its pictures cannot be made</source>
+			<translation>der Ordner für seine Bilder lässt sich nicht anlegen</translation>
 		</message>
 		<message>
 			<source>the frame in hand</source>
@@ -10343,12 +12057,148 @@ Grenzen: %2</translation>
 			<translation>die Aufnahme ist heller oder dunkler</translation>
 		</message>
 		<message>
+			<source>the frame leans %1° to the left</source>
+			<translation>die Aufnahme neigt sich %1° nach links</translation>
+		</message>
+		<message>
+			<source>the frame leans %1° to the right</source>
+			<translation>die Aufnahme neigt sich %1° nach rechts</translation>
+		</message>
+		<message>
+			<source>the frame was not read</source>
+			<translation>die Aufnahme wurde nicht gelesen</translation>
+		</message>
+		<message>
 			<source>the input it expects: balanced frames, window light</source>
 			<translation>was er erwartet: ausgeglichene Aufnahmen, Fensterlicht</translation>
 		</message>
 		<message>
+			<source>the job cannot be opened</source>
+			<translation>der Auftrag lässt sich nicht öffnen</translation>
+		</message>
+		<message>
+			<source>the job cannot be used</source>
+			<translation>der Auftrag lässt sich nicht verwenden</translation>
+		</message>
+		<message>
+			<source>the job has no such look</source>
+			<translation>der Auftrag hat keinen solchen Look</translation>
+		</message>
+		<message>
+			<source>the job has no such revision</source>
+			<translation>der Auftrag hat keinen solchen Stand</translation>
+		</message>
+		<message>
+			<source>the job was written by a newer version</source>
+			<translation>der Auftrag wurde von einer neueren Fassung geschrieben</translation>
+		</message>
+		<message>
+			<source>the journal cannot be read here, and nothing was changed</source>
+			<translation>das Tagebuch lässt sich hier nicht lesen, und nichts wurde geändert</translation>
+		</message>
+		<message>
+			<source>the key colours cannot be read</source>
+			<translation>die Leitfarben lassen sich nicht lesen</translation>
+		</message>
+		<message>
+			<source>the lead of the light does not show it</source>
+			<translation>die Leitaufnahme des Lichts zeigt es nicht</translation>
+		</message>
+		<message>
+			<source>the list of a part cannot be read</source>
+			<translation>die Liste eines Teils lässt sich nicht lesen</translation>
+		</message>
+		<message>
+			<source>the look has no room for further roles</source>
+			<translation>der Look hat keinen Platz für weitere Rollen</translation>
+		</message>
+		<message>
+			<source>the look has no room for further steps</source>
+			<translation>der Look hat keinen Platz für weitere Schritte</translation>
+		</message>
+		<message>
+			<source>the look has no such step</source>
+			<translation>der Look hat keinen solchen Schritt</translation>
+		</message>
+		<message>
+			<source>the look makes it %1 hundredths darker than the lead of its light</source>
+			<translation>der Look macht sie %1 Hundertstel dunkler als die Leitaufnahme ihres Lichts</translation>
+		</message>
+		<message>
+			<source>the look makes it %1 hundredths lighter than the lead of its light</source>
+			<translation>der Look macht sie %1 Hundertstel heller als die Leitaufnahme ihres Lichts</translation>
+		</message>
+		<message>
+			<source>the look makes the frame %1 hundredths darker on the whole</source>
+			<translation>der Look macht die Aufnahme im Ganzen %1 Hundertstel dunkler</translation>
+		</message>
+		<message>
+			<source>the look makes the frame %1 hundredths lighter on the whole</source>
+			<translation>der Look macht die Aufnahme im Ganzen %1 Hundertstel heller</translation>
+		</message>
+		<message>
+			<source>the look that is in it cannot be read</source>
+			<translation>der Look darin lässt sich nicht lesen</translation>
+		</message>
+		<message>
+			<source>the look tints greys of tone %1 by %2, towards %3, though its card wants them %4</source>
+			<translation>der Look tönt Grau der Stufe %1 um %2 nach %3, obwohl seine Karte es %4 will</translation>
+		</message>
+		<message>
+			<source>the look tints it, not the light</source>
+			<translation>der Look tönt es, nicht das Licht</translation>
+		</message>
+		<message>
+			<source>the mask of an area is not there</source>
+			<translation>die Maske eines Bereichs ist nicht da</translation>
+		</message>
+		<message>
+			<source>the name of a parameter</source>
+			<translation>der Name eines Parameters</translation>
+		</message>
+		<message>
 			<source>the one frame</source>
 			<translation>die eine Aufnahme</translation>
+		</message>
+		<message>
+			<source>the pages could not be made</source>
+			<translation>die Seiten ließen sich nicht machen</translation>
+		</message>
+		<message>
+			<source>the patch lies outside the picture</source>
+			<translation>der Fleck liegt außerhalb des Bildes</translation>
+		</message>
+		<message>
+			<source>the picture after is flat: nothing can be told from it</source>
+			<translation>das Bild danach ist einfarbig: ihm ist nichts zu entnehmen</translation>
+		</message>
+		<message>
+			<source>the picture before is flat: its colours are all alike</source>
+			<translation>das Bild davor ist einfarbig: seine Farben sind alle gleich</translation>
+		</message>
+		<message>
+			<source>the picture is cut short</source>
+			<translation>das Bild ist abgeschnitten</translation>
+		</message>
+		<message>
+			<source>the picture is flat: there is nothing to match to</source>
+			<translation>das Bild ist einfarbig: es gibt nichts anzugleichen</translation>
+		</message>
+		<message>
+			<source>the pictures differ in size</source>
+			<translation>die Bilder sind verschieden groß</translation>
+		</message>
+		<message>
+			<source>the pictures do not show the same thing: nothing in one was found in the other</source>
+			<translation>die Bilder zeigen nicht dasselbe: nichts aus dem einen fand sich im anderen</translation>
+		</message>
+		<message>
+			<source>the pictures of a pair differ in size</source>
+			<translation>die Bilder eines Paars sind verschieden groß</translation>
+		</message>
+		<message>
+			<source>the raw file gives no picture of three colours</source>
+			<translation>die Raw-Datei ergibt kein Bild aus drei Farben</translation>
 		</message>
 		<message>
 			<source>the role %1 came along: say on each frame where it lies</source>
@@ -10371,8 +12221,24 @@ Grenzen: %2</translation>
 			<translation>dasselbe Bild wie %1</translation>
 		</message>
 		<message>
+			<source>the same values</source>
+			<translation>dieselben Werte</translation>
+		</message>
+		<message>
+			<source>the shoot</source>
+			<translation>die Serie</translation>
+		</message>
+		<message>
 			<source>the step</source>
 			<translation>der Schritt</translation>
+		</message>
+		<message>
+			<source>the subject stands out by %1, before the look by %2 (hundredths)</source>
+			<translation>das Motiv hebt sich um %1 ab, vor dem Look um %2 (Hundertstel)</translation>
+		</message>
+		<message>
+			<source>the table's values are missing</source>
+			<translation>die Werte der Tabelle fehlen</translation>
 		</message>
 		<message>
 			<source>the whole frame is cooler</source>
@@ -10403,8 +12269,44 @@ Grenzen: %2</translation>
 			<translation>das ganze Bild; Eingabe beendet</translation>
 		</message>
 		<message>
+			<source>there is no lead</source>
+			<translation>es gibt keine Leitaufnahme</translation>
+		</message>
+		<message>
+			<source>there is no manifest of a delivery here</source>
+			<translation>hier liegt keine Liste einer Lieferung</translation>
+		</message>
+		<message>
+			<source>there is no picture to practise on</source>
+			<translation>es gibt kein Bild zum Üben</translation>
+		</message>
+		<message>
+			<source>there is no such row</source>
+			<translation>es gibt keine solche Zeile</translation>
+		</message>
+		<message>
 			<source>there is not enough memory for it</source>
 			<translation>dafür ist nicht genug Speicher da</translation>
+		</message>
+		<message>
+			<source>there is nothing to ask about</source>
+			<translation>es gibt nichts zu fragen</translation>
+		</message>
+		<message>
+			<source>there is too little of it in one of the pictures to be matched</source>
+			<translation>in einem der Bilder ist zu wenig davon, um es anzugleichen</translation>
+		</message>
+		<message>
+			<source>there would be too many roles</source>
+			<translation>es wären zu viele Rollen</translation>
+		</message>
+		<message>
+			<source>there would be too many steps</source>
+			<translation>es wären zu viele Schritte</translation>
+		</message>
+		<message>
+			<source>these frames were all exposed alike</source>
+			<translation>diese Aufnahmen wurden alle gleich belichtet</translation>
 		</message>
 		<message>
 			<source>thing</source>
@@ -10417,6 +12319,34 @@ Grenzen: %2</translation>
 		<message>
 			<source>this frame</source>
 			<translation>diese Aufnahme</translation>
+		</message>
+		<message>
+			<source>this is no profile of a printer</source>
+			<translation>das ist kein Profil eines Druckers</translation>
+		</message>
+		<message>
+			<source>this is no profile of a screen</source>
+			<translation>das ist kein Profil eines Bildschirms</translation>
+		</message>
+		<message>
+			<source>this is not a colour profile, or it is damaged</source>
+			<translation>das ist kein Farbprofil, oder es ist beschädigt</translation>
+		</message>
+		<message>
+			<source>this is not a profile of a screen</source>
+			<translation>das ist kein Profil eines Bildschirms</translation>
+		</message>
+		<message>
+			<source>this pixel type is not read</source>
+			<translation>diese Art von Pixeln wird nicht gelesen</translation>
+		</message>
+		<message>
+			<source>this round was answered</source>
+			<translation>diese Runde ist beantwortet</translation>
+		</message>
+		<message>
+			<source>this was taken back: the job never went on from it</source>
+			<translation>das wurde zurückgenommen: der Auftrag ging nie von dort weiter</translation>
 		</message>
 		<message>
 			<source>ticked by hand</source>
@@ -10483,12 +12413,60 @@ Grenzen: %2</translation>
 			<translation>Töne tauschen nahe %1 die Plätze (Steigung %2, über 0 halten)</translation>
 		</message>
 		<message>
+			<source>too few colours are seen in both pictures</source>
+			<translation>zu wenige Farben sind in beiden Bildern zu sehen</translation>
+		</message>
+		<message>
+			<source>too few rows</source>
+			<translation>zu wenige Zeilen</translation>
+		</message>
+		<message>
+			<source>too large for a part</source>
+			<translation>zu groß für einen Teil</translation>
+		</message>
+		<message>
 			<source>too little in ours</source>
 			<translation>zu wenig bei uns</translation>
 		</message>
 		<message>
 			<source>too little in the reference</source>
 			<translation>zu wenig in der Vorlage</translation>
+		</message>
+		<message>
+			<source>too little is seen unclipped in both exposures</source>
+			<translation>zu wenig ist in beiden Belichtungen unbeschnitten</translation>
+		</message>
+		<message>
+			<source>too many dyes</source>
+			<translation>zu viele Farben</translation>
+		</message>
+		<message>
+			<source>too many entries</source>
+			<translation>zu viele Einträge</translation>
+		</message>
+		<message>
+			<source>too many families</source>
+			<translation>zu viele Familien</translation>
+		</message>
+		<message>
+			<source>too many operations</source>
+			<translation>zu viele Operationen</translation>
+		</message>
+		<message>
+			<source>too many roles</source>
+			<translation>zu viele Rollen</translation>
+		</message>
+		<message>
+			<source>too many steps</source>
+			<translation>zu viele Schritte</translation>
+		</message>
+		<message>
+			<source>too short or too long</source>
+			<translation>zu kurz oder zu lang</translation>
+		</message>
+		<message>
+			<source>too small to be measured</source>
+			<translation>zu klein zum Messen</translation>
 		</message>
 		<message>
 			<source>touches %1 % of the picture, %2 % of it apart</source>
@@ -10523,6 +12501,14 @@ Grenzen: %2</translation>
 			<translation>echt</translation>
 		</message>
 		<message>
+			<source>true or false</source>
+			<translation>wahr oder falsch</translation>
+		</message>
+		<message>
+			<source>true or false was expected</source>
+			<translation>wahr oder falsch wurde erwartet</translation>
+		</message>
+		<message>
 			<source>turn</source>
 			<translation>Drehung</translation>
 		</message>
@@ -10531,12 +12517,44 @@ Grenzen: %2</translation>
 			<translation>Drehung %1°, Buntheit ×%2, L %3</translation>
 		</message>
 		<message>
+			<source>turn -180 to 180, chroma 0 to 3, lightness -0.3 to 0.3</source>
+			<translation>Drehung -180 bis 180, Buntheit 0 bis 3, Helligkeit -0,3 bis 0,3</translation>
+		</message>
+		<message>
 			<source>turn °</source>
 			<translation>drehen °</translation>
 		</message>
 		<message>
+			<source>two recipes write into one folder; give them subfolders</source>
+			<translation>zwei Rezepte schreiben in einen Ordner; geben Sie ihnen Unterordner</translation>
+		</message>
+		<message>
+			<source>two stages of one id</source>
+			<translation>zwei Stationen mit einer Kennung</translation>
+		</message>
+		<message>
 			<source>under 0.1 %</source>
 			<translation>unter 0,1 %</translation>
+		</message>
+		<message>
+			<source>unexpected number of channels</source>
+			<translation>unerwartete Zahl von Kanälen</translation>
+		</message>
+		<message>
+			<source>unknown colour space</source>
+			<translation>unbekannter Farbraum</translation>
+		</message>
+		<message>
+			<source>unknown file ending</source>
+			<translation>unbekannte Dateiendung</translation>
+		</message>
+		<message>
+			<source>unknown file format</source>
+			<translation>unbekanntes Dateiformat</translation>
+		</message>
+		<message>
+			<source>unknown kind of table</source>
+			<translation>unbekannte Art von Tabelle</translation>
 		</message>
 		<message>
 			<source>up to %1</source>
@@ -10546,12 +12564,24 @@ Grenzen: %2</translation>
 			<source>up to step %1, %2</source>
 			<translation>bis Schritt %1, %2</translation>
 		</message>
+		<message>
+			<source>uprights lean together by %1°</source>
+			<translation>Senkrechte neigen sich um %1° zueinander</translation>
+		</message>
+		<message>
+			<source>use</source>
+			<translation>Verwendung</translation>
+		</message>
 		<message numerus="yes">
 			<source>used %n time(s), last in %1</source>
 			<translation>
 				<numerusform>%n-mal verwendet, zuletzt in %1</numerusform>
 				<numerusform>%n-mal verwendet, zuletzt in %1</numerusform>
 			</translation>
+		</message>
+		<message>
+			<source>value outside its limits</source>
+			<translation>Wert außerhalb seiner Grenzen</translation>
 		</message>
 		<message>
 			<source>values %1 to %2</source>
@@ -10562,8 +12592,16 @@ Grenzen: %2</translation>
 			<translation>Werte für die Auswahl %1, die dieser Auftrag nicht hat, zählen nicht</translation>
 		</message>
 		<message>
+			<source>values from 0 to 1</source>
+			<translation>Werte von 0 bis 1</translation>
+		</message>
+		<message>
 			<source>values in</source>
 			<translation>Werte ein</translation>
+		</message>
+		<message>
+			<source>values of single frames</source>
+			<translation>Werte einzelner Aufnahmen</translation>
 		</message>
 		<message>
 			<source>waiting</source>
@@ -10586,6 +12624,10 @@ Grenzen: %2</translation>
 			<translation>Wärme</translation>
 		</message>
 		<message>
+			<source>was not copied: another file of that name is there and is left as it is</source>
+			<translation>wurde nicht kopiert: eine andere Datei dieses Namens liegt dort und bleibt, wie sie ist</translation>
+		</message>
+		<message>
 			<source>watching %1</source>
 			<translation>%1 wird beobachtet</translation>
 		</message>
@@ -10598,8 +12640,16 @@ Grenzen: %2</translation>
 			<translation>was %1 berührt, in einer Farbe, die dieses Bild nicht hat</translation>
 		</message>
 		<message>
+			<source>what came back is not seen in what was sent</source>
+			<translation>was zurückkam, ist in dem, was hinausging, nicht zu sehen</translation>
+		</message>
+		<message>
 			<source>what each step did</source>
 			<translation>was jeder Schritt machte</translation>
+		</message>
+		<message>
+			<source>what is out of focus cannot be brought back</source>
+			<translation>was unscharf ist, lässt sich nicht zurückholen</translation>
 		</message>
 		<message>
 			<source>what is to be done</source>
@@ -10614,8 +12664,20 @@ Grenzen: %2</translation>
 			<translation>was kopiert wurde</translation>
 		</message>
 		<message>
+			<source>what was sent out cannot be read</source>
+			<translation>was hinausging, lässt sich nicht lesen</translation>
+		</message>
+		<message>
 			<source>what was set by hand</source>
 			<translation>dem, was von Hand gesetzt wurde</translation>
+		</message>
+		<message>
+			<source>what was written cannot be read back</source>
+			<translation>was geschrieben wurde, lässt sich nicht zurücklesen</translation>
+		</message>
+		<message>
+			<source>what was written reads back as another picture</source>
+			<translation>was geschrieben wurde, liest sich als anderes Bild zurück</translation>
 		</message>
 		<message>
 			<source>where</source>
@@ -10624,6 +12686,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>where it must not be used</source>
 			<translation>wo er nicht verwendet werden darf</translation>
+		</message>
+		<message>
+			<source>where the role lies on this picture it does not change how light falls</source>
+			<translation>wo die Rolle auf diesem Bild liegt, ändert sie den Lichtfall nicht</translation>
 		</message>
 		<message>
 			<source>where this step works, in a colour this picture does not have</source>
@@ -10636,6 +12702,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>white %1 K</source>
 			<translation>Weiß %1 K</translation>
+		</message>
+		<message>
+			<source>white end</source>
+			<translation>weißes Ende</translation>
 		</message>
 		<message>
 			<source>white first</source>
@@ -10656,6 +12726,10 @@ Grenzen: %2</translation>
 		<message>
 			<source>white: %1 recoverable, %2 partly, %3 lost</source>
 			<translation>Weiß: %1 zu retten, %2 teils, %3 verloren</translation>
+		</message>
+		<message>
+			<source>whole</source>
+			<translation>ganz</translation>
 		</message>
 		<message>
 			<source>whole frame</source>
@@ -10730,12 +12804,40 @@ Grenzen: %2</translation>
 			<translation>vermerkt</translation>
 		</message>
 		<message>
+			<source>wrong value</source>
+			<translation>falscher Wert</translation>
+		</message>
+		<message>
+			<source>x and y from 0 to 1</source>
+			<translation>x und y von 0 bis 1</translation>
+		</message>
+		<message>
+			<source>yellow</source>
+			<translation>Gelb</translation>
+		</message>
+		<message>
+			<source>yellower</source>
+			<translation>gelber</translation>
+		</message>
+		<message>
+			<source>yes</source>
+			<translation>ja</translation>
+		</message>
+		<message>
 			<source>yours</source>
 			<translation>Ihres</translation>
 		</message>
 		<message>
+			<source>{name} or {number} in the pattern</source>
+			<translation>{name} oder {number} im Muster</translation>
+		</message>
+		<message>
 			<source>{name}, {number:3}, {light}, {look}, {date}, {recipe}</source>
 			<translation>{name}, {number:3}, {light}, {look}, {date}, {recipe}</translation>
+		</message>
+		<message>
+			<source>{number:1} to {number:9}</source>
+			<translation>{number:1} bis {number:9}</translation>
 		</message>
 		<message>
 			<source>± chroma</source>

@@ -1,5 +1,7 @@
 #include "app/words/language.h"
 
+#include "core/base/phrase.h"
+
 #include <QCoreApplication>
 #include <QLibraryInfo>
 
@@ -40,6 +42,10 @@ Language::Language(const QLocale& locale) : m_before(g_current)
         auto toolkit = std::make_unique<QTranslator>();
         if (toolkit->load(QStringLiteral("qtbase_") + language, QLibraryInfo::path(QLibraryInfo::TranslationsPath)))
             m_installed.push_back(std::move(toolkit));
+        // What core says comes out of the same catalogue.
+        setCatalogue([own = words.get()](const char* english, int count) {
+            return own->translate(nullptr, english, nullptr, count).toStdString();
+        });
         m_installed.push_back(std::move(words));
         for (const auto& translator : m_installed)
             QCoreApplication::installTranslator(translator.get());
@@ -50,6 +56,7 @@ Language::Language(const QLocale& locale) : m_before(g_current)
 
 Language::~Language()
 {
+    setCatalogue({});
     for (const auto& translator : m_installed)
         QCoreApplication::removeTranslator(translator.get());
     g_current = m_before;

@@ -156,6 +156,8 @@ Status readPart(const Json& json, const std::string& where, const MaskOf& maskOf
 
 }  // namespace
 
+AMBER_COPIES_OF(Area)
+
 double Area::sureness() const
 {
     double least = 1;

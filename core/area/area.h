@@ -3,6 +3,7 @@
 // when the frame is straightened, corrected or cropped.
 #pragma once
 
+#include "core/base/copied_apart.h"
 #include "core/base/result.h"
 #include "core/image/spot.h"
 #include "core/look/guard.h"
@@ -93,6 +94,8 @@ struct AreaPart {
 };
 
 struct Area {
+    AMBER_COPIED_APART(Area)
+
     enum class State { Proposed, Confirmed, ByHand, NotHere } state = State::ByHand;
     std::vector<AreaPart> parts;
     double density = 1;  ///< 0..1
@@ -101,7 +104,6 @@ struct Area {
     bool isInverted = false;
     /// What it is to the balance of its frame: as any part of it; all that counts (with others of the kind); nothing.
     enum class InBalance { Counts, AloneCounts, LeftOut } inBalance = InBalance::Counts;
-    bool operator==(const Area&) const = default;
     /// Whether steps may work by it: a proposal that nobody has seen does nothing.
     bool counts() const { return state != State::Proposed; }
     /// Of what was found in it, the least; 1 without such.

@@ -1,5 +1,7 @@
 #include "core/balance/balance_words.h"
 
+#include "core/base/phrase.h"
+
 #include <cmath>
 
 namespace amber {
@@ -8,17 +10,17 @@ std::string groundWords(const SolvedBalance& s, const std::string& other)
 {
     switch (s.ground) {
     case Ground::Lead:
-        return "stands for its light";
+        return phrase("stands for its light");
     case Ground::ByHand:
-        return "set by hand";
+        return phrase("set by hand");
     case Ground::KeyColours:
-        return std::to_string(s.support) + (s.support == 1 ? " key colour, " : " key colours, ") + other;
+        return countedPhrase(static_cast<std::size_t>(s.support), "%n key colour, %1", "%n key colours, %1", {other});
     case Ground::SameThings:
-        return "same things as " + other;
+        return phrase("same things as %1", {other});
     case Ground::SettingsAndColours:
-        return s.residual >= 0 ? "settings; same things as " + other : "settings and colours";
+        return s.residual >= 0 ? phrase("settings; same things as %1", {other}) : phrase("settings and colours");
     case Ground::ColoursOnly:
-        return "colours as a whole";
+        return phrase("colours as a whole");
     }
     return {};
 }
@@ -30,13 +32,13 @@ std::string troubleWords(const SolvedBalance& s)
     case Trouble::None:
         return {};
     case Trouble::MixedLight:
-        return "mixed light: " + percent + " of it lies in another light";
+        return phrase("mixed light: %1 of it lies in another light", {percent});
     case Trouble::ClippedSource:
-        return "clipped: " + percent + " of it is lost at white";
+        return phrase("clipped: %1 of it is lost at white", {percent});
     case Trouble::OtherContent:
-        return "other content: " + percent + " has colours no other frame has";
+        return phrase("other content: %1 has colours no other frame has", {percent});
     case Trouble::StandsAlone:
-        return "stands alone: no other frame in its light";
+        return phrase("stands alone: no other frame in its light");
     }
     return {};
 }

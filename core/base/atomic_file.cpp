@@ -1,6 +1,7 @@
 #include "core/base/atomic_file.h"
 
 #include "core/base/content_hash.h"
+#include "core/base/phrase.h"
 #include "core/base/written_files.h"
 
 #include <cerrno>
@@ -197,7 +198,7 @@ Result<std::string> readWholeFile(const fs::path& path, std::size_t limitBytes)
     if (error)
         return fail("cannot be read: " + error.message(), path.string());
     if (size > limitBytes)
-        return fail("file too large", path.string(), "at most " + std::to_string(limitBytes) + " bytes",
+        return fail("file too large", path.string(), phrase("at most %1 bytes", {std::to_string(limitBytes)}),
                     std::to_string(size) + " bytes");
     std::ifstream in(path, std::ios::binary);
     std::string bytes(size, '\0');

@@ -3,6 +3,7 @@
 #include "core/base/json_text.h"
 #include "core/base/memory_gate.h"
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/base/written_files.h"
 #include "tests/support/temporary_folder.h"
 
@@ -37,6 +38,27 @@ std::size_t entries(const std::filesystem::path& folder)
 {
     return static_cast<std::size_t>(
         std::distance(std::filesystem::directory_iterator(folder), std::filesystem::directory_iterator()));
+}
+
+TEST(Phrase, PutsPartsInTheirPlacesAndTakesWordsFromTheCatalogue)
+{
+    EXPECT_EQ(phrase("%1 of %2, 100 %", {"%2", "b"}), "%2 of b, 100 %");
+    EXPECT_EQ(phrase("%3 is no part", {"a"}), "%3 is no part");
+    EXPECT_EQ(countedPhrase(1, "%n frame of %1", "%n frames of %1", {"x"}), "1 frame of x");
+    EXPECT_EQ(countedPhrase(0, "%n frame of %1", "%n frames of %1", {"x"}), "0 frames of x");
+    setCatalogue([](const char* english, int count) -> std::string {
+        const std::string text = english;
+        if (text == "%n frames of %1")
+            return count == 1 ? "von %1 %n Bild" : "von %1 %n Bilder";
+        return text == "cannot be read" ? "nicht lesbar" : "";
+    });
+    EXPECT_EQ(countedPhrase(1, "%n frame of %1", "%n frames of %1", {"x"}), "von x 1 Bild");
+    EXPECT_EQ(countedPhrase(3, "%n frame of %1", "%n frames of %1", {"x"}), "von x 3 Bilder");
+    EXPECT_EQ(phrase("not in it: %1", {"a"}), "not in it: a");
+    // Of a failure what stands before the system's own words.
+    EXPECT_EQ((Error{"cannot be read: no disk", "a.json", {}, {}}.message()), "a.json: nicht lesbar: no disk");
+    setCatalogue({});
+    EXPECT_EQ(phrase("cannot be read"), "cannot be read");
 }
 
 TEST(AtomicFile, IsWholeAfterCommitAndGoneWithout)

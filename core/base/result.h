@@ -14,17 +14,7 @@ struct Error {
     std::string found;     ///< what was there instead; may be empty
 
     /// One line: "where: what (expected …, found …)".
-    std::string message() const
-    {
-        std::string text = where.empty() ? what : where + ": " + what;
-        if (!expected.empty() && !found.empty())
-            text += " (expected " + expected + ", found " + found + ")";
-        else if (!expected.empty())
-            text += " (expected " + expected + ")";
-        else if (!found.empty())
-            text += " (found " + found + ")";
-        return text;
-    }
+    std::string message() const;
 };
 
 template <class T>

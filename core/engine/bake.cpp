@@ -1,6 +1,7 @@
 #include "core/engine/bake.h"
 
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/colour/gamut.h"
 #include "core/table/cdl_fit.h"
 
@@ -111,7 +112,8 @@ Result<Table> bakeCdl(const Look& look, RgbSpace space, const std::vector<Linear
 Result<Table> bake(const Look& look, int size, RgbSpace space)
 {
     if (size < 2 || size > kTable3Limit)
-        return fail("table size outside the limits", {}, "2 to " + std::to_string(kTable3Limit), std::to_string(size));
+        return fail("table size outside the limits", {}, phrase("%1 to %2", {"2", std::to_string(kTable3Limit)}),
+                    std::to_string(size));
     const auto inputs = latticeOf(size);
     const auto outputs = run(look, space, inputs);
     if (!outputs)

@@ -36,7 +36,7 @@ template <class... S>
 struct KernelVariant<std::variant<S...>> {
     using Type = std::variant<decltype(kernelOf(std::declval<const S&>()))...>;
 };
-using StepKernel = KernelVariant<StepParameters>::Type;
+using StepKernel = KernelVariant<StepKinds>::Type;
 
 /// The guard as the fast engine takes it: ranges as  (v - low) scale  to be smoothstepped.
 struct GuardKernel {

@@ -11,6 +11,8 @@
 
 namespace amber {
 
+AMBER_COPIES_OF(FrameBalance)
+
 bool InPicture::operator==(const InPicture& other) const
 {
     return !balance == !other.balance && sourceRatio == other.sourceRatio && kept == other.kept &&

@@ -2,6 +2,7 @@
 // shown. Kept with the frame, landed before the look on screen and in every file.
 #pragma once
 
+#include "core/base/copied_apart.h"
 #include "core/frame/balance.h"
 #include "core/frame/placement.h"
 
@@ -45,6 +46,8 @@ struct InPicture {
 };
 
 struct FrameBalance {
+    AMBER_COPIED_APART(FrameBalance)
+
     Balance light;
     BalanceEnds ends;
     Optics optics;
@@ -55,7 +58,6 @@ struct FrameBalance {
     std::string because;  ///< what it rests on, in words, when it was solved
     double confidence = 0;
     InPicture inPicture = {};
-    bool operator==(const FrameBalance&) const = default;
     /// Whether pixels differ from the untouched picture.
     bool changesPixels() const
     {

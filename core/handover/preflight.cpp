@@ -3,6 +3,7 @@
 #include "core/base/long_call.h"
 #include "core/base/number_text.h"
 #include "core/base/parallel.h"
+#include "core/base/phrase.h"
 #include "core/image/read.h"
 
 #include <algorithm>
@@ -15,11 +16,6 @@ namespace fs = std::filesystem;
 namespace {
 
 using Weight = PreflightPoint::Weight;
-
-std::string counted(std::size_t n, const char* one, const char* many)
-{
-    return std::to_string(n) + " " + (n == 1 ? one : many);
-}
 
 /// Bytes for each pixel that files of a recipe take, about: what pictures of the kind came to.
 double bytesForPixel(const Recipe& r)
@@ -59,13 +55,13 @@ public:
     Preflight run()
     {
         if (m_order.batch.frames.empty())
-            add(Weight::Stops, "There is no frame to hand over.", {});
+            add(Weight::Stops, phrase("There is no frame to hand over."), {});
         folders(), names(), profiles();
         frames(), pins(), findings();
         if (!m_order.batch.withCard.empty())
             add(Weight::Says,
-                counted(m_order.batch.withCard.size(), "frame is", "frames are") +
-                    " left out: the colour card would be seen.",
+                countedPhrase(m_order.batch.withCard.size(), "%n frame is left out: the colour card would be seen.",
+                              "%n frames are left out: the colour card would be seen."),
                 m_order.batch.withCard);
         room();
         std::stable_sort(m_result.points.begin(), m_result.points.end(),
@@ -86,14 +82,15 @@ private:
             std::error_code error;
             const fs::path target = s.target(), nearest = nearestFolder(target);
             if (!seen.insert(fs::weakly_canonical(target, error)).second)
-                add(Weight::Stops, "Two recipes write into one folder: give " + s.recipe.name + " a subfolder.", {});
+                add(Weight::Stops, phrase("Two recipes write into one folder: give %1 a subfolder.", {s.recipe.name}),
+                    {});
             if (!fs::is_directory(nearest, error))
-                add(Weight::Stops, "There is a file where the folder should be: " + nearest.string(), {});
+                add(Weight::Stops, phrase("There is a file where the folder should be: %1", {nearest.string()}), {});
             else if (access(nearest.c_str(), W_OK | X_OK) != 0)
-                add(Weight::Stops, "Nothing can be written into " + nearest.string(), {});
+                add(Weight::Stops, phrase("Nothing can be written into %1", {nearest.string()}), {});
         }
         if (m_order.shipments.empty())
-            add(Weight::Stops, "No recipe is chosen.", {});
+            add(Weight::Stops, phrase("No recipe is chosen."), {});
     }
 
     void names()
@@ -119,8 +116,11 @@ private:
                     renamed.push_back(m_order.batch.frames[i]);
             if (!renamed.empty())
                 add(Weight::Asks,
-                    s.recipe.name + ": " + counted(renamed.size(), "file gets", "files get") +
-                        " another name, because a file that was not written here has theirs.",
+                    s.recipe.name + ": " +
+                        countedPhrase(
+                            renamed.size(),
+                            "%n file gets another name, because a file that was not written here has its own.",
+                            "%n files get another name, because files that were not written here have theirs."),
                     renamed);
         }
     }
@@ -159,23 +159,27 @@ private:
             if (const auto lacking = rolesWithoutArea(own); !lacking.empty())
                 without.push_back(id), roles.insert(lacking.begin(), lacking.end());
         }
-        const auto of = [](std::size_t n, const char* one, const char* many) { return counted(n, one, many); };
         if (!gone.empty())
-            add(Weight::Asks, of(gone.size(), "picture is", "pictures are") + " not where they were: they will fail.",
+            add(Weight::Asks,
+                countedPhrase(gone.size(), "%n picture is not where it was: it will fail.",
+                              "%n pictures are not where they were: they will fail."),
                 gone);
         if (!faulty.empty())
-            add(Weight::Asks, of(faulty.size(), "frame", "frames") + " cannot be rendered and will fail.", faulty);
+            add(Weight::Asks,
+                countedPhrase(faulty.size(), "%n frame cannot be rendered and will fail.",
+                              "%n frames cannot be rendered and will fail."),
+                faulty);
         // None at all is meant.
         if (!untouched.empty())
             add(untouched.size() == m_order.batch.frames.size() ? Weight::Says : Weight::Asks,
-                of(untouched.size(), "frame has", "frames have") + " no balance.", untouched);
+                countedPhrase(untouched.size(), "%n frame has no balance.", "%n frames have no balance."), untouched);
         if (!without.empty()) {
             std::string names;
             for (const std::string& role : roles)
                 names += (names.empty() ? "" : ", ") + role;
             add(Weight::Asks,
-                of(without.size(), "frame has", "frames have") + " no area for " + names +
-                    ": those steps do nothing there.",
+                countedPhrase(without.size(), "%n frame has no area for %1: those steps do nothing there.",
+                              "%n frames have no area for %1: those steps do nothing there.", {names}),
                 without);
         }
     }
@@ -189,7 +193,9 @@ private:
                 open.push_back(id), count += own;
         if (count > 0)
             add(Weight::Asks,
-                counted(count, "pin is", "pins are") + " open on " + counted(open.size(), "frame.", "frames."), open);
+                phrase("%1 on %2.", {countedPhrase(count, "%n pin is open", "%n pins are open"),
+                                     countedPhrase(open.size(), "%n frame", "%n frames")}),
+                open);
     }
 
     void findings()
@@ -199,12 +205,12 @@ private:
             if (m_order.openFindings && uses.insert(s.recipe.use).second) {
                 const auto open = m_order.openFindings(s.recipe.use);
                 if (!open)
-                    add(Weight::Says, "Checks for " + s.recipe.use + " were not run on these frames as they are now.",
-                        {});
+                    add(Weight::Says,
+                        phrase("Checks for %1 were not run on these frames as they are now.", {s.recipe.use}), {});
                 else if (!open->empty())
                     add(Weight::Asks,
-                        "Checks for " + s.recipe.use + " found something on " +
-                            counted(open->size(), "frame.", "frames."),
+                        countedPhrase(open->size(), "Checks for %1 found something on %n frame.",
+                                      "Checks for %1 found something on %n frames.", {s.recipe.use}),
                         *open);
             }
     }
@@ -236,13 +242,13 @@ private:
         m_result.room = space.available;
         if (m_result.bytes / 2 > m_result.room)
             add(Weight::Stops,
-                "The disk is too full: the files take " + bytesInWords(m_result.bytes) + ", there is " +
-                    bytesInWords(m_result.room) + ".",
+                phrase("The disk is too full: the files take %1, there is %2.",
+                       {bytesInWords(m_result.bytes), bytesInWords(m_result.room)}),
                 {});
         else if (m_result.bytes + kSlack > m_result.room)
             add(Weight::Asks,
-                "The disk may be too full: the files take " + bytesInWords(m_result.bytes) + ", there is " +
-                    bytesInWords(m_result.room) + ".",
+                phrase("The disk may be too full: the files take %1, there is %2.",
+                       {bytesInWords(m_result.bytes), bytesInWords(m_result.room)}),
                 {});
     }
 
@@ -266,8 +272,8 @@ bool Preflight::asks() const
 std::string bytesInWords(std::uintmax_t bytes)
 {
     const double mega = static_cast<double>(bytes) / 1e6;
-    return mega >= 1000 ? "about " + shortText(mega / 1000, 1) + " GB"
-                        : "about " + shortText(std::max(0.1, mega), mega < 10 ? 1 : 0) + " MB";
+    return mega >= 1000 ? phrase("about %1 GB", {shortText(mega / 1000, 1)})
+                        : phrase("about %1 MB", {shortText(std::max(0.1, mega), mega < 10 ? 1 : 0)});
 }
 
 Preflight preflight(const PreflightOrder& order, const CancelToken& cancel)

@@ -1,5 +1,7 @@
 #include "core/handover/weight.h"
 
+#include "core/base/phrase.h"
+
 #include <algorithm>
 #include <cmath>
 #include <map>
@@ -109,7 +111,7 @@ Result<PackedPicture> packWithin(int width, int height, const std::vector<std::u
     }
     if (!best)
         return fail("the file cannot be made that light at this size", {},
-                    "at most " + std::to_string(limit) + " bytes");
+                    phrase("at most %1 bytes", {std::to_string(limit)}));
     best->packed = packed;
     return std::move(*best);
 }

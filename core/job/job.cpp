@@ -4,6 +4,10 @@
 
 namespace amber {
 
+AMBER_COPIES_OF(FrameState)
+AMBER_COPIES_OF(Job)
+AMBER_COPIES_OF(Desk)
+
 const Frame* frameOf(const std::vector<Frame>& frames, FrameId id)
 {
     const auto found = std::find_if(frames.begin(), frames.end(), [&](const Frame& f) { return f.id == id; });

@@ -5,6 +5,7 @@
 
 #include "core/area/area.h"
 #include "core/balance/colour_card.h"
+#include "core/base/copied_apart.h"
 #include "core/frame/frame_balance.h"
 #include "core/image/spot.h"
 #include "core/job/time_plan.h"
@@ -54,6 +55,8 @@ struct StandIn {
 
 /// What was decided of one frame.
 struct FrameState {
+    AMBER_COPIED_APART(FrameState)
+
     FrameBalance balance;
     std::string balanceFault;  ///< why what was kept of its balance cannot be read; such a frame is not handed over
     Framing framing;           ///< planned crop and regions left out
@@ -63,7 +66,6 @@ struct FrameState {
     bool isUnused = false;     ///< of its bracket another exposure was chosen
     std::vector<FrameId> mergedFrom;  ///< the exposures it was merged of
     std::optional<StandIn> standIn = {};
-    bool operator==(const FrameState&) const = default;
 };
 
 /// Frames lit alike, and the one that stands for them.
@@ -130,6 +132,8 @@ struct LookState {
 
 /// All that was decided in a shoot. Every difference between two of these is a gesture's.
 struct Job {
+    AMBER_COPIED_APART(Job)
+
     std::map<FrameId, FrameState> frames;  ///< those of which something was decided
     std::vector<Light> lights;
     std::vector<FrameSet> sets;   ///< their names are unlike
@@ -142,7 +146,6 @@ struct Job {
     Acceptances accepted;        ///< findings that were let stand
     std::map<PinId, Pin> pins;
     std::map<FrameId, HandTicks> ticks;  ///< of frames; of the shoot under 0
-    bool operator==(const Job&) const = default;
 
     /// As it came, of a frame of which nothing was decided.
     const FrameState& frame(FrameId id) const;
@@ -229,6 +232,8 @@ struct HeldReference {
 
 /// What lies at hand: kept, so that work goes on where it was left, but no gesture and not in the journal.
 struct Desk {
+    AMBER_COPIED_APART(Desk)
+
     FrameId frame = 0;
     LookId look = 0;  ///< the one for all frames for which no other was chosen
     int step = 0;
@@ -243,7 +248,6 @@ struct Desk {
     HandOver handOver;
     HeldReference held;
     std::string route;  ///< the order of work, as JSON (core/route); empty: the first that ships
-    bool operator==(const Desk&) const = default;
 };
 
 }  // namespace amber

@@ -2,6 +2,7 @@
 
 #include "core/base/atomic_file.h"
 #include "core/base/json_text.h"
+#include "core/base/phrase.h"
 #include "core/base/utc_time.h"
 #include "core/base/written_files.h"
 
@@ -206,8 +207,8 @@ Status keepRound(JobStore& store, const Round& round) { return store.setRecord(r
 std::string roundWords(const Round& round)
 {
     const int approved = round.approved(), remarks = round.remarks();
-    return "Round " + std::to_string(round.number) + ": " + std::to_string(approved) + " approved, " +
-           (remarks == 1 ? "1 remark" : std::to_string(remarks) + " remarks");
+    return countedPhrase(static_cast<std::size_t>(remarks), "Round %1: %2 approved, %n remark",
+                         "Round %1: %2 approved, %n remarks", {std::to_string(round.number), std::to_string(approved)});
 }
 
 }  // namespace amber

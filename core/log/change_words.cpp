@@ -2,6 +2,7 @@
 
 #include "core/base/json_text.h"
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/job/kept_texts.h"
 #include "core/look/step_edits.h"
 
@@ -26,34 +27,35 @@ void addNumber(Lines& lines, const std::string& name, double before, double afte
 std::string cropWords(const Region& r)
 {
     const auto percent = [](double share) { return fixedText(100 * share, 0); };
-    return r.isWhole() ? "whole" : percent(r.right - r.left) + " × " + percent(r.bottom - r.top) + " %";
+    return r.isWhole() ? phrase("whole") : percent(r.right - r.left) + " × " + percent(r.bottom - r.top) + " %";
 }
 
 void addLens(Lines& lines, const Optics& before, const Optics& after)
 {
     if (before.usesLens() != after.usesLens() || before.lens.name != after.lens.name)
-        lines.push_back(after.usesLens() ? "lens " + after.lens.name : "no known lens");
-    addNumber(lines, "bow", before.bow, after.bow, 3, true, "");
+        lines.push_back(after.usesLens() ? phrase("lens %1", {after.lens.name}) : phrase("no known lens"));
+    addNumber(lines, phrase("bow"), before.bow, after.bow, 3, true, "");
     if (before.redFringe != after.redFringe || before.blueFringe != after.blueFringe)
-        lines.push_back("colour fringes " + signedText(100 * after.redFringe, 3) + " red, " +
-                        signedText(100 * after.blueFringe, 3) + " blue %");
-    addNumber(lines, "falloff", before.falloffStops, after.falloffStops, 2, true, " stops");
-    addNumber(lines, "noise taken off", 100 * before.noise, 100 * after.noise, 0, false, " %");
+        lines.push_back(phrase("colour fringes %1 red, %2 blue %",
+                               {signedText(100 * after.redFringe, 3), signedText(100 * after.blueFringe, 3)}));
+    addNumber(lines, phrase("falloff"), before.falloffStops, after.falloffStops, 2, true, phrase(" stops"));
+    addNumber(lines, phrase("noise taken off"), 100 * before.noise, 100 * after.noise, 0, false, " %");
 }
 
 void addGeometry(Lines& lines, const Geometry& before, const Geometry& after)
 {
-    addNumber(lines, "straightened", before.straightenDegrees, after.straightenDegrees, 2, true, " degrees");
-    addNumber(lines, "leaning up", before.leanUp, after.leanUp, 3, true, "");
-    addNumber(lines, "leaning aside", before.leanAside, after.leanAside, 3, true, "");
-    addNumber(lines, "stretch", before.stretch, after.stretch, 3, false, "");
+    addNumber(lines, phrase("straightened"), before.straightenDegrees, after.straightenDegrees, 2, true,
+              phrase(" degrees"));
+    addNumber(lines, phrase("leaning up"), before.leanUp, after.leanUp, 3, true, "");
+    addNumber(lines, phrase("leaning aside"), before.leanAside, after.leanAside, 3, true, "");
+    addNumber(lines, phrase("stretch"), before.stretch, after.stretch, 3, false, "");
     if (!(before.crop == after.crop))
-        lines.push_back("crop " + cropWords(before.crop) + kTo + cropWords(after.crop));
-    const auto ratio = [](double r) { return r == 0 ? std::string("free") : shortText(r, 3); };
+        lines.push_back(phrase("crop %1", {cropWords(before.crop)}) + kTo + cropWords(after.crop));
+    const auto ratio = [](double r) { return r == 0 ? phrase("free") : shortText(r, 3); };
     if (before.ratio != after.ratio)
-        lines.push_back("shape " + ratio(before.ratio) + kTo + ratio(after.ratio));
+        lines.push_back(phrase("shape %1", {ratio(before.ratio)}) + kTo + ratio(after.ratio));
     if (before.crops != after.crops)
-        lines.push_back("crops for other ratios: " + std::to_string(after.crops.size()));
+        lines.push_back(phrase("crops for other ratios: %1", {std::to_string(after.crops.size())}));
 }
 
 /// Lines, each behind a name.
@@ -88,16 +90,16 @@ Lines listWords(const std::string& kind, const std::string& before, const std::s
     Lines lines;
     for (const Json& entry : a)
         if (find(b, nameOf(entry)).is_null())
-            lines.push_back(kind + " " + nameOf(entry) + " removed");
+            lines.push_back(phrase("%1 removed", {kind + " " + nameOf(entry)}));
     for (const Json& entry : b) {
         const Json old = find(a, nameOf(entry));
         if (old.is_null())
-            lines.push_back(kind + " " + nameOf(entry) + " added" + differing(Json::object(), entry));
+            lines.push_back(phrase("%1 added", {kind + " " + nameOf(entry)}) + differing(Json::object(), entry));
         else if (old != entry)
             lines.push_back(kind + " " + nameOf(entry) + differing(old, entry));
     }
     if (lines.empty())
-        lines.push_back(kind + "s in another order");
+        lines.push_back(phrase("%1: in another order", {kind}));
     return lines;
 }
 
@@ -107,10 +109,11 @@ std::string framesWords(const Json& before, const Json& after)
     if (!after.contains("frames"))
         return {};
     if (count(before) == 0)
-        return ": " + std::to_string(count(after)) + (count(after) == 1 ? " frame" : " frames");
+        return ": " + countedPhrase(count(after), "%n frame", "%n frames");
     if (before["frames"] != after["frames"])
-        return ": " + std::to_string(count(before)) + kTo + std::to_string(count(after)) + " frames";
-    return before.value("lead", 0) != after.value("lead", 0) ? ": another frame stands for it" : ": changed";
+        return ": " + std::to_string(count(before)) + kTo + countedPhrase(count(after), "%n frame", "%n frames");
+    return before.value("lead", 0) != after.value("lead", 0) ? phrase(": another frame stands for it")
+                                                             : phrase(": changed");
 }
 
 std::string keyWords(const Json& before, const Json& after)
@@ -118,35 +121,38 @@ std::string keyWords(const Json& before, const Json& after)
     if (before.empty())
         return {};
     if (before.value("tolerance", 0.0) != after.value("tolerance", 0.0))
-        return ": tolerance " + shortText(before.value("tolerance", 0.0)) + kTo +
+        return phrase(": tolerance %1", {shortText(before.value("tolerance", 0.0))}) + kTo +
                shortText(after.value("tolerance", 0.0)) + " ΔE00";
-    return before.value("target", Json()) != after.value("target", Json()) ? ": another target" : ": marked anew";
+    return before.value("target", Json()) != after.value("target", Json()) ? phrase(": another target")
+                                                                           : phrase(": marked anew");
 }
 
 Lines areaWords(const Change& change, const LogNames& names)
 {
     const auto space = change.subject.find(' ');
     const std::string role = space == std::string::npos ? std::string() : change.subject.substr(space + 1);
-    const std::string whose = names.frame(frameOf(change)) + ": area " + role;
+    const std::string whose = phrase("%1: area %2", {names.frame(frameOf(change)), role});
     if (change.after.empty())
-        return {whose + " taken away"};
+        return {phrase("%1 taken away", {whose})};
     const Json a = change.before.empty() ? Json::object() : jsonOf(change.before), b = jsonOf(change.after);
     const auto state = [](const Json& json) { return json.value("state", std::string("by-hand")); };
     if (change.before.empty())
-        return {whose + " " + (state(b) == "proposed" ? "proposed" : state(b) == "not-here" ? "is not here" : "drawn")};
+        return {state(b) == "proposed"   ? phrase("%1 proposed", {whose})
+                : state(b) == "not-here" ? phrase("%1 is not here", {whose})
+                                         : phrase("%1 drawn", {whose})};
     Lines lines;
     if (state(a) != state(b))
-        lines.push_back(whose + " " +
-                        (state(b) == "not-here"  ? "is not here"
-                         : state(b) == "by-hand" ? "by hand"
-                                                 : state(b)));
+        lines.push_back(state(b) == "not-here"   ? phrase("%1 is not here", {whose})
+                        : state(b) == "by-hand"  ? phrase("%1 by hand", {whose})
+                        : state(b) == "proposed" ? phrase("%1 proposed", {whose})
+                                                 : phrase("%1 confirmed", {whose}));
     for (const char* name : {"density", "feather", "grow"})
         if (a.value(name, Json()) != b.value(name, Json()))
-            lines.push_back(whose + " " + name + " " +
+            lines.push_back(whose + " " + phrase(name) + " " +
                             shortText(a.value(name, name == std::string("density") ? 1.0 : 0.0)) + kTo +
                             shortText(b.value(name, name == std::string("density") ? 1.0 : 0.0)));
     if (lines.empty())
-        lines.push_back(whose + " drawn anew");
+        lines.push_back(phrase("%1 drawn anew", {whose}));
     return lines;
 }
 
@@ -154,47 +160,50 @@ Lines lookWords(const Change& change, const LogNames& names)
 {
     const auto revision = [](const std::string& text) { return jsonOf(text).at("revision").get<RevisionId>(); };
     if (change.after.empty())
-        return {"look " + jsonOf(change.before).at("name").get<std::string>() + " taken away"};
+        return {phrase("look %1 taken away", {jsonOf(change.before).at("name").get<std::string>()})};
     const std::string name = jsonOf(change.after).at("name").get<std::string>();
     if (change.before.empty())
-        return {"look " + name + " added"};
+        return {phrase("look %1 added", {name})};
     const Look before = taken(names.lookAt(revision(change.before))),
                after = taken(names.lookAt(revision(change.after)));
     Lines lines = differenceWords(before, after);
     const std::string old = jsonOf(change.before).at("name").get<std::string>();
     if (lines.empty())
-        lines.push_back(old == name ? std::string("nothing that shows") : "name " + old + kTo + name);
+        lines.push_back(old == name ? phrase("nothing that shows") : phrase("name %1", {old}) + kTo + name);
     return named(name, std::move(lines));
 }
 
 Lines pinWords(const Change& change, const LogNames& names)
 {
     const Pin pin = pinFromText(change.after.empty() ? change.before : change.after);
-    const std::string where = pin.step ? "step " + pin.step->kind : names.frame(pin.frame);
+    const std::string where = pin.step ? phrase("step %1", {phrase(pin.step->kind.c_str())}) : names.frame(pin.frame);
     if (change.after.empty())
-        return {where + ": pin taken away: " + pin.text};
+        return {phrase("%1: pin taken away: %2", {where, pin.text})};
     if (!change.before.empty()) {
         const Pin old = pinFromText(change.before);
         if (old.isDone != pin.isDone)
-            return {where + (pin.isDone ? ": pin closed: " : ": pin open again: ") + pin.text};
-        return {where + ": pin now says: " + pin.text};
+            return {pin.isDone ? phrase("%1: pin closed: %2", {where, pin.text})
+                               : phrase("%1: pin open again: %2", {where, pin.text})};
+        return {phrase("%1: pin now says: %2", {where, pin.text})};
     }
-    return {where + (pin.from == Pin::From::Client ? ": the client says: " : ": pin: ") +
-            (pin.text.empty() ? "approved" : pin.text)};
+    const std::string says = pin.text.empty() ? phrase("approved") : pin.text;
+    return {pin.from == Pin::From::Client ? phrase("%1: the client says: %2", {where, says})
+                                          : phrase("%1: pin: %2", {where, says})};
 }
 
 Lines tickWords(const Change& change, const LogNames& names)
 {
     const HandTicks none, a = change.before.empty() ? none : ticksFromText(change.before),
                           b = change.after.empty() ? none : ticksFromText(change.after);
-    const std::string whose = frameOf(change) == 0 ? std::string("the shoot") : names.frame(frameOf(change));
+    const std::string whose = frameOf(change) == 0 ? phrase("the shoot") : names.frame(frameOf(change));
     Lines lines;
     for (const auto& [stage, on] : b)
         if (const auto old = a.find(stage); old == a.end() || old->second != on)
-            lines.push_back(whose + ": " + stage + (on ? " ticked" : " left open"));
+            lines.push_back(on ? phrase("%1: %2 ticked", {whose, phrase(stage.c_str())})
+                               : phrase("%1: %2 left open", {whose, phrase(stage.c_str())}));
     for (const auto& [stage, on] : a)
         if (b.count(stage) == 0)
-            lines.push_back(whose + ": " + stage + " as it was found again");
+            lines.push_back(phrase("%1: %2 as it was found again", {whose, phrase(stage.c_str())}));
     return lines;
 }
 
@@ -205,26 +214,27 @@ Lines frameWords(const Change& change, const LogNames& names)
     switch (change.part) {
     case Part::Rating: {
         const auto stars = [](const std::string& text) {
-            return text.empty() ? std::string("no stars") : text + (text == "1" ? " star" : " stars");
+            return text.empty() ? phrase("no stars") : countedPhrase(std::stoul(text), "%n star", "%n stars");
         };
         return {frame + ": " + stars(change.before) + kTo + stars(change.after)};
     }
     case Part::Done:
-        return {frame + (isOn ? ": done" : ": not done")};
+        return {frame + (isOn ? phrase(": done") : phrase(": not done"))};
     case Part::Unused:
-        return {frame + (isOn ? ": left out" : ": used again")};
+        return {frame + (isOn ? phrase(": left out") : phrase(": used again"))};
     case Part::MergedFrom:
-        return {frame +
-                (isOn ? ": merged of " + std::to_string(jsonOf(change.after).size()) + " exposures" : ": not merged")};
+        return {frame + (isOn ? countedPhrase(jsonOf(change.after).size(), ": merged of %n exposure",
+                                              ": merged of %n exposures")
+                              : phrase(": not merged"))};
     case Part::FrameLook:
-        return {frame + (isOn ? ": a look of its own" : ": no look of its own")};
+        return {frame + (isOn ? phrase(": a look of its own") : phrase(": no look of its own"))};
     case Part::StandIn:
-        return {frame + (isOn ? ": a file that came back stands for it" : ": its own picture again")};
+        return {frame + (isOn ? phrase(": a file that came back stands for it") : phrase(": its own picture again"))};
     default: {
         const auto count = [](const std::string& text) {
             return text.empty() ? std::size_t{0} : jsonOf(text).at("leftOut").size();
         };
-        return {frame + ": regions left out " + std::to_string(count(change.before)) + kTo +
+        return {phrase("%1: regions left out %2", {frame, std::to_string(count(change.before))}) + kTo +
                 std::to_string(count(change.after))};
     }
     }
@@ -241,26 +251,31 @@ Lines shootWords(const Change& change, const LogNames& names)
 {
     switch (change.part) {
     case Part::Lights:
-        return listWords("light", change.before, change.after, framesWords);
+        return listWords(phrase("light"), change.before, change.after, framesWords);
     case Part::Sets:
-        return listWords("set", change.before, change.after, framesWords);
+        return listWords(phrase("set"), change.before, change.after, framesWords);
     case Part::KeyColours:
-        return listWords("key colour", change.before, change.after, keyWords);
-    case Part::KeyPlace:
-        return {names.frame(frameOf(change)) + ": key colour" + change.subject.substr(change.subject.find(' ')) +
-                (change.after.empty() ? " no longer found" : " found")};
+        return listWords(phrase("key colour"), change.before, change.after, keyWords);
+    case Part::KeyPlace: {
+        const std::string key = change.subject.substr(change.subject.find(' '));
+        return {change.after.empty() ? phrase("%1: key colour%2 no longer found", {names.frame(frameOf(change)), key})
+                                     : phrase("%1: key colour%2 found", {names.frame(frameOf(change)), key})};
+    }
     case Part::Response:
-        return {"camera " + change.subject + (change.after.empty() ? ": response forgotten" : ": response measured")};
+        return {change.after.empty() ? phrase("camera %1: response forgotten", {change.subject})
+                                     : phrase("camera %1: response measured", {change.subject})};
     case Part::CheckUses:
-        return listWords("use", change.before, change.after,
-                         [](const Json& before, const Json&) { return before.empty() ? "" : ": other limits"; });
+        return listWords(phrase("use"), change.before, change.after, [](const Json& before, const Json&) {
+            return before.empty() ? std::string() : phrase(": other limits");
+        });
     default: {
         const FindingId id = findingFrom(change.subject);
-        const std::string what = names.frame(id.frame) + ": " + id.check + (id.part.empty() ? "" : " of " + id.part);
+        const std::string what = names.frame(id.frame) + ": " + phrase(id.check.c_str()) +
+                                 (id.part.empty() ? std::string() : phrase(" of %1", {phrase(id.part.c_str())}));
         if (change.after.empty())
-            return {what + " is a finding again"};
+            return {phrase("%1 is a finding again", {what})};
         const std::string why = jsonOf(change.after).at("reason").get<std::string>();
-        return {what + " let stand at " + shortText(jsonOf(change.after).at("value").get<double>()) +
+        return {phrase("%1 let stand at %2", {what, shortText(jsonOf(change.after).at("value").get<double>())}) +
                 (why.empty() ? "" : ": " + why)};
     }
     }
@@ -297,7 +312,7 @@ Lines wordsOf(const Change& change, const LogNames& names)
 std::string LogNames::frame(FrameId id) const
 {
     const auto found = frames.find(id);
-    return found == frames.end() ? "a frame that is gone" : found->second;
+    return found == frames.end() ? phrase("a frame that is gone") : found->second;
 }
 
 LogNames namesOf(const std::vector<Frame>& frames, std::function<Result<Look>(RevisionId)> lookAt)
@@ -371,24 +386,27 @@ LookId lookOf(const Change& change)
 std::vector<std::string> balanceDifferences(const FrameBalance& before, const FrameBalance& after)
 {
     Lines lines;
-    addNumber(lines, "exposure", before.light.exposureStops, after.light.exposureStops, 2, true, " stops");
-    addNumber(lines, "white", before.light.kelvin, after.light.kelvin, 0, false, " K");
-    addNumber(lines, "tint", before.light.tint, after.light.tint, 1, true, "");
-    addNumber(lines, "black end", before.ends.black, after.ends.black, 4, false, "");
-    addNumber(lines, "white end", before.ends.white, after.ends.white, 3, false, "");
+    addNumber(lines, phrase("exposure"), before.light.exposureStops, after.light.exposureStops, 2, true,
+              phrase(" stops"));
+    addNumber(lines, phrase("white"), before.light.kelvin, after.light.kelvin, 0, false, " K");
+    addNumber(lines, phrase("tint"), before.light.tint, after.light.tint, 1, true, "");
+    addNumber(lines, phrase("black end"), before.ends.black, after.ends.black, 4, false, "");
+    addNumber(lines, phrase("white end"), before.ends.white, after.ends.white, 3, false, "");
     addLens(lines, before.optics, after.optics);
     addGeometry(lines, before.geometry, after.geometry);
     if (before.response != after.response)
-        lines.push_back("response " + (after.response.empty() ? std::string("none") : after.response));
-    addNumber(lines, "key", before.keyStops, after.keyStops, 2, true, " stops");
-    const auto lock = [&](const char* name, bool a, bool b) {
+        lines.push_back(phrase("response %1", {after.response.empty() ? phrase("none") : after.response}));
+    addNumber(lines, phrase("key"), before.keyStops, after.keyStops, 2, true, phrase(" stops"));
+    const auto lock = [&](const std::string& name, bool a, bool b) {
         if (a != b)
-            lines.push_back(std::string(name) + (b ? " locked" : " free"));
+            lines.push_back(b ? phrase("%1 locked", {name}) : phrase("%1 free", {name}));
     };
-    lock("exposure", before.exposureLocked, after.exposureLocked);
-    lock("white", before.whiteLocked, after.whiteLocked), lock("ends", before.endsLocked, after.endsLocked);
+    lock(phrase("exposure"), before.exposureLocked, after.exposureLocked);
+    lock(phrase("white"), before.whiteLocked, after.whiteLocked),
+        lock(phrase("ends"), before.endsLocked, after.endsLocked);
     if (lines.empty() && !(before == after))
-        lines.push_back(before.because == after.because ? "measured anew" : "rests on " + after.because);
+        lines.push_back(before.because == after.because ? phrase("measured anew")
+                                                        : phrase("rests on %1", {after.because}));
     return lines;
 }
 
@@ -397,7 +415,7 @@ std::vector<std::string> sentencesOf(const Change& change, const LogNames& names
     try {
         return wordsOf(change, names);
     } catch (const std::exception&) {
-        return {"something that this version cannot read (" + std::string(nameOf(change.part)) + ")"};
+        return {phrase("something that this version cannot read (%1)", {std::string(nameOf(change.part))})};
     }
 }
 

@@ -2,6 +2,7 @@
 
 #include "core/base/csv_text.h"
 #include "core/base/json_text.h"
+#include "core/base/phrase.h"
 #include "core/job/rounds.h"
 #include "core/look/look_json.h"
 #include "core/page/column.h"
@@ -84,10 +85,10 @@ void addRecords(const JobStore& store, std::vector<LogEntry>& all)
     if (const auto sent = store.records("sent"))
         for (const Record& record : *sent) {
             LogEntry entry;
-            entry.what = "Sent out", entry.kinds = {LogKind::HandOver};
+            entry.what = phrase("Sent out"), entry.kinds = {LogKind::HandOver};
             const Json json = Json::parse(record.json, nullptr, false);
             if (json.is_object()) {
-                entry.lines.push_back("file " + json.value("name", std::string()));
+                entry.lines.push_back(phrase("file %1", {json.value("name", std::string())}));
                 addOnce(entry.frames, json.value("frame", FrameId{0}));
             }
             setTime(entry, record.made);
@@ -98,13 +99,14 @@ void addRecords(const JobStore& store, std::vector<LogEntry>& all)
         entry.kinds = {LogKind::HandOver};
         for (const Round::File& file : round.files)
             addOnce(entry.frames, file.frame);
-        entry.what = "Handed over with a question";
-        entry.lines = {"round " + std::to_string(round.number) + ": " + std::to_string(round.files.size()) + " files"};
+        entry.what = phrase("Handed over with a question");
+        entry.lines = {countedPhrase(round.files.size(), "round %1: %n file", "round %1: %n files",
+                                     {std::to_string(round.number)})};
         setTime(entry, round.asked);
         all.push_back(entry);
         if (round.answered.empty())
             continue;
-        entry.what = "The client answered", entry.lines = {roundWords(round)};
+        entry.what = phrase("The client answered"), entry.lines = {roundWords(round)};
         setTime(entry, round.answered);
         all.push_back(std::move(entry));
     }
@@ -147,7 +149,7 @@ std::function<Result<Look>(RevisionId)> looksIn(std::map<RevisionId, std::string
 
 std::string dayWords(const std::string& day, std::size_t count)
 {
-    return day + "  (" + std::to_string(count) + (count == 1 ? " entry)" : " entries)");
+    return day + "  (" + countedPhrase(count, "%n entry", "%n entries") + ")";
 }
 
 /// Calls `begin` for every day, then `each` for its entries.
@@ -164,7 +166,10 @@ void byDay(const std::vector<LogEntry>& entries, Begin&& begin, Each&& each)
     }
 }
 
-std::string headOf(const LogEntry& entry) { return entry.what + (entry.isDone ? "" : " (taken back)"); }
+std::string headOf(const LogEntry& entry)
+{
+    return entry.what + (entry.isDone ? std::string() : phrase(" (taken back)"));
+}
 
 }  // namespace
 
@@ -228,7 +233,7 @@ std::string logToText(const std::vector<LogEntry>& entries, const std::string& t
         [&](const LogEntry& entry) {
             text += "  " + entry.time + "  " + headOf(entry) + "\n";
             if (!entry.reason.empty())
-                text += "         because: " + entry.reason + "\n";
+                text += "         " + phrase("because: %1", {entry.reason}) + "\n";
             for (const std::string& line : entry.lines)
                 text += "         " + line + "\n";
         });
@@ -266,7 +271,7 @@ Result<std::string> logToPdf(const std::vector<LogEntry>& entries, const std::st
             column.need(26);
             column.text(entry.time + "   " + headOf(entry), plain);
             if (!entry.reason.empty())
-                column.text("because: " + entry.reason, slanted, 34);
+                column.text(phrase("because: %1", {entry.reason}), slanted, 34);
             for (const std::string& line : entry.lines)
                 column.text(line, quiet, 34);
             column.skip(3);

@@ -2,6 +2,7 @@
 
 #include "core/base/json_text.h"
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/engine/render_plan.h"
 #include "core/log/change_words.h"
 #include "core/look/look_difference.h"
@@ -98,13 +99,16 @@ std::string differenceText(const VersionDifference& difference)
     for (const std::string& line : difference.words)
         text += line + "\n";
     if (difference.words.empty())
-        text += "the same values\n";
+        text += phrase("the same values") + "\n";
     const DifferenceSummary& c = difference.colours;
-    text += "over all colours: ΔE00 mean " + fixedText(c.mean, 2) + ", 95 % below " + fixedText(c.percentile95, 2) +
-            ", at most " + fixedText(c.maximum, 2) + "\n";
+    text += phrase("over all colours: ΔE00 mean %1, 95 % below %2, at most %3",
+                   {fixedText(c.mean, 2), fixedText(c.percentile95, 2), fixedText(c.maximum, 2)}) +
+            "\n";
     for (const auto& on : difference.pictures)
-        text += "on " + on.name + ": ΔE00 mean " + fixedText(on.difference.mean, 2) + ", 95 % below " +
-                fixedText(on.difference.percentile95, 2) + ", at most " + fixedText(on.difference.maximum, 2) + "\n";
+        text += phrase("on %1: ΔE00 mean %2, 95 % below %3, at most %4",
+                       {on.name, fixedText(on.difference.mean, 2), fixedText(on.difference.percentile95, 2),
+                        fixedText(on.difference.maximum, 2)}) +
+                "\n";
     return text;
 }
 
@@ -125,23 +129,23 @@ std::vector<std::string> frameDifferences(const Job& before, const Job& after, F
     const FrameState &a = before.frame(frame), &b = after.frame(frame);
     std::vector<std::string> lines = balanceDifferences(a.balance, b.balance);
     if (!(a.framing == b.framing))
-        lines.push_back("regions left out " + std::to_string(a.framing.leftOut.size()) + " → " +
+        lines.push_back(phrase("regions left out %1", {std::to_string(a.framing.leftOut.size())}) + " → " +
                         std::to_string(b.framing.leftOut.size()));
     if (a.standIn != b.standIn)
-        lines.push_back(b.standIn ? "another file stands for it" : "its own picture again");
+        lines.push_back(b.standIn ? phrase("another file stands for it") : phrase("its own picture again"));
     const auto areas = before.areasOf(frame), now = after.areasOf(frame);
     for (const auto& [role, area] : now)
         if (const auto old = areas.find(role); old == areas.end() || !(old->second == area))
-            lines.push_back("area " + role + (old == areas.end() ? " added" : " changed"));
+            lines.push_back(old == areas.end() ? phrase("area %1 added", {role}) : phrase("area %1 changed", {role}));
     for (const auto& [role, area] : areas)
         if (now.count(role) == 0)
-            lines.push_back("area " + role + " taken away");
+            lines.push_back(phrase("area %1 taken away", {role}));
     const auto chosen = [&](const Job& job) { return job.lookOf(frame) != 0 ? job.lookOf(frame) : lookForAll; };
     const auto old = before.looks.find(chosen(before)), current = after.looks.find(chosen(after));
     if (old == before.looks.end() || current == after.looks.end())
         return lines;
     if (old->first != current->first)
-        lines.push_back("look " + old->second.name + " → " + current->second.name);
+        lines.push_back(phrase("look %1", {old->second.name}) + " → " + current->second.name);
     else if (old->second.revision != current->second.revision)
         if (const auto one = lookAt(old->second.revision), other = lookAt(current->second.revision); one && other)
             for (const std::string& line : differenceWords(*one, *other))

@@ -2,6 +2,7 @@
 // against them when the pictures themselves are gone. Plain numbers; measured by core/match/fingerprint.h.
 #pragma once
 
+#include "core/base/copied_apart.h"
 #include "core/look/steps/fields.h"
 
 #include <string>
@@ -56,6 +57,8 @@ struct ValueTrait {
 };
 
 struct Fingerprint {
+    AMBER_COPIED_APART(Fingerprint)
+
     std::string name;                     ///< of the picture, or of the pictures
     double references = 1;                ///< how many pictures it was measured on
     std::vector<ToneTrait> tones;         ///< at kQuantiles (core/measure/tone.h): floor, ceiling and the shape between
@@ -70,7 +73,6 @@ struct Fingerprint {
     double longEdge = 0;     ///< pixels, of the smallest
     double quality = 100;    ///< JPEG quality 1..100 of the worst; 100 when it was not compressed
     std::string unknownFields;
-    bool operator==(const Fingerprint&) const = default;
 
     static void fields(auto& visit, auto& self)
     {

@@ -19,6 +19,8 @@ double within(double v, double low, double high, double feather, double lowest, 
 
 }  // namespace
 
+AMBER_COPIES_OF(Guard)
+
 HueFall hueFall(const Guard& guard)
 {
     const double half = guard.hueWidth / 2, end = std::min(180.0, half + guard.hueFeather);

@@ -11,6 +11,7 @@
 // the weight of the place (RoleBinding) is one more factor.
 #pragma once
 
+#include "core/base/copied_apart.h"
 #include "core/colour/types.h"
 #include "core/look/near_colours.h"
 #include "core/look/role.h"
@@ -35,6 +36,8 @@ struct Shelter {
 inline constexpr std::size_t kShelterLimit = 8;
 
 struct Guard {
+    AMBER_COPIED_APART(Guard)
+
     double toneLow = 0, toneHigh = 1, toneFeather = 0.1;
     double chromaLow = 0, chromaHigh = 0.4, chromaFeather = 0.03;
     double hueCentre = 0, hueWidth = 360, hueFeather = 20;  ///< degrees
@@ -42,7 +45,6 @@ struct Guard {
     std::vector<Shelter> shelters = {};
     RoleBinding where = {};
     std::string unknownFields;
-    bool operator==(const Guard&) const = default;
 
     static void fields(auto& visit, auto& self)
     {

@@ -3,6 +3,7 @@
 // job and stay there.
 #pragma once
 
+#include "core/base/copied_apart.h"
 #include "core/look/steps/fields.h"
 
 #include <array>
@@ -26,6 +27,8 @@ struct PlanHue {
 };
 
 struct IntentCard {
+    AMBER_COPIED_APART(IntentCard)
+
     enum class Key { Unsaid, Dark, Middle, Bright } key = Key::Unsaid;
     enum class Temperature { Unsaid, Neutral, Warm, Cool, WarmLights, CoolLights } temperature = Temperature::Unsaid;
     enum class Level {
@@ -42,7 +45,6 @@ struct IntentCard {
     std::vector<std::string>
         references;  ///< frames of this job that show what is meant, by the names the job gives them
     std::string unknownFields;
-    bool operator==(const IntentCard&) const = default;
 
     static constexpr std::array<std::string_view, 4> kKeys{"unsaid", "dark", "middle", "bright"};
     static constexpr std::array<std::string_view, 6> kTemperatures{"unsaid", "neutral",     "warm",

@@ -1,5 +1,6 @@
 #include "core/look/look.h"
 
+#include "core/base/phrase.h"
 #include "core/colour/oklab.h"
 
 #include <algorithm>
@@ -24,7 +25,8 @@ LinearRgb limited(const LinearRgb& c)
 Status validateRoles(const std::vector<Role>& roles)
 {
     if (roles.size() > kRoleLimit)
-        return fail("too many roles", "roles", "at most " + std::to_string(kRoleLimit), std::to_string(roles.size()));
+        return fail("too many roles", "roles", phrase("at most %1", {std::to_string(kRoleLimit)}),
+                    std::to_string(roles.size()));
     std::set<std::string> names;
     for (std::size_t i = 0; i < roles.size(); ++i) {
         const std::string where = "roles[" + std::to_string(i) + "]";
@@ -37,6 +39,19 @@ Status validateRoles(const std::vector<Role>& roles)
 }
 
 }  // namespace
+
+AMBER_COPIES_OF(Fingerprint)
+AMBER_COPIES_OF(IntentCard)
+AMBER_COPIES_OF(StepParameters)
+AMBER_COPIES_OF(Step)
+AMBER_COPIES_OF(Look)
+
+Step::Step(StepParameters parameters_, bool enabled_, double strength_, std::string note_, std::string unknownFields_,
+           Guard guard_)
+    : parameters(std::move(parameters_)), enabled(enabled_), strength(strength_), note(std::move(note_)),
+      unknownFields(std::move(unknownFields_)), guard(std::move(guard_))
+{
+}
 
 std::string typeOf(const Step& step)
 {
@@ -116,7 +131,7 @@ Result<StepParameters> withParameters(const Step& step, const Json& parameters)
 Status validate(const Look& look)
 {
     if (look.steps.size() > kStepLimit)
-        return fail("too many steps", "steps", "at most " + std::to_string(kStepLimit),
+        return fail("too many steps", "steps", phrase("at most %1", {std::to_string(kStepLimit)}),
                     std::to_string(look.steps.size()));
     if (auto good = validateRoles(look.roles); !good)
         return good;

@@ -2,6 +2,7 @@
 // value.
 #pragma once
 
+#include "core/base/copied_apart.h"
 #include "core/look/fingerprint.h"
 #include "core/look/guard.h"
 #include "core/look/intent.h"
@@ -40,11 +41,22 @@ struct UnknownStep {
 };
 
 /// Registration: every kind of step once. The order is that of the menu in which steps are added.
-using StepParameters = std::variant<Contrast, ToneBands, Ends, ToneCurve, SplitToning, HueShifts, Chroma, Primaries,
-                                    Warmth, EvenTowards, LookupTable, Wash, LocalContrast, FineDetail, Haze, Glow,
-                                    EdgeDarkening, Grain, OutputSharpening, UnknownStep>;
+using StepKinds = std::variant<Contrast, ToneBands, Ends, ToneCurve, SplitToning, HueShifts, Chroma, Primaries, Warmth,
+                               EvenTowards, LookupTable, Wash, LocalContrast, FineDetail, Haze, Glow, EdgeDarkening,
+                               Grain, OutputSharpening, UnknownStep>;
+
+/// The parameters of one step.
+struct StepParameters : StepKinds {
+    using StepKinds::StepKinds;
+    using StepKinds::operator=;
+    AMBER_COPIED_APART(StepParameters)
+};
 
 struct Step {
+    Step(StepParameters parameters, bool enabled = true, double strength = 1, std::string note = {},
+         std::string unknownFields = {}, Guard guard = {});
+    AMBER_COPIED_APART(Step)
+
     StepParameters parameters = UnknownStep{};
     bool enabled = true;
     double strength = 1;  ///< 0..2: OKLab(in) + strength * (OKLab(out) - OKLab(in))
@@ -55,10 +67,11 @@ struct Step {
         {};  ///< names of parameters that do not travel: each picture may hold its own value
     std::map<std::string, std::string> held = {};  ///< by holder (scope.h): JSON text of its own values
     std::string group = {};  ///< the name that steps share which belong together, as those of one match
-    bool operator==(const Step&) const = default;
 };
 
 struct Look {
+    AMBER_COPIED_APART(Look)
+
     static constexpr int kVersion = 1;
     int fileVersion = kVersion;  ///< of the file it came from; never lowered when saved
     std::string name = "New look";
@@ -68,7 +81,6 @@ struct Look {
     std::vector<Step> steps;
     std::vector<Role> roles = {};  ///< their names are unlike; a step bound to none of them does nothing
     std::string unknownFields;
-    bool operator==(const Look&) const = default;
 };
 
 inline constexpr std::size_t kStepLimit = 64;

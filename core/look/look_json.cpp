@@ -34,7 +34,7 @@ Json stepToJson(const Step& step, bool embedTables)
 template <std::size_t I = 0>
 Status readParameters(const std::string& type, const Json& json, const std::string& where, Step& step)
 {
-    using T = std::variant_alternative_t<I, StepParameters>;
+    using T = std::variant_alternative_t<I, StepKinds>;
     if constexpr (std::is_same_v<T, UnknownStep>) {
         step.parameters = UnknownStep{type, jsonText(json)};
         return {};
@@ -55,7 +55,7 @@ std::vector<std::pair<std::string, std::string>> unknownIn(const StepParameters&
     std::vector<std::pair<std::string, std::string>> all;
     const auto addList = [&](const char* name, const auto& list) {
         for (std::size_t i = 0; i < list.size(); ++i)
-            all.emplace_back("." + std::string(name) + "[" + std::to_string(i) + "]", list[i].unknownFields);
+            all.emplace_back(std::string(".").append(name) + "[" + std::to_string(i) + "]", list[i].unknownFields);
     };
     std::visit(
         [&](const auto& s) {

@@ -1,5 +1,6 @@
 #include "core/look/part.h"
 
+#include "core/base/phrase.h"
 #include "core/look/scope.h"
 
 #include <algorithm>
@@ -32,7 +33,7 @@ Result<ArrivedPart> withPart(const Look& look, const Look& part, std::size_t at,
 {
     ArrivedPart arrived{look, std::min(at, look.steps.size()), part.steps.size(), {}, {}};
     if (look.steps.size() + part.steps.size() > kStepLimit)
-        return fail("there would be too many steps", look.name, "at most " + std::to_string(kStepLimit),
+        return fail("there would be too many steps", look.name, phrase("at most %1", {std::to_string(kStepLimit)}),
                     std::to_string(look.steps.size() + part.steps.size()));
     arrived.look.steps.insert(arrived.look.steps.begin() + static_cast<std::ptrdiff_t>(arrived.first),
                               part.steps.begin(), part.steps.end());
@@ -40,7 +41,7 @@ Result<ArrivedPart> withPart(const Look& look, const Look& part, std::size_t at,
         if (!roleOf(look, role.name))
             arrived.look.roles.push_back(role), arrived.newRoles.push_back(role.name);
     if (arrived.look.roles.size() > kRoleLimit)
-        return fail("there would be too many roles", look.name, "at most " + std::to_string(kRoleLimit),
+        return fail("there would be too many roles", look.name, phrase("at most %1", {std::to_string(kRoleLimit)}),
                     std::to_string(arrived.look.roles.size()));
     std::set<std::string> sets;
     for (const Step& step : part.steps)

@@ -1,6 +1,7 @@
 #include "core/look/step_edits.h"
 
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/look/value_words.h"
 
 #include <algorithm>
@@ -52,7 +53,7 @@ std::vector<int> inverse(const std::vector<int>& pairs, std::size_t size)
 
 std::string at(const Look& look, int step)
 {
-    return std::to_string(step + 1) + " " + titleOf(look.steps[static_cast<std::size_t>(step)]);
+    return std::to_string(step + 1) + " " + phrase(titleOf(look.steps[static_cast<std::size_t>(step)]).c_str());
 }
 
 Json guardJson(const Guard& guard)
@@ -67,23 +68,23 @@ void addStepDifferences(std::vector<std::string>& lines, const std::string& titl
 {
     std::vector<std::string> own;
     if (a.enabled != b.enabled)
-        own.push_back(b.enabled ? "switched on" : "switched off");
+        own.push_back(b.enabled ? phrase("switched on") : phrase("switched off"));
     if (a.strength != b.strength)
-        own.push_back("strength " + shortText(a.strength) + " → " + shortText(b.strength));
+        own.push_back(phrase("strength %1", {shortText(a.strength)}) + " → " + shortText(b.strength));
     if (!(a.parameters == b.parameters)) {
         const std::size_t before = own.size();
         addDifferences(own, {}, parametersOf(a), parametersOf(b));
         if (own.size() == before)
-            own.push_back("changed");
+            own.push_back(phrase("changed"));
     }
     if (!(a.guard == b.guard))
-        addDifferences(own, "guard", guardJson(a.guard), guardJson(b.guard));
+        addDifferences(own, phrase("guard"), guardJson(a.guard), guardJson(b.guard));
     if (a.note != b.note)
-        own.push_back(b.note.empty() ? "reason taken away" : "reason: " + b.note);
+        own.push_back(b.note.empty() ? phrase("reason taken away") : phrase("reason: %1", {b.note}));
     if (a.group != b.group)
-        own.push_back(b.group.empty() ? "out of group " + a.group : "in group " + b.group);
+        own.push_back(b.group.empty() ? phrase("out of group %1", {a.group}) : phrase("in group %1", {b.group}));
     if (a.perPicture != b.perPicture || a.held != b.held)
-        own.push_back("values of single frames");
+        own.push_back(phrase("values of single frames"));
     for (const std::string& line : own)
         lines.push_back(title + ": " + line);
 }
@@ -91,21 +92,21 @@ void addStepDifferences(std::vector<std::string>& lines, const std::string& titl
 void addLookDifferences(std::vector<std::string>& lines, const Look& a, const Look& b)
 {
     if (a.name != b.name)
-        lines.push_back("name " + a.name + " → " + b.name);
+        lines.push_back(phrase("name %1", {a.name}) + " → " + b.name);
     if (a.intent != b.intent)
-        lines.push_back(b.intent.empty() ? "mood taken away" : "mood: " + b.intent);
+        lines.push_back(b.intent.empty() ? phrase("mood taken away") : phrase("mood: %1", {b.intent}));
     if (!(a.card == b.card))
-        addDifferences(lines, "intent", toJson(a.card), toJson(b.card));
+        addDifferences(lines, phrase("intent"), toJson(a.card), toJson(b.card));
     if (!(a.reference == b.reference))
-        lines.push_back(b.reference ? "reference noted" : "reference taken away");
+        lines.push_back(b.reference ? phrase("reference noted") : phrase("reference taken away"));
     for (const Role& role : b.roles)
         if (!roleOf(a, role.name))
-            lines.push_back("role " + role.name + " added");
+            lines.push_back(phrase("role %1 added", {role.name}));
     for (const Role& role : a.roles)
         if (!roleOf(b, role.name))
-            lines.push_back("role " + role.name + " removed");
+            lines.push_back(phrase("role %1 removed", {role.name}));
         else if (!(*roleOf(b, role.name) == role))
-            lines.push_back("role " + role.name + " changed");
+            lines.push_back(phrase("role %1 changed", {role.name}));
 }
 
 /// The values that differ between `before` and `after`, set on `json`; lists of the same things entry by entry.
@@ -204,25 +205,25 @@ void redoEdit(Hand& hand, std::vector<std::string>& leftOut, const StepEdit& edi
             hand.insert(hand.placeFor(edit.after, count), after.steps[static_cast<std::size_t>(edit.after)], -1,
                         edit.after);
         else
-            leftOut.push_back(at(after, edit.after) + " added: no room");
+            leftOut.push_back(phrase("%1 added: no room", {at(after, edit.after)}));
         return;
     }
     if (edit.kind == StepEdit::Kind::Moved) {
         if (const auto step = hand.lifted.find(edit.before); step != hand.lifted.end())
             hand.insert(hand.placeFor(edit.after, count), std::move(step->second), edit.before, edit.after);
         else
-            leftOut.push_back(at(before, edit.before) + ": the step is not there");
+            leftOut.push_back(phrase("%1: the step is not there", {at(before, edit.before)}));
         return;
     }
     const int here = hand.of(hand.was, edit.before);
     if (here < 0) {
-        leftOut.push_back(at(before, edit.before) + ": the step is not there");
+        leftOut.push_back(phrase("%1: the step is not there", {at(before, edit.before)}));
     } else if (edit.kind == StepEdit::Kind::Removed) {
         hand.erase(here);
     } else if (!carryStep(hand.look.steps[static_cast<std::size_t>(here)],
                           before.steps[static_cast<std::size_t>(edit.before)],
                           after.steps[static_cast<std::size_t>(edit.after)])) {
-        leftOut.push_back(at(before, edit.before) + ": its values do not fit");
+        leftOut.push_back(phrase("%1: its values do not fit", {at(before, edit.before)}));
     }
 }
 
@@ -269,11 +270,11 @@ std::vector<std::string> differenceWords(const Look& before, const Look& after)
     addLookDifferences(lines, before, after);
     for (const StepEdit& edit : stepEdits(before, after)) {
         if (edit.kind == StepEdit::Kind::Added)
-            lines.push_back(at(after, edit.after) + ": added");
+            lines.push_back(phrase("%1: added", {at(after, edit.after)}));
         else if (edit.kind == StepEdit::Kind::Removed)
-            lines.push_back(at(before, edit.before) + ": removed");
+            lines.push_back(phrase("%1: removed", {at(before, edit.before)}));
         else if (edit.kind == StepEdit::Kind::Moved)
-            lines.push_back(at(before, edit.before) + ": moved to place " + std::to_string(edit.after + 1));
+            lines.push_back(phrase("%1: moved to place %2", {at(before, edit.before), std::to_string(edit.after + 1)}));
         else
             addStepDifferences(lines, at(after, edit.after), before.steps[static_cast<std::size_t>(edit.before)],
                                after.steps[static_cast<std::size_t>(edit.after)]);

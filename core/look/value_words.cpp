@@ -1,6 +1,7 @@
 #include "core/look/value_words.h"
 
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 
 namespace amber {
 namespace {
@@ -14,11 +15,11 @@ std::string shortWords(const Json& value)
 {
     constexpr std::size_t kMost = 4;
     if (value.is_null())
-        return "none";
+        return phrase("none");
     if (value.is_array() && value.size() > kMost)
-        return std::to_string(value.size()) + " entries";
+        return countedPhrase(value.size(), "%n entry", "%n entries");
     const std::string words = wordsOfValue(value);
-    return words.empty() ? "none" : words;
+    return words.empty() ? phrase("none") : words;
 }
 
 std::string entryName(const std::string& list, const Json& entry, std::size_t i)
@@ -44,9 +45,10 @@ void addListDifference(std::vector<std::string>& lines, const std::string& name,
     }
     const bool isLonger = before.is_array() && before.size() != after.size() && after.is_array();
     if (isLonger)
-        lines.push_back(name + ": " + std::to_string(before.size()) + kTo + std::to_string(after.size()) + " entries");
+        lines.push_back(name + ": " + std::to_string(before.size()) + kTo +
+                        countedPhrase(after.size(), "%n entry", "%n entries"));
     else if (after.is_array() && after.size() > 4)
-        lines.push_back(name + " changed");
+        lines.push_back(phrase("%1 changed", {name}));
     else
         lines.push_back(name + " " + shortWords(before) + kTo + shortWords(after));
 }
@@ -61,7 +63,7 @@ std::string spacedWords(const std::string& name)
             words += ' ', words += static_cast<char>(c - 'A' + 'a');
         else
             words += c == '-' ? ' ' : c;
-    return words;
+    return phrase(words.c_str());
 }
 
 std::string wordsOfValue(const Json& value)
@@ -69,12 +71,12 @@ std::string wordsOfValue(const Json& value)
     if (value.is_number())
         return shortText(value.get<double>());
     if (value.is_boolean())
-        return value.get<bool>() ? "yes" : "no";
+        return value.get<bool>() ? phrase("yes") : phrase("no");
     if (value.is_string())
         return spacedWords(value.get<std::string>());
     std::string words;
     for (const auto& [name, entry] : value.items()) {
-        const std::string between = value.is_object() || entry.is_array() ? ", " : " to ";
+        const std::string between = value.is_object() || entry.is_array() ? std::string(", ") : phrase(" to ");
         words +=
             (words.empty() ? "" : between) + (value.is_object() ? spacedWords(name) + " " : "") + wordsOfValue(entry);
     }

@@ -1,5 +1,6 @@
 #include "core/match/fall_step.h"
 
+#include "core/base/phrase.h"
 #include "core/match/light_by_place.h"
 
 #include <algorithm>
@@ -69,13 +70,13 @@ Result<Look> takeFall(const Look& look, const OurPictures& ours, Rung rung, doub
     Look with = look;
     if (!roleOf(with, role.name)) {
         if (with.roles.size() >= kRoleLimit)
-            return fail("the look has no room for further roles", role.name, "at most " + std::to_string(kRoleLimit),
-                        std::to_string(with.roles.size()));
+            return fail("the look has no room for further roles", role.name,
+                        phrase("at most %1", {std::to_string(kRoleLimit)}), std::to_string(with.roles.size()));
         with.roles.push_back(role);
     }
     const std::size_t step = ownStep(with, role.name, group);
     if (with.steps.size() > kStepLimit)
-        return fail("the look has no room for further steps", {}, "at most " + std::to_string(kStepLimit),
+        return fail("the look has no room for further steps", {}, phrase("at most %1", {std::to_string(kStepLimit)}),
                     std::to_string(look.steps.size()));
     const Membership members = membershipBefore(with, ours, group);
     const auto fall = static_cast<std::size_t>(rung) - static_cast<std::size_t>(Rung::TopToBottom);

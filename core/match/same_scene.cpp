@@ -2,6 +2,7 @@
 
 #include "core/balance/depth_flow.h"
 #include "core/base/long_call.h"
+#include "core/base/phrase.h"
 #include "core/base/statistics.h"
 #include "core/engine/render_plan.h"
 #include "core/image/resize.h"
@@ -144,7 +145,7 @@ Result<TakenScene> takeScene(const Look& look, const std::vector<SameThings>& th
         return tl::make_unexpected(fit.error());
     TakenScene result{{}, fit->colours, fit->untouched, fit->left};
     if (rest.steps.size() + fit->look.steps.size() > kStepLimit)
-        return fail("the look has no room for further steps", {}, "at most " + std::to_string(kStepLimit),
+        return fail("the look has no room for further steps", {}, phrase("at most %1", {std::to_string(kStepLimit)}),
                     std::to_string(rest.steps.size() + fit->look.steps.size()));
     const Membership members = membershipBefore(look, small, group);
     const Fingerprint there = seenThere(reference, things, small, members);

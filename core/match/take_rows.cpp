@@ -1,4 +1,5 @@
 #include "core/base/long_call.h"
+#include "core/base/phrase.h"
 #include "core/colour/oklab.h"
 #include "core/engine/render_plan.h"
 #include "core/match/ladder.h"
@@ -516,7 +517,7 @@ Result<Taken> takeRows(const Look& look, const OurPictures& ours, const Fingerpr
 {
     longCall("takeRows");
     if (look.steps.size() + 4 > kStepLimit)
-        return fail("the look has no room for further steps", {}, "at most " + std::to_string(kStepLimit),
+        return fail("the look has no room for further steps", {}, phrase("at most %1", {std::to_string(kStepLimit)}),
                     std::to_string(look.steps.size()));
     Match match(look, ours, reference, group, showsTheSame);
     Taken taken;

@@ -1,6 +1,7 @@
 #include "core/match/texture.h"
 
 #include "core/base/parallel.h"
+#include "core/base/phrase.h"
 #include "core/base/statistics.h"
 #include "core/colour/oklab.h"
 #include "core/engine/render_plan.h"
@@ -138,7 +139,7 @@ Result<Look> broughtTo(Look look, ImageView picture, Texture texture, double wan
     constexpr int kHalvings = 9;
     const std::size_t step = ownStep<T>(look, group);
     if (look.steps.size() > kStepLimit)
-        return fail("the look has no room for further steps", {}, "at most " + std::to_string(kStepLimit),
+        return fail("the look has no room for further steps", {}, phrase("at most %1", {std::to_string(kStepLimit)}),
                     std::to_string(look.steps.size() - 1));
     auto [low, high] = limits;
     double& amount = std::get<T>(look.steps[step].parameters).amount;

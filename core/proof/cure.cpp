@@ -1,6 +1,7 @@
 #include "core/proof/cure.h"
 
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 
@@ -36,7 +37,7 @@ public:
             return {std::nullopt, why};
         const auto amount = leastAmount(*way);
         if (!amount)
-            return {std::nullopt, "not even all of it takes the finding away: " + way->words(1)};
+            return {std::nullopt, phrase("not even all of it takes the finding away: %1", {way->words(1)})};
         Cure cure;
         Seen after;
         // The least that does it may bring it only to where something else begins.
@@ -48,7 +49,7 @@ public:
             if (broken.empty())
                 break;
             if (more == 0.0)
-                why = cure.words + " would take it away, but " + broken;
+                why = phrase("%1 would take it away, but %2", {cure.words, broken});
             if (more == 1.0)
                 return {std::nullopt, why};
         }
@@ -119,7 +120,7 @@ private:
                 isKnown = isKnown || (b.kind == f.kind && b.measured.part == f.measured.part &&
                                       f.measured.value <= kWorse * b.measured.value);
             if (!isKnown)
-                return std::string(f.kind->title) + " would then be past its limit: " + f.measured.words;
+                return phrase("%1 would then be past its limit: %2", {phrase(f.kind->title), f.measured.words});
         }
         return {};
     }
@@ -160,8 +161,8 @@ Way Trial::weakerStep(std::size_t step) const
                 return treatment;
             },
             [step, at, title = titleOf(look.steps[step])](double amount) {
-                return "Step " + std::to_string(step + 1) + ", " + title + ", at strength " + fixedText(at(amount), 2) +
-                       " on this frame";
+                return phrase("Step %1, %2, at strength %3 on this frame",
+                              {std::to_string(step + 1), phrase(title.c_str()), fixedText(at(amount), 2)});
             }};
 }
 
@@ -185,7 +186,7 @@ Way Trial::turned() const
             b.geometry.straightenDegrees = turn;
             b.geometry.crop = inscribedCrop(b.optics, b.geometry, ratio, b.geometry.ratio);
         },
-        [turn](double) { return "Turned by " + signedText(turn, 1) + "°"; });
+        [turn](double) { return phrase("Turned by %1°", {signedText(turn, 1)}); });
 }
 
 std::optional<std::pair<LinearRgb, LinearRgb>> Trial::neutralPair() const
@@ -219,7 +220,7 @@ std::optional<Way> Trial::whiteWay(std::string& why) const
     const bool isNeutral = m_finding.kind->id == std::string_view("casts");
     const auto pair = isNeutral ? neutralPair() : pairWithLead();
     if (!pair) {
-        why = isNeutral ? "the look tints it, not the light" : "the lead of the light does not show it";
+        why = isNeutral ? phrase("the look tints it, not the light") : phrase("the lead of the light does not show it");
         return std::nullopt;
     }
     const Balance to = fitBalance({pair->first}, {pair->second}, m_frame.frame.response).balance;
@@ -237,8 +238,8 @@ std::optional<Way> Trial::whiteWay(std::string& why) const
         },
         [part_of](double amount) {
             const Balance b = part_of(amount);
-            return "Light of this frame moved by " + signedText(b.exposureStops, 2) + " stops, white to " +
-                   fixedText(b.kelvin, 0) + " K, tint " + signedText(b.tint, 1);
+            return phrase("Light of this frame moved by %1 stops, white to %2 K, tint %3",
+                          {signedText(b.exposureStops, 2), fixedText(b.kelvin, 0), signedText(b.tint, 1)});
         });
 }
 
@@ -266,7 +267,9 @@ Way Trial::grain() const
     step.parameters = Grain{};
     return addedStep(
         step, [at](Step& s, double amount) { std::get<Grain>(s.parameters).amount = at(amount); },
-        [at](double amount) { return "Grain of " + fixedText(at(amount), 3) + ", last in the look, on this frame"; });
+        [at](double amount) {
+            return phrase("Grain of %1, last in the look, on this frame", {fixedText(at(amount), 3)});
+        });
 }
 
 /// Less chroma about the hue of what stands out.
@@ -282,8 +285,8 @@ Way Trial::quieterHue() const
     return addedStep(
         step, [at](Step& s, double amount) { std::get<Chroma>(s.parameters).even = at(amount); },
         [at, degrees = hue.hueDegrees](double amount) {
-            return "Chroma at " + fixedText(100 * at(amount), 0) + " % about hue " + fixedText(degrees, 0) +
-                   "\u00b0, last in the look, on this frame";
+            return phrase("Chroma at %1 % about hue %2°, last in the look, on this frame",
+                          {fixedText(100 * at(amount), 0), fixedText(degrees, 0)});
         });
 }
 
@@ -292,22 +295,24 @@ std::optional<Way> Trial::balanceWay(std::string& why) const
     const std::string id = m_finding.kind->id;
     const FrameBalance balance = m_frame.frame.balance;
     if (m_finding.measured.part == "file") {
-        why = "the file holds nothing there; another exposure of it might";
+        why = phrase("the file holds nothing there; another exposure of it might");
         return std::nullopt;
     }
     if (id == "bare-paper" || id == "near-clipping") {
         const auto to = [white = balance.ends.white](double amount) { return white + 0.35 * amount; };
-        return ofBalance([to](FrameBalance& b, double amount) { b.ends.white = to(amount), b.endsLocked = true; },
-                         [to](double amount) { return "White end at " + fixedText(to(amount), 2) + " on this frame"; });
+        return ofBalance(
+            [to](FrameBalance& b, double amount) { b.ends.white = to(amount), b.endsLocked = true; },
+            [to](double amount) { return phrase("White end at %1 on this frame", {fixedText(to(amount), 2)}); });
     }
     if (id == "noise") {
         const auto to = [is = balance.optics.noise](double amount) { return is + amount * (1 - is); };
-        return ofBalance([to](FrameBalance& b, double amount) { b.optics.noise = to(amount); },
-                         [to](double amount) { return "Noise taken off by " + fixedText(100 * to(amount), 0) + " %"; });
+        return ofBalance(
+            [to](FrameBalance& b, double amount) { b.optics.noise = to(amount); },
+            [to](double amount) { return phrase("Noise taken off by %1 %", {fixedText(100 * to(amount), 0)}); });
     }
     if (id == "tilt" && m_finding.measured.part.empty())
         return turned();
-    why = "no single change of the balance mends it";
+    why = phrase("no single change of the balance mends it");
     return std::nullopt;
 }
 
@@ -317,9 +322,9 @@ std::optional<Way> Trial::wayOf(std::string& why) const
     if (m_finding.measured.step >= 0 && static_cast<std::size_t>(m_finding.measured.step) < lookHere().steps.size())
         return weakerStep(static_cast<std::size_t>(m_finding.measured.step));
     if (id == "mixed-light")
-        why = "no one white is right for both parts: an area with a white of its own is";
+        why = phrase("no one white is right for both parts: an area with a white of its own is");
     else if (id == "focus")
-        why = "what is out of focus cannot be brought back";
+        why = phrase("what is out of focus cannot be brought back");
     else if (id == "casts" || id == "consistency" || id == "same-person" || id == "same-backdrop")
         return whiteWay(why);
     else if (id == "banding")

@@ -1,5 +1,7 @@
 #include "core/proof/patches.h"
 
+#include "core/base/phrase.h"
+
 #include <algorithm>
 #include <opencv2/imgproc.hpp>
 
@@ -53,13 +55,29 @@ std::vector<int> ringOf(const Patch& patch, int radius, int width, int height)
     return ring;
 }
 
-const char* whereabouts(const Region& place)
+std::string whereabouts(const Region& place)
 {
     const double x = (place.left + place.right) / 2, y = (place.top + place.bottom) / 2;
-    static constexpr const char* kNames[3][3] = {{"in the upper left", "at the top", "in the upper right"},
-                                                 {"at the left", "in the middle", "at the right"},
-                                                 {"in the lower left", "at the bottom", "in the lower right"}};
-    return kNames[std::clamp(static_cast<int>(3 * y), 0, 2)][std::clamp(static_cast<int>(3 * x), 0, 2)];
+    switch (3 * std::clamp(static_cast<int>(3 * y), 0, 2) + std::clamp(static_cast<int>(3 * x), 0, 2)) {
+    case 0:
+        return phrase("in the upper left");
+    case 1:
+        return phrase("at the top");
+    case 2:
+        return phrase("in the upper right");
+    case 3:
+        return phrase("at the left");
+    case 4:
+        return phrase("in the middle");
+    case 5:
+        return phrase("at the right");
+    case 6:
+        return phrase("in the lower left");
+    case 7:
+        return phrase("at the bottom");
+    default:
+        return phrase("in the lower right");
+    }
 }
 
 double overlapOf(const Region& one, const Region& other)

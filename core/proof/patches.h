@@ -29,7 +29,7 @@ std::vector<Patch> patchesOf(const PixelSet& set);
 /// Pixels within `radius` of the patch but not in it.
 std::vector<int> ringOf(const Patch& patch, int radius, int width, int height);
 /// "in the upper left", "in the middle".
-const char* whereabouts(const Region& place);
+std::string whereabouts(const Region& place);
 /// What both regions share, as a share of the picture.
 double overlapOf(const Region& one, const Region& other);
 

@@ -16,8 +16,7 @@ void compareRecurring(std::span<const FrameSummary> frames, const Recurring& wha
             if (!other || other == &frames[i])
                 continue;
             const double apart = what.apart(thing.after, other->things.at(name).after);
-            out[i]->push_back(
-                {apart, thing.place, name + what.before + fixedText(apart, 1) + what.after, name, -1, {}});
+            out[i]->push_back({apart, thing.place, what.sentence(name, fixedText(apart, 1)), name, -1, {}});
         }
 }
 

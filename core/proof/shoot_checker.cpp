@@ -3,6 +3,7 @@
 #include "core/base/long_call.h"
 #include "core/base/memory_gate.h"
 #include "core/base/parallel.h"
+#include "core/base/phrase.h"
 #include "core/look/look_json.h"
 
 #include <atomic>
@@ -71,7 +72,7 @@ CureTried ShootChecker::cure(const Finding& finding, const std::vector<ReadFrame
         std::find_if(frames.begin(), frames.end(), [&](const ReadFrame& f) { return f.frame == finding.frame; });
     const auto evidence = evidenceOf(finding.frame);
     if (own == frames.end() || !evidence)
-        return {std::nullopt, "the frame was not read"};
+        return {std::nullopt, phrase("the frame was not read")};
     std::vector<FrameToCure> light;
     for (const bool isLead : {true, false})
         for (const ReadFrame& f : frames)

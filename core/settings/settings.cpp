@@ -56,6 +56,10 @@ std::string takeAll(const Json& json, Settings& s)
         return v.is_number_integer() && v.get<std::int64_t>() >= 0 && v.get<std::int64_t>() <= Settings::kLongestRest;
     });
     fields.take("secondLook", s.secondLook, isYesOrNo);
+    fields.take("scalePercent", s.scalePercent, [](const Json& v) {
+        return v.is_number_integer() && v.get<std::int64_t>() >= 100 &&
+               v.get<std::int64_t>() <= Settings::kLargestScale;
+    });
     fields.take("still", s.isStill, isYesOrNo);
     fields.take("keys", s.keys, areTexts);
     return fields.wrong();
@@ -123,6 +127,7 @@ Status writeSettings(const fs::path& file, const Settings& s)
     json["rights"] = s.rights;
     json["restMinutes"] = s.restMinutes;
     json["secondLook"] = s.secondLook;
+    json["scalePercent"] = s.scalePercent;
     json["still"] = s.isStill;
     json["keys"] = s.keys;
     fs::create_directories(file.parent_path(), error);

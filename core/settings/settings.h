@@ -14,11 +14,12 @@ struct Settings {
     std::string author, rights;               ///< said in deliveries of jobs that say nothing themselves
     int restMinutes = 45;                     ///< a rest is proposed after so long at work; 0: never
     bool secondLook = true;                   ///< frames put aside are brought to mind
+    int scalePercent = 100;                   ///< of words and controls, from the next start on
     bool isStill = false;                     ///< nothing on the screen moves by itself
     std::map<std::string, std::string> keys;  ///< by the id of a shortcut, where they are not as shipped ("Ctrl+K")
     bool operator==(const Settings&) const = default;
 
-    static constexpr int kLongestRest = 240;
+    static constexpr int kLongestRest = 240, kLargestScale = 200;
 };
 
 struct ReadSettings {

@@ -1,6 +1,7 @@
 #include "core/table/cube_file.h"
 
 #include "core/base/atomic_file.h"
+#include "core/base/phrase.h"
 
 #include <charconv>
 #include <cmath>
@@ -112,7 +113,8 @@ private:
         if (target != 0)
             return wrong("the size is given twice");
         if (v != std::floor(v) || v < 2 || v > limit)
-            return wrong("size outside the limits", "2 to " + std::to_string(limit), std::string(rest));
+            return wrong("size outside the limits", phrase("%1 to %2", {"2", std::to_string(limit)}),
+                         std::string(rest));
         target = static_cast<int>(v);
         return {};
     }

@@ -1,5 +1,6 @@
 #include "core/table/xml_check.h"
 
+#include "core/base/phrase.h"
 #include "core/table/table.h"
 
 #include <algorithm>
@@ -25,7 +26,7 @@ std::string list(const std::set<std::string, std::less<>>& names)
     return all;
 }
 
-std::string tag(const std::string& name) { return "<" + name.substr(0, 40) + ">"; }
+std::string tag(const std::string& name) { return std::string("<").append(name, 0, 40) + ">"; }
 
 /// Holds what expat finds against the rules. The first fault ends the walk.
 class Walk {
@@ -215,7 +216,7 @@ private:
         if (!m_rules.elements.empty() && m_rules.elements.count(name) == 0)
             return wrong("an element that does not belong here", list(m_rules.elements), tag(name));
         if (m_open.size() >= kDepthLimit)
-            return wrong("elements nested too deep", "at most " + std::to_string(kDepthLimit));
+            return wrong("elements nested too deep", phrase("at most %1", {std::to_string(kDepthLimit)}));
         Element element;
         element.name = name;
         element.line = static_cast<int>(XML_GetCurrentLineNumber(m_parser.get()));
@@ -259,10 +260,10 @@ private:
         if (sizes.size() == 4) {
             for (std::size_t k = 0; k < 3; ++k)
                 if (sizes[k] < 2 || sizes[k] > kTable3Limit)
-                    return wrong("size outside the limits", "2 to " + std::to_string(kTable3Limit),
+                    return wrong("size outside the limits", phrase("%1 to %2", {"2", std::to_string(kTable3Limit)}),
                                  std::to_string(sizes[k]));
         } else if (sizes.size() == 2 && sizes[0] > kTable1Limit) {
-            return wrong("size outside the limits", "at most " + std::to_string(kTable1Limit),
+            return wrong("size outside the limits", phrase("at most %1", {std::to_string(kTable1Limit)}),
                          std::to_string(sizes[0]));
         }
         long long product = 1;

@@ -13,7 +13,7 @@ namespace amber::test {
 template <class T, std::size_t I = 0>
 constexpr int placeOf()
 {
-    if constexpr (std::is_same_v<std::variant_alternative_t<I, StepParameters>, T>)
+    if constexpr (std::is_same_v<std::variant_alternative_t<I, StepKinds>, T>)
         return static_cast<int>(I);
     else
         return placeOf<T, I + 1>();
@@ -114,7 +114,7 @@ public:
         return guard;
     }
     /// Kinds of steps by their place in StepParameters: pointwise ones first, then spatial ones, then the unknown step.
-    static constexpr int kKinds = static_cast<int>(std::variant_size_v<StepParameters>) - 1;
+    static constexpr int kKinds = static_cast<int>(std::variant_size_v<StepKinds>) - 1;
     static constexpr int kPointwise = placeOf<LocalContrast>(), kLookupTable = placeOf<LookupTable>();
     StepParameters parameters(int kind) { return parametersOf<0>(kind); }
     Look look(int steps)
@@ -165,7 +165,7 @@ private:
     template <std::size_t I>
     StepParameters parametersOf(int kind)
     {
-        using T = std::variant_alternative_t<I, StepParameters>;
+        using T = std::variant_alternative_t<I, StepKinds>;
         if constexpr (!std::is_same_v<T, UnknownStep>)
             if (kind != static_cast<int>(I))
                 return parametersOf<I + 1>(kind);

@@ -9,12 +9,6 @@
 #include <QtWidgets>
 
 namespace amber {
-namespace {
-
-constexpr int kTilesWidth = 462, kLeastTilesWidth = 312;
-
-}  // namespace
-
 QLayout* AreasPlace::makeHeader()
 {
     auto* row = new QHBoxLayout;
@@ -50,8 +44,6 @@ QLayout* AreasPlace::makeHeader()
 QWidget* AreasPlace::makeTiles()
 {
     auto* panel = new QWidget(this);
-    panel->setMinimumWidth(kLeastTilesWidth);
-    panel->setMaximumWidth(kTilesWidth);
     m_tiles->setObjectName("areaTiles");
     m_tiles->setAccessibleName(tr("Frames by the area of the role, what wants to be looked at first"));
     m_tiles->setModel(m_model);

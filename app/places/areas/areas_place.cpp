@@ -6,6 +6,7 @@
 #include "app/theme/controls.h"
 #include "app/theme/line_label.h"
 #include "app/theme/number_box.h"
+#include "app/theme/panes.h"
 #include "app/theme/theme.h"
 #include "app/words/words.h"
 #include "core/job/area_work.h"
@@ -19,6 +20,7 @@ namespace amber {
 namespace {
 
 constexpr double kSure = 0.9;
+constexpr int kTilesWidth = 462, kLeastTilesWidth = 312, kMostTilesWidth = 900;
 
 void makeAbsent(std::optional<Area>& area)
 {
@@ -36,24 +38,20 @@ AreasPlace::AreasPlace(Document& document, FrameModel& frames, ProxyStore& proxi
       m_tools(new QButtonGroup(this))
 {
     setObjectName("areasPlace");
-    auto* left = new QVBoxLayout;
-    left->setSpacing(0);
-    left->addWidget(makeTiles(), 1);
     auto* right = new QVBoxLayout;
     right->setSpacing(0);
     right->addLayout(makeTools());
     right->addWidget(m_canvas, 1);
     right->addWidget(m_bench);
     right->addLayout(makeFoot());
-    auto* middle = new QHBoxLayout;
-    middle->setSpacing(0);
-    middle->addLayout(left, 2);
-    middle->addLayout(right, 3);
+    auto* middle = new Panes("areasPanes", Qt::Horizontal, this);
+    middle->add(makeTiles(), {kTilesWidth, kLeastTilesWidth, kMostTilesWidth});
+    middle->add(right, {});
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addLayout(makeHeader());
-    layout->addLayout(middle, 1);
+    layout->addWidget(middle, 1);
     connectParts();
     addKeys();
     refreshRoles();

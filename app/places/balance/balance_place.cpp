@@ -7,6 +7,7 @@
 #include "app/places/balance/light_bench.h"
 #include "app/shortcuts/shortcuts.h"
 #include "app/theme/controls.h"
+#include "app/theme/panes.h"
 #include "app/theme/theme.h"
 
 #include <QtWidgets>
@@ -169,18 +170,18 @@ void BalancePlace::layOut()
     left->setSpacing(0);
     left->addWidget(m_pictures, 1);
     left->addWidget(makeBenches());
-    auto* middle = new QHBoxLayout;
-    middle->setSpacing(0);
-    middle->addLayout(left, 1);
-    middle->addWidget(m_instruments);
+    auto* middle = new Panes("balancePanes", Qt::Horizontal, this);
+    middle->add(left, {});
+    middle->add(m_instruments, Instruments::kPane);
+    constexpr int kRow = 34, kHead = 30, kRows = 3, kMostRows = 12;
+    auto* panes = new Panes("balanceTablePanes", Qt::Vertical, this);
+    panes->add(middle, {});
+    panes->add(m_table, {kRow * kRows + kHead, kRow + kHead, kRow * kMostRows + kHead});
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addLayout(makeHeader());
-    layout->addLayout(middle, 1);
-    constexpr int kRows = 3;
-    m_table->setFixedHeight(34 * kRows + 30);
-    layout->addWidget(m_table);
+    layout->addWidget(panes, 1);
 }
 
 void BalancePlace::showBench(Bench bench)

@@ -7,6 +7,7 @@
 #include "app/places/handover/retouch_tab.h"
 #include "app/settings/own_settings.h"
 #include "app/theme/controls.h"
+#include "app/theme/panes.h"
 #include "core/handover/job_batch.h"
 
 #include <QtWidgets>
@@ -42,11 +43,15 @@ HandoverPlace::HandoverPlace(Document& document, QWidget* parent)
     right->setSpacing(10);
     right->addLayout(makeTabs());
     right->addWidget(m_stack, 1);
+    constexpr int kForm = 392, kWidestForm = 640;
+    auto* panes = new Panes("handoverPanes", Qt::Horizontal, this);
+    auto* page = new QWidget(panes);
+    page->setLayout(right);
+    panes->add(makeForm(), {kForm, kForm, kWidestForm});
+    panes->add(page, {});
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(makeForm());
-    layout->addLayout(right, 1);
+    layout->addWidget(panes);
     connectAll();
     m_state->setText(tr("Nothing handed over yet."));
     refresh();
@@ -206,7 +211,6 @@ QLayout* HandoverPlace::makeButtons()
 QWidget* HandoverPlace::makeForm()
 {
     auto* page = new QWidget(this);
-    page->setFixedWidth(392);
     auto* layout = new QVBoxLayout(page);
     layout->setContentsMargins(16, 12, 8, 12);
     layout->setSpacing(8);

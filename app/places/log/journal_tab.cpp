@@ -5,6 +5,7 @@
 #include "app/places/log/then_now.h"
 #include "app/task/task.h"
 #include "app/theme/controls.h"
+#include "app/theme/panes.h"
 #include "core/base/atomic_file.h"
 
 #include <QtWidgets>
@@ -26,16 +27,17 @@ JournalTab::JournalTab(Document& document, ProxyStore& proxies, QWidget* parent)
     m_list->setItemDelegate(new LogDelegate(m_list));
     m_list->setUniformItemSizes(false);
     m_list->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
-    m_list->setFixedWidth(384);
-    auto* below = new QHBoxLayout;
-    below->setSpacing(0);
-    below->addWidget(m_list);
-    below->addLayout(makeDetail(), 1);
+    constexpr int kList = 384, kLeastList = 240, kWidestList = 720;
+    auto* below = new Panes("journalPanes", Qt::Horizontal, this);
+    auto* detail = new QWidget(below);
+    detail->setLayout(makeDetail());
+    below->add(m_list, {kList, kLeastList, kWidestList});
+    below->add(detail, {});
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addLayout(makeFilters());
-    layout->addLayout(below, 1);
+    layout->addWidget(below, 1);
     connectAll();
     showChosen();
 }

@@ -16,6 +16,7 @@
 #include "app/stepline/spot_view.h"
 #include "app/stepline/step_line.h"
 #include "app/theme/controls.h"
+#include "app/theme/panes.h"
 #include "app/theme/theme.h"
 #include "app/variants/sweep_view.h"
 #include "app/variants/tray_view.h"
@@ -26,7 +27,8 @@
 
 namespace amber {
 namespace {
-constexpr int kBenchHeight = 248, kMainColours = 6, kNudgeColours = 48, kScoreEdge = 72, kReminderPause = 30000;
+constexpr int kBenchHeight = 248, kHighestBench = 480, kMainColours = 6, kNudgeColours = 48, kScoreEdge = 72,
+              kReminderPause = 30000;
 constexpr double kDragThreshold = 3;
 }  // namespace
 
@@ -46,7 +48,6 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
         m_upper->addWidget(view);
     for (QWidget* panel : std::initializer_list<QWidget*>{m_bench, m_intent, m_findings})
         m_lower->addWidget(panel);
-    m_lower->setFixedHeight(kBenchHeight);
     connectHeader();
 
     auto* left = new QVBoxLayout;
@@ -54,15 +55,15 @@ LookPlace::LookPlace(Document& document, ProxyStore& proxies, RenderService& ren
     left->addWidget(m_header);
     left->addWidget(m_upper, 1);
     left->addWidget(m_stepLine);
-    auto* upper = new QHBoxLayout;
-    upper->setSpacing(0);
-    upper->addLayout(left, 1);
-    upper->addWidget(m_instruments);
+    auto* upper = new Panes("lookPanes", Qt::Horizontal, this);
+    upper->add(left, {});
+    upper->add(m_instruments, Instruments::kPane);
+    auto* panes = new Panes("lookBenchPanes", Qt::Vertical, this);
+    panes->add(upper, {});
+    panes->add(m_lower, {kBenchHeight, kBenchHeight, kHighestBench});
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addLayout(upper, 1);
-    layout->addWidget(m_lower);
+    layout->addWidget(panes);
 
     connectPictures();
     connectParts();
@@ -245,7 +246,7 @@ void LookPlace::fillViewMenu(QMenu& menu)
     add(tr("100 %: pixel for pixel"), m_wall->isActualSize(), "actual", [this] { toggleActualSize(); });
     add(tr("Blind: hide numbers"), theme::isBlind(), nullptr, [] { theme::setBlind(!theme::isBlind()); });
     addSplitMenus(menu);
-    menu.addSection(tr("Wall behind the pictures, L*"));
+    addHeading(menu, tr("Wall behind the pictures, L*"));
     for (int lightness : {20, 35, 50, 65, 80, 96})
         add(lightness == 50   ? tr("50, print viewing")
             : lightness == 96 ? tr("96, paper")
@@ -254,7 +255,7 @@ void LookPlace::fillViewMenu(QMenu& menu)
                 theme::setSurround(lightness);
                 m_document.changeDesk([&](Desk& desk) { desk.surround = lightness; });
             });
-    menu.addSection(tr("Theme"));
+    addHeading(menu, tr("Theme"));
     const QString themes[] = {tr("Print room"), tr("Dim"), tr("High contrast")};
     for (int i = 0; i < 3; ++i)
         add(themes[i], static_cast<int>(theme::current()) == i, nullptr, [this, i] { emit themeWanted(i); });
@@ -263,7 +264,7 @@ void LookPlace::fillViewMenu(QMenu& menu)
 
 void LookPlace::addNotesMenu(QMenu& menu)
 {
-    menu.addSection(tr("Notes"));
+    addHeading(menu, tr("Notes"));
     const auto note = [&](const QString& words, const char* keys, auto&& act) {
         menu.addAction(words + QStringLiteral("\t") + keysOf(keys).toString(QKeySequence::NativeText), this, act)
             ->setEnabled(m_document.isOpen());
@@ -271,7 +272,7 @@ void LookPlace::addNotesMenu(QMenu& menu)
     note(tr("Set a pin on the picture…"), "remark", [this] { toggleRemarking(); });
     note(tr("Palette test…"), "palette", [this] { showPalette(); });
     note(tr("Is it so?"), "isItSo", [this] { showIsItSo(); });
-    menu.addSection(tr("Frames"));
+    addHeading(menu, tr("Frames"));
     menu.addAction(tr("Trial frames: companions that differ most"), this, [this] { emit trialFramesWanted(); });
     menu.addAction(tr("Put this frame aside for a second look"), this, [this] { m_document.selection().putAside(); });
     if (!m_document.selection().aside().empty())
@@ -284,7 +285,7 @@ void LookPlace::addNotesMenu(QMenu& menu)
 /// The split line can hold any two of the three befores and the result.
 void LookPlace::addSplitMenus(QMenu& menu)
 {
-    menu.addSection(tr("Split line"));
+    addHeading(menu, tr("Split line"));
     for (const bool isLeft : {true, false}) {
         auto [left, right] = m_wall->splitStates();
         QMenu* side =

@@ -82,7 +82,6 @@ void MatchPanel::stackButtons()
 MatchPanel::MatchPanel(QWidget* parent) : QWidget(parent)
 {
     setObjectName("matchPanel");
-    setFixedWidth(304);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(14, 10, 14, 12);
     column->setSpacing(6);

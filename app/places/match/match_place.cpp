@@ -5,6 +5,7 @@
 #include "app/places/match/match_panel.h"
 #include "app/places/match/match_pictures.h"
 #include "app/places/match/match_sources.h"
+#include "app/theme/panes.h"
 #include "app/wall/picture_view.h"
 #include "core/engine/render_plan.h"
 #include "core/match/carry.h"
@@ -14,6 +15,12 @@
 #include <QtWidgets>
 
 namespace amber {
+namespace {
+
+constexpr int kPanelWidth = 304, kWidestPanel = 480, kRow = 23, kHead = 30;
+constexpr int kLadderHeight = 14 * kRow + kHead, kLeastLadder = 5 * kRow + kHead;
+
+}  // namespace
 void MatchPlace::makeTable()
 {
     m_table->setObjectName("ladder");
@@ -55,17 +62,17 @@ MatchPlace::MatchPlace(Document& document, ProxyStore& proxies, FrameModel& fram
     column->addWidget(m_coverage);
     m_lower->addWidget(fitted);
 
-    auto* lower = new QHBoxLayout;
-    lower->setSpacing(0);
-    lower->addWidget(m_lower, 1);
-    lower->addWidget(m_panel);
+    auto* lower = new Panes("matchPanelPanes", Qt::Horizontal, this);
+    lower->add(m_lower, {});
+    lower->add(m_panel, {kPanelWidth, kPanelWidth, kWidestPanel});
+    auto* panes = new Panes("matchPanes", Qt::Vertical, this);
+    panes->add(m_pictures, {});
+    panes->add(lower, {kLadderHeight, kLeastLadder, kLadderHeight});
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addWidget(makeHeader());
-    layout->addWidget(m_pictures, 1);
-    layout->addLayout(lower);
-    m_lower->setFixedHeight(24 + 14 * 23 + 6);
+    layout->addWidget(panes, 1);
 
     m_later->setSingleShot(true);
     m_later->setInterval(40);

@@ -5,6 +5,7 @@
 #include "app/places/practice/score_plot.h"
 #include "app/task/task.h"
 #include "app/theme/controls.h"
+#include "app/theme/panes.h"
 #include "app/theme/theme.h"
 #include "app/theme/value_bar.h"
 #include "core/base/atomic_file.h"
@@ -73,18 +74,19 @@ PracticePlace::PracticePlace(Document& document, QWidget* parent)
     setObjectName("practicePlace");
     nameParts(), makeScores();
     auto* side = new QWidget(this);
-    side->setFixedWidth(300);
     makeSide(side);
     auto* left = new QVBoxLayout;
     left->setSpacing(0);
     m_shown->addWidget(m_view), m_shown->addWidget(m_scorePage);
     left->addWidget(m_shown, 1);
     left->addWidget(makeAnswers());
+    constexpr int kSide = 300, kWidestSide = 480;
+    auto* panes = new Panes("practicePanes", Qt::Horizontal, this);
+    panes->add(left, {});
+    panes->add(side, {kSide, kSide, kWidestSide});
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addLayout(left, 1);
-    layout->addWidget(side);
+    layout->addWidget(panes);
     connect(m_view, &RoundView::tileClicked, this, &PracticePlace::choosePicture);
     connect(m_pictures, &PracticePictures::ready, this, [this] {
         if (m_state == State::Reading)

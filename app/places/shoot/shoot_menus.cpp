@@ -108,7 +108,7 @@ void ShootPlace::fillSetMenu(QMenu& menu)
 void ShootPlace::addFrameActions(QMenu& menu, const std::vector<FrameId>& frames, int current)
 {
     const auto& lights = m_document.job().lights;
-    menu.addSection(frames.size() == 1 ? tr("The chosen frame") : tr("The %1 chosen frames").arg(frames.size()));
+    addHeading(menu, frames.size() == 1 ? tr("The chosen frame") : tr("The %1 chosen frames").arg(frames.size()));
     menu.addAction(tr("To a group of their own…"), this, [this, frames] {
         const QString name = askLightName(tr("Light %1").arg(m_document.job().lights.size() + 1));
         if (!name.isEmpty())
@@ -124,7 +124,7 @@ void ShootPlace::addLightActions(QMenu& menu, FrameId frame, int current)
 {
     const auto& lights = m_document.job().lights;
     const auto light = static_cast<std::size_t>(current);
-    menu.addSection(text(lights[light].name));
+    addHeading(menu, text(lights[light].name));
     menu.addAction(tr("Name…"), this, [this, light] {
         auto all = m_document.job().lights;
         const QString name = askLightName(text(all[light].name));

@@ -1,5 +1,6 @@
 #include "core/look/steps/hue_shifts/hue_shifts.h"
 
+#include "core/base/phrase.h"
 #include "core/colour/oklab.h"
 #include "core/look/steps/smoothstep.h"
 
@@ -64,7 +65,7 @@ std::vector<HueFamily> HueShifts::defaultFamilies()
 Status validate(const HueShifts& step, const std::string& where)
 {
     if (step.families.size() > kFamilyLimit)
-        return fail("too many families", where, "at most " + std::to_string(kFamilyLimit),
+        return fail("too many families", where, phrase("at most %1", {std::to_string(kFamilyLimit)}),
                     std::to_string(step.families.size()));
     for (std::size_t i = 0; i < step.families.size(); ++i) {
         const HueFamily& f = step.families[i];

@@ -1,5 +1,6 @@
 #include "core/look/steps/split_toning/split_toning.h"
 
+#include "core/base/phrase.h"
 #include "core/colour/oklab.h"
 #include "core/look/steps/smoothstep.h"
 
@@ -16,7 +17,8 @@ constexpr std::array<std::string_view, 5> kLocks{"none", "complement", "split", 
 Status validate(const SplitToning& step, const std::string& where)
 {
     if (step.dyes.size() > kDyeLimit)
-        return fail("too many dyes", where, "at most " + std::to_string(kDyeLimit), std::to_string(step.dyes.size()));
+        return fail("too many dyes", where, phrase("at most %1", {std::to_string(kDyeLimit)}),
+                    std::to_string(step.dyes.size()));
     const auto within = [](double v, double low, double high) { return v >= low && v <= high; };
     for (std::size_t i = 0; i < step.dyes.size(); ++i) {
         const Dye& d = step.dyes[i];

@@ -1,5 +1,6 @@
 #include "core/look/steps/tone_curve/tone_curve.h"
 
+#include "core/base/phrase.h"
 #include "core/colour/oklab.h"
 
 #include <algorithm>
@@ -21,7 +22,7 @@ bool isStraight(const ToneCurve::Points& points)
 Status validatePoints(const ToneCurve::Points& points, const std::string& where)
 {
     if (points.size() < 2 || points.size() > kCurvePointLimit)
-        return fail("number of curve points", where, "2 to " + std::to_string(kCurvePointLimit),
+        return fail("number of curve points", where, phrase("%1 to %2", {"2", std::to_string(kCurvePointLimit)}),
                     std::to_string(points.size()));
     for (std::size_t i = 0; i < points.size(); ++i) {
         const auto inside = [](double v) { return v >= -1 && v <= 3; };

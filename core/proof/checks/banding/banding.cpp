@@ -2,6 +2,7 @@
 // where nothing hides it. Noise that came with the frame and grain that the look adds hide steps (L. G. Roberts, IRE
 // Trans. Inf. Theory 8(2), 1962): a deviation of d steps leaves 1 / (1 + (2 d)^2) of them.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/base/statistics.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
@@ -76,10 +77,10 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
 {
     const PixelSet smooth = smoothPixels(frame);
     Measured m;
-    m.words = "no smooth area is large enough to show steps";
+    m.words = phrase("no smooth area is large enough to show steps");
     if (smooth.share() < 0.01 || frame.evidence().bits > 8) {
         if (frame.evidence().bits > 8)
-            m.words = "the file has 16 bits: steps are as fine as the result can hold";
+            m.words = phrase("the file has 16 bits: steps are as fine as the result can hold");
         out.push_back(m);
         return;
     }
@@ -101,8 +102,8 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
     const double hidden = std::hypot(came, grain / std::max(1.0, jump));
     m.value = jump / (1 + 4 * hidden * hidden);
     m.place = patches.front().place;
-    m.words = "a smooth area " + std::string(whereabouts(m.place)) + " steps by " + fixedText(jump, 1) +
-              " codes; with its noise and the look's grain as by " + fixedText(m.value, 1);
+    m.words = phrase("a smooth area %1 steps by %2 codes; with its noise and the look's grain as by %3",
+                     {whereabouts(m.place), fixedText(jump, 1), fixedText(m.value, 1)});
     out.push_back(m);
 }
 

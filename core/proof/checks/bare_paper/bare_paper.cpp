@@ -1,6 +1,7 @@
 // Paper left white: pixels without ink in any channel, by where they lie. Patches that are small and stand in much
 // darker surroundings are lights and their reflections, and are let be. A face counts five times over.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/colour/rgb_space.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/patches.h"
@@ -43,8 +44,9 @@ void measureFile(const CheckedFrame& frame, std::vector<Measured>& out)
                 largest = patch.place;
             share += patch.share;
         }
-    out.push_back({100 * share, largest, fixedText(100 * share, 1) + " % of the frame was lost at white in its file",
-                   "file", -1, kLimit});
+    out.push_back({100 * share, largest,
+                   phrase("%1 % of the frame was lost at white in its file", {fixedText(100 * share, 1)}), "file", -1,
+                   kLimit});
 }
 
 void measure(const CheckedFrame& frame, std::vector<Measured>& out)
@@ -71,11 +73,11 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
         if (weight * patch.share > most)
             most = weight * patch.share, largest = patch.place;
     }
-    std::string words = fixedText(100 * share, 2) + " % of the frame is bare paper";
+    std::string words = phrase("%1 % of the frame is bare paper", {fixedText(100 * share, 2)});
     if (inFaces > 0)
-        words += " (a face counts five times)";
+        words += phrase(" (a face counts five times)");
     if (share > 0)
-        words += std::string(", most of it ") + whereabouts(largest);
+        words += phrase(", most of it %1", {whereabouts(largest)});
     out.push_back({100 * share, largest, words, {}, -1, {}});
 }
 

@@ -1,5 +1,6 @@
 // Darks without anything in them: pixels at black in every channel, in patches large enough to be seen as holes.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/patches.h"
 
@@ -25,9 +26,9 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
             largest = patch.place;
         share += patch.share;
     }
-    std::string words = fixedText(100 * share, 1) + " % of the frame is blocked black";
+    std::string words = phrase("%1 % of the frame is blocked black", {fixedText(100 * share, 1)});
     if (share > 0)
-        words += std::string(", most of it ") + whereabouts(largest);
+        words += phrase(", most of it %1", {whereabouts(largest)});
     out.push_back({100 * share, largest, words, {}, -1, {}});
 }
 

@@ -1,6 +1,7 @@
 // Brightness that drifted: what all steps together added to the mean tone of the frame, when the card does not ask for
 // a dark or bright picture; and the frame against the lead of its light, when it was not meant to be lighter or darker.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/engine/plane.h"
 #include "core/proof/checks/kinds.h"
 
@@ -25,10 +26,12 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
             sum += l;
         return (drift > 0 ? sum : -sum) / static_cast<double>(std::max<std::size_t>(1, light.values.size()));
     });
+    const std::string by = fixedText(100 * std::abs(drift), 1);
     out.push_back({isMeant ? 0 : 100 * std::abs(drift),
                    {},
-                   "the look makes the frame " + fixedText(100 * std::abs(drift), 1) + " hundredths " +
-                       (drift > 0 ? "lighter" : "darker") + " on the whole" + (isMeant ? ", as its card says" : ""),
+                   (drift > 0 ? phrase("the look makes the frame %1 hundredths lighter on the whole", {by})
+                              : phrase("the look makes the frame %1 hundredths darker on the whole", {by})) +
+                       (isMeant ? phrase(", as its card says") : ""),
                    "look",
                    step,
                    {}});
@@ -47,10 +50,12 @@ void compare(std::span<const FrameSummary> frames, const std::vector<KeyColour>&
             continue;
         // The look's part alone: subjects differ in brightness, what a look adds to frames of one light should not.
         const double apart = frames[i].lookBrightness - lead->second->lookBrightness;
+        const std::string by = fixedText(100 * std::abs(apart), 1);
         out[i]->push_back({100 * std::abs(apart),
                            {},
-                           "the look makes it " + fixedText(100 * std::abs(apart), 1) + " hundredths " +
-                               (apart > 0 ? "lighter" : "darker") + " than the lead of its light",
+                           apart > 0
+                               ? phrase("the look makes it %1 hundredths lighter than the lead of its light", {by})
+                               : phrase("the look makes it %1 hundredths darker than the lead of its light", {by}),
                            "light",
                            -1,
                            {}});

@@ -2,6 +2,7 @@
 // the look does to every grey is meant, unless the card wants it neutral or true; so a marked neutral is held against
 // the grey of its lightness under the same look. CIELAB, distance in a* and b*.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 #include "core/proof/checks/kinds.h"
@@ -11,11 +12,11 @@
 namespace amber {
 namespace {
 
-const char* directionOf(double a, double b)
+std::string directionOf(double a, double b)
 {
     if (std::abs(b) >= std::abs(a))
-        return b > 0 ? "yellow" : "blue";
-    return a > 0 ? "magenta" : "green";
+        return b > 0 ? phrase("yellow") : phrase("blue");
+    return a > 0 ? phrase("magenta") : phrase("green");
 }
 
 /// Marked as neutral: its target is, or without one it came so.
@@ -40,12 +41,13 @@ void measureMarked(const CheckedFrame& frame, std::vector<Measured>& out)
         const double tone = toOkLab(key.before).L;
         const Lab grey = toLab(evaluate(frame.look(), toLinearRgb(OkLab{tone, 0, 0})));
         const double a = is.a - grey.a, b = is.b - grey.b, off = std::hypot(a, b);
-        out.push_back({off,
-                       key.place,
-                       key.colour->name + " is off neutral by " + fixedText(off, 1) + ", towards " + directionOf(a, b),
-                       key.colour->name,
-                       -1,
-                       {}});
+        out.push_back(
+            {off,
+             key.place,
+             phrase("%1 is off neutral by %2, towards %3", {key.colour->name, fixedText(off, 1), directionOf(a, b)}),
+             key.colour->name,
+             -1,
+             {}});
     }
 }
 
@@ -63,9 +65,9 @@ void measureLook(const CheckedFrame& frame, std::vector<Measured>& out)
     }
     out.push_back({most,
                    {},
-                   "the look tints greys of tone " + fixedText(at, 2) + " by " + fixedText(most, 1) + ", towards " +
-                       directionOf(worst.a, worst.b) + ", though its card wants them " +
-                       (card.temperature == IntentCard::Temperature::Neutral ? "neutral" : "true"),
+                   phrase("the look tints greys of tone %1 by %2, towards %3, though its card wants them %4",
+                          {fixedText(at, 2), fixedText(most, 1), directionOf(worst.a, worst.b),
+                           card.temperature == IntentCard::Temperature::Neutral ? phrase("neutral") : phrase("true")}),
                    "greys",
                    -1,
                    {}});

@@ -1,5 +1,6 @@
 // Key colours of the frame against those of the lead of its light, each within its own tolerance.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/colour/difference.h"
 #include "core/proof/checks/kinds.h"
 
@@ -24,7 +25,7 @@ void compare(std::span<const FrameSummary> frames, const std::vector<KeyColour>&
             const double apart = ciede2000(own->second, other->second);
             out[i]->push_back({apart,
                                {},
-                               key.name + " is " + fixedText(apart, 1) + " from the lead of its light",
+                               phrase("%1 is %2 from the lead of its light", {key.name, fixedText(apart, 1)}),
                                key.name,
                                -1,
                                key.tolerance});

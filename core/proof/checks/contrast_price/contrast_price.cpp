@@ -1,6 +1,7 @@
 // What local contrast and fine detail cost: chroma lost in reds, and skin made rougher, with those steps against
 // without.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/colour/oklab.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/skins.h"
@@ -53,7 +54,7 @@ void measureReds(const CheckedFrame& frame, ImageView plain, int step, std::vect
     const double lost = std::max(0.0, 1 - with / without);
     out.push_back({100 * lost,
                    {},
-                   "reds lose " + fixedText(100 * lost, 1) + " % of their chroma to local contrast",
+                   phrase("reds lose %1 % of their chroma to local contrast", {fixedText(100 * lost, 1)}),
                    "reds",
                    step,
                    {}});
@@ -73,7 +74,7 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
         // A quarter rougher weighs as much as a tenth of the reds.
         out.push_back({40 * more,
                        skin.place,
-                       skin.name + " is " + fixedText(100 * more, 0) + " % rougher by local contrast",
+                       phrase("%1 is %2 % rougher by local contrast", {skin.name, fixedText(100 * more, 0)}),
                        skin.name,
                        step,
                        {}});

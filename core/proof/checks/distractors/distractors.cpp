@@ -2,6 +2,7 @@
 // wide surroundings (core/area/area_measures.h) by more than it did, beyond what the look did to all such differences.
 #include "core/area/area_measures.h"
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/base/statistics.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/patches.h"
@@ -70,10 +71,9 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
     };
     out.push_back({s.value,
                    s.place,
-                   s.value > 0
-                       ? std::string("a patch ") + whereabouts(s.place) + " stands out by " + fixedText(100 * s.is, 0) +
-                             " hundredths, before the look by " + fixedText(100 * s.was, 0)
-                       : "nothing draws the eye from the subject by the look",
+                   s.value > 0 ? phrase("a patch %1 stands out by %2 hundredths, before the look by %3",
+                                        {whereabouts(s.place), fixedText(100 * s.is, 0), fixedText(100 * s.was, 0)})
+                               : phrase("nothing draws the eye from the subject by the look"),
                    {},
                    s.value > 8 ? frame.stepThatDid(raised) : -1,
                    {}});

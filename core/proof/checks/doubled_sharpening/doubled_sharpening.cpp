@@ -1,5 +1,6 @@
 // Sharpening on top of sharpening: by how much the frame's edges overshot as it came, when the look sharpens as well.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/proof/checks/kinds.h"
 
 namespace amber {
@@ -18,8 +19,8 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
     const double came = edges.isKnown() ? 100 * edges.overshoot : 0;
     out.push_back({step >= 0 ? came : 0,
                    {},
-                   "edges overshoot by " + fixedText(came, 0) + " % as the frame came" +
-                       (step >= 0 ? ", and the look sharpens" : ""),
+                   phrase("edges overshoot by %1 % as the frame came", {fixedText(came, 0)}) +
+                       (step >= 0 ? phrase(", and the look sharpens") : ""),
                    {},
                    step,
                    {}});

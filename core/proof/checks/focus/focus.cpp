@@ -1,6 +1,7 @@
 // Whether the sharpest place is where it should be: how soft the strongest edges of the face are, against those of the
 // sharpest part of the frame.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/patches.h"
 
@@ -24,12 +25,13 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
         if (face.sureness < kFaceForFocus || own == 0 || sharpest == 0)
             continue;
         const double times = own > kSoft ? own / sharpest : 1;
-        out.push_back({times,
-                       face.place,
-                       "edges in the face are " + fixedText(times, 1) + " times as soft as the sharpest of the frame",
-                       "face",
-                       -1,
-                       {}});
+        out.push_back(
+            {times,
+             face.place,
+             phrase("edges in the face are %1 times as soft as the sharpest of the frame", {fixedText(times, 1)}),
+             "face",
+             -1,
+             {}});
     }
 }
 

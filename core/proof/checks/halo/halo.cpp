@@ -2,6 +2,7 @@
 // (core/area/area_measures.h).
 #include "core/area/area_measures.h"
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/patches.h"
 
@@ -35,10 +36,11 @@ void add(const BeforeAndAfter& lightness, const Plane& mask, const std::string& 
     if (shareOf(mask) < 0.01 || shareOf(mask) > 0.99)
         return;
     const double halo = haloOf(lightness.first, lightness.second, mask);
+    const std::string by = fixedText(100 * halo, 1);
     out.push_back({100 * halo,
                    {},
-                   "lightness overshoots by " + fixedText(100 * halo, 1) + " hundredths along " +
-                       (part.empty() ? "strong edges" : "the edge of " + part),
+                   part.empty() ? phrase("lightness overshoots by %1 hundredths along strong edges", {by})
+                                : phrase("lightness overshoots by %1 hundredths along the edge of %2", {by, part}),
                    part,
                    -1,
                    {}});

@@ -2,6 +2,7 @@
 // they lit otherwise (core/balance/ratio_map.h).
 #include "core/balance/group_balance.h"
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/proof/checks/kinds.h"
 
 namespace amber {
@@ -24,12 +25,13 @@ void compare(std::span<const FrameSummary> frames, const std::vector<KeyColour>&
             continue;
         const RatioMap::Foreign strange = f.colours->foreign(lights[f.group].first, 0, 0);
         const double share = strange.coveredOtherwise > kCovered ? strange.share : 0;
-        out[i]->push_back({100 * share,
-                           {},
-                           fixedText(100 * share, 0) + " % of the frame lies in another light than the others",
-                           {},
-                           -1,
-                           {}});
+        out[i]->push_back(
+            {100 * share,
+             {},
+             phrase("%1 % of the frame lies in another light than the others", {fixedText(100 * share, 0)}),
+             {},
+             -1,
+             {}});
     }
 }
 

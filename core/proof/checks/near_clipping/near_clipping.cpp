@@ -1,5 +1,6 @@
 // A large area just short of white: within a hundredth of the end of the scale, where nothing is told apart any more.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/patches.h"
 
@@ -19,7 +20,7 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
     const std::vector<Patch> patches = patchesOf(near);
     const double share = patches.empty() ? 0 : patches.front().share;
     const Region place = patches.empty() ? Region{} : patches.front().place;
-    std::string words = "an area of " + fixedText(100 * share, 1) + " % lies just short of white";
+    std::string words = phrase("an area of %1 % lies just short of white", {fixedText(100 * share, 1)});
     if (share > 0)
         words += std::string(", ") + whereabouts(place);
     out.push_back({100 * share, place, words, {}, -1, {}});

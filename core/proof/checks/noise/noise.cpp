@@ -1,5 +1,6 @@
 // Noise as it came, raised by exposure and look: the deviation of lightness in flat places, in hundredths of the scale.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/base/statistics.h"
 #include "core/proof/checks/kinds.h"
 
@@ -31,7 +32,7 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
     const double lifted = std::exp2(0.42 * std::max(0.0, balance.light.exposureStops));
     const double kept = 1 - 0.8 * std::clamp(balance.optics.noise, 0.0, 1.0);
     const double value = 100 * noise.meanLightness * lifted * kept * gainOf(frame);
-    out.push_back({value, {}, "noise of " + fixedText(value, 1) + " hundredths in flat places", {}, -1, {}});
+    out.push_back({value, {}, phrase("noise of %1 hundredths in flat places", {fixedText(value, 1)}), {}, -1, {}});
 }
 
 }  // namespace

@@ -1,5 +1,6 @@
 // Strong colours that the look's colour plan leaves out, away from the subject.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/colour/oklab.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/patches.h"
@@ -32,9 +33,9 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
     const double share = all > 0 ? outside / all : 0;
     const std::vector<Patch> patches = patchesOf(off);
     const Region place = patches.empty() ? Region{} : patches.front().place;
-    std::string words = fixedText(100 * share, 0) + " % of the colour is strong and not in the plan";
+    std::string words = phrase("%1 % of the colour is strong and not in the plan", {fixedText(100 * share, 0)});
     if (share > 0)
-        words += std::string(", the largest patch ") + whereabouts(place);
+        words += phrase(", the largest patch %1", {whereabouts(place)});
     out.push_back({100 * share, place, words, {}, -1, {}});
 }
 

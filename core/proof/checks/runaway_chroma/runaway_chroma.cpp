@@ -1,6 +1,7 @@
 // Colours that ran away under the look: out of what sRGB can show, where the balanced frame was not; and darks that
 // were opened and turned colourful, greens above all. OKLCh.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/colour/gamut.h"
 #include "core/colour/oklab.h"
 #include "core/colour/rgb_space.h"
@@ -50,7 +51,7 @@ void measureOutside(const CheckedFrame& frame, std::vector<Measured>& out)
                  gained = share > 0 ? std::max(0.0, share - shareOutside(frame.balanced(), 1)) : 0;
     out.push_back({100 * gained,
                    patches.empty() ? Region{} : patches.front().place,
-                   fixedText(100 * gained, 1) + " % of the frame was brought out of what a screen shows",
+                   phrase("%1 % of the frame was brought out of what a screen shows", {fixedText(100 * gained, 1)}),
                    "gamut",
                    gained > kMuch ? frame.stepThatDid([](ImageView picture) { return shareOutside(picture, 3); }) : -1,
                    {}});
@@ -82,7 +83,7 @@ void measureOpened(const CheckedFrame& frame, std::vector<Measured>& out)
     };
     out.push_back({100 * share,
                    place,
-                   fixedText(100 * share, 1) + " % of the frame is darks that grew colourful",
+                   phrase("%1 % of the frame is darks that grew colourful", {fixedText(100 * share, 1)}),
                    "darks",
                    share > 0.02 ? frame.stepThatDid(darkChroma) : -1,
                    {}});

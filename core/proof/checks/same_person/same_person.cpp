@@ -1,6 +1,7 @@
 // Skin of one person over the frames of a light: areas of skin whose name says whose it is ("Ada's hands") against
 // those of the frame that stands for the light, in hue and chroma (CIEDE2000 at one lightness: a face turns in its
 // light).
+#include "core/base/phrase.h"
 #include "core/colour/difference.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/recurring.h"
@@ -22,8 +23,10 @@ double apartInHueAndChroma(const Lab& here, const Lab& there)
 void compare(std::span<const FrameSummary> frames, const std::vector<KeyColour>&,
              std::span<std::vector<Measured>* const> out)
 {
-    compareRecurring(
-        frames, {isOfAPerson, apartInHueAndChroma, ": ", " in hue and chroma from the other frames of the light"}, out);
+    const auto sentence = [](const std::string& name, const std::string& by) {
+        return phrase("%1: %2 in hue and chroma from the other frames of the light", {name, by});
+    };
+    compareRecurring(frames, {isOfAPerson, apartInHueAndChroma, sentence}, out);
 }
 
 }  // namespace

@@ -1,6 +1,7 @@
 // The subject against what lies round it, before the look and after: what the look took of it, and the step that did.
 #include "core/area/area_measures.h"
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/skins.h"
 
@@ -29,8 +30,8 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
     const double lost = std::max(0.0, 1 - after / before);
     out.push_back({100 * lost,
                    placeOf(*subject),
-                   "the subject stands out by " + fixedText(100 * after, 0) + ", before the look by " +
-                       fixedText(100 * before, 0) + " (hundredths)",
+                   phrase("the subject stands out by %1, before the look by %2 (hundredths)",
+                          {fixedText(100 * after, 0), fixedText(100 * before, 0)}),
                    {},
                    lost > 0.2
                        ? frame.stepThatDid([&](ImageView picture) { return -sizeOf(separationOf(picture, *subject)); })

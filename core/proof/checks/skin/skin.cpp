@@ -2,6 +2,7 @@
 // lightness it had). It is held against itself, never against an ideal; a target and tolerance set by hand come first.
 // And of one person: face against hands, after the look against before.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/colour/difference.h"
 #include "core/colour/oklab.h"
 #include "core/proof/checks/kinds.h"
@@ -23,8 +24,8 @@ void measureDrift(const CheckedFrame& frame, const Skin& skin, std::vector<Measu
 {
     if (skin.key && skin.key->target) {
         const double off = ciede2000(toLab(skin.after), *skin.key->target);
-        out.push_back({off, skin.place, skin.name + " is " + fixedText(off, 1) + " from its target", skin.name, -1,
-                       skin.key->tolerance});
+        out.push_back({off, skin.place, phrase("%1 is %2 from its target", {skin.name, fixedText(off, 1)}), skin.name,
+                       -1, skin.key->tolerance});
         return;
     }
     const Lab was = toLab(skin.before);
@@ -42,10 +43,12 @@ void measureDrift(const CheckedFrame& frame, const Skin& skin, std::vector<Measu
     const int step = off > 4 && skin.place.right > skin.place.left && !skin.place.isWhole()
                          ? frame.stepThatDid([&](ImageView picture) { return drift(picture, skin.place); })
                          : -1;
+    const std::string turned = fixedText(std::abs(redder), 0);
     out.push_back({off,
                    skin.place,
-                   skin.name + " moved by " + fixedText(off, 1) + ": " + (more > 0 ? "more" : "less") + " chroma, " +
-                       fixedText(std::abs(redder), 0) + "° towards " + (redder < 0 ? "red" : "yellow"),
+                   phrase("%1 moved by %2: %3, %4",
+                          {skin.name, fixedText(off, 1), more > 0 ? phrase("more chroma") : phrase("less chroma"),
+                           redder < 0 ? phrase("%1° towards red", {turned}) : phrase("%1° towards yellow", {turned})}),
                    skin.name,
                    step,
                    {}});
@@ -70,8 +73,8 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
                          after = apart(skins[i].after, skins[j].after);
             out.push_back({after,
                            skins[j].place,
-                           skins[i].name + " and " + skins[j].name + " are " + fixedText(after, 1) +
-                               " apart in hue and chroma; before the look " + fixedText(before, 1),
+                           phrase("%1 and %2 are %3 apart in hue and chroma; before the look %4",
+                                  {skins[i].name, skins[j].name, fixedText(after, 1), fixedText(before, 1)}),
                            skins[i].name + ", " + skins[j].name,
                            -1,
                            {}});

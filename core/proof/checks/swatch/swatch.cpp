@@ -1,6 +1,7 @@
 // Things whose colour is given, by a swatch that was typed or measured, against what they have come to (CIEDE2000). A
 // target of skin belongs to the check of skin.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/colour/difference.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/skins.h"
@@ -10,16 +11,16 @@
 namespace amber {
 namespace {
 
-const char* leaningOf(const Lab& is, const Lab& wanted)
+std::string leaningOf(const Lab& is, const Lab& wanted)
 {
     const double l = is.l - wanted.l, c = std::hypot(is.a, is.b) - std::hypot(wanted.a, wanted.b);
     if (std::abs(l) > 1.5 * std::hypot(is.a - wanted.a, is.b - wanted.b))
-        return l > 0 ? "lighter" : "darker";
+        return l > 0 ? phrase("lighter") : phrase("darker");
     if (std::abs(c) > 0.7 * std::hypot(is.a - wanted.a, is.b - wanted.b))
-        return c > 0 ? "more colourful" : "duller";
-    return std::abs(is.b - wanted.b) >= std::abs(is.a - wanted.a) ? (is.b > wanted.b ? "yellower" : "bluer")
-           : is.a > wanted.a                                      ? "redder"
-                                                                  : "greener";
+        return c > 0 ? phrase("more colourful") : phrase("duller");
+    if (std::abs(is.b - wanted.b) >= std::abs(is.a - wanted.a))
+        return is.b > wanted.b ? phrase("yellower") : phrase("bluer");
+    return is.a > wanted.a ? phrase("redder") : phrase("greener");
 }
 
 void measure(const CheckedFrame& frame, std::vector<Measured>& out)
@@ -30,7 +31,7 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
         const Lab is = toLab(key.after);
         const double off = ciede2000(is, *key.colour->target);
         out.push_back({off, key.place,
-                       key.colour->name + " is " + fixedText(off, 1) + " from its swatch" +
+                       phrase("%1 is %2 from its swatch", {key.colour->name, fixedText(off, 1)}) +
                            (off > 1 ? std::string(", ") + leaningOf(is, *key.colour->target) : std::string()),
                        key.colour->name, -1, key.colour->tolerance});
     }

@@ -1,6 +1,7 @@
 // How a frame stands, against its own straight edges (core/proof/standing.h), after what it is turned by. One line
 // across the picture may be an edge that runs away from the eye, so it has to lean by more than uprights have to.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/proof/checks/kinds.h"
 
 #include <cmath>
@@ -12,13 +13,13 @@ void addTilt(double degrees, std::optional<double> limit, std::vector<Measured>&
 {
     constexpr double kMeant = 12;
     if (std::abs(degrees) < kMeant)
-        out.push_back(
-            {std::abs(degrees),
-             {},
-             "the frame leans " + fixedText(std::abs(degrees), 1) + "° to the " + (degrees > 0 ? "right" : "left"),
-             {},
-             -1,
-             limit});
+        out.push_back({std::abs(degrees),
+                       {},
+                       degrees > 0 ? phrase("the frame leans %1° to the right", {fixedText(degrees, 1)})
+                                   : phrase("the frame leans %1° to the left", {fixedText(-degrees, 1)}),
+                       {},
+                       -1,
+                       limit});
 }
 
 void measure(const CheckedFrame& frame, std::vector<Measured>& out)
@@ -34,7 +35,8 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
         return;
     const double lean = std::abs(std::atan(*standing.lean - geometry.leanUp)) * kDegrees;
     if (lean < kMeant)
-        out.push_back({lean, {}, "uprights lean together by " + fixedText(lean, 1) + "°", "uprights", -1, kLeanLimit});
+        out.push_back(
+            {lean, {}, phrase("uprights lean together by %1°", {fixedText(lean, 1)}), "uprights", -1, kLeanLimit});
 }
 
 }  // namespace

@@ -1,6 +1,7 @@
 // Hues torn apart or folded by the look, over the colours that the frame holds: two hues three degrees apart that come
 // out more than three and a half times as far apart, or the other way round.
 #include "core/base/number_text.h"
+#include "core/base/phrase.h"
 #include "core/colour/oklab.h"
 #include "core/proof/checks/kinds.h"
 #include "core/proof/patches.h"
@@ -78,7 +79,7 @@ void measure(const CheckedFrame& frame, std::vector<Measured>& out)
             step = static_cast<int>(i);
     out.push_back({100 * share,
                    place,
-                   fixedText(100 * share, 1) + " % of the frame has hues that are torn apart or folded",
+                   phrase("%1 % of the frame has hues that are torn apart or folded", {fixedText(100 * share, 1)}),
                    {},
                    step,
                    {}});

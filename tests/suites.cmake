@@ -1,0 +1,23 @@
+# Read by ctest: makes one test of every suite of a test program, so that its tests share one start of the program (half a
+# second: some 280 shared libraries) and what they prepare together. A program that cannot be listed is a failed test.
+function(amber_suites program name filter serial timeout environment)
+  set(listed "")
+  set(failed missing)
+  if(EXISTS ${program})
+    execute_process(COMMAND ${CMAKE_COMMAND} -E env QT_QPA_PLATFORM=offscreen ${program} --gtest_list_tests --gtest_filter=${filter}
+      OUTPUT_VARIABLE listed RESULT_VARIABLE failed)
+  endif()
+  set(suites 0)
+  string(REPLACE "\n" ";" lines "${listed}")
+  foreach(line ${lines})
+    if(line MATCHES "^([A-Za-z0-9_/]+)\\.( |$)")
+      set(suite ${CMAKE_MATCH_1})
+      math(EXPR suites "${suites} + 1")
+      add_test(${suite} ${program} --gtest_filter=${suite}.*)
+      set_tests_properties(${suite} PROPERTIES TIMEOUT ${timeout} RUN_SERIAL ${serial} ENVIRONMENT "${environment}")
+    endif()
+  endforeach()
+  if(failed OR suites EQUAL 0)
+    add_test(${name}_CANNOT_BE_LISTED ${name}_CANNOT_BE_LISTED)
+  endif()
+endfunction()
