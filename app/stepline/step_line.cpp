@@ -77,7 +77,7 @@ QString StepLine::separationWords(int step, int part) const
     }
 }
 
-QStringList StepLine::measureNames() { return {tr("bright"), tr("contrast"), tr("chroma")}; }
+QStringList StepLine::measureNames() { return {tr("brightness"), tr("contrast"), tr("chroma")}; }
 
 int StepLine::measureWidth()
 {

@@ -43,9 +43,11 @@ Language::Language(const QLocale& locale) : m_before(g_current)
         if (toolkit->load(QStringLiteral("qtbase_") + language, QLibraryInfo::path(QLibraryInfo::TranslationsPath)))
             m_installed.push_back(std::move(toolkit));
         // What core says comes out of the same catalogue.
-        setCatalogue([own = words.get()](const char* english, int count) {
-            return own->translate(nullptr, english, nullptr, count).toStdString();
-        });
+        setCatalogue(
+            [own = words.get()](const char* english, int count) {
+                return own->translate(nullptr, english, nullptr, count).toStdString();
+            },
+            locale.decimalPoint() == QLatin1String(",") ? ',' : '.');
         m_installed.push_back(std::move(words));
         for (const auto& translator : m_installed)
             QCoreApplication::installTranslator(translator.get());

@@ -57,8 +57,10 @@ TEST(Phrase, PutsPartsInTheirPlacesAndTakesWordsFromTheCatalogue)
     EXPECT_EQ(phrase("not in it: %1", {"a"}), "not in it: a");
     // Of a failure what stands before the system's own words.
     EXPECT_EQ((Error{"cannot be read: no disk", "a.json", {}, {}}.message()), "a.json: nicht lesbar: no disk");
+    setCatalogue({}, ',');
+    EXPECT_EQ(phrase("%1 of %2, %3", {"-0.50", "v1.2.png", "+3.25"}), "-0,50 of v1.2.png, +3,25");
     setCatalogue({});
-    EXPECT_EQ(phrase("cannot be read"), "cannot be read");
+    EXPECT_EQ(phrase("cannot be read, %1", {"0.5"}), "cannot be read, 0.5");
 }
 
 TEST(AtomicFile, IsWholeAfterCommitAndGoneWithout)

@@ -11,6 +11,7 @@
 namespace amber {
 
 /// `english` with %1 ... %9 replaced by the parts, in one pass: a part may hold what looks like a place.
+/// Parts that are numbers ("+0.50") get the language's decimal sign.
 std::string phrase(const char* english, std::initializer_list<std::string> parts = {});
 /// One of two texts by a count, which stands in %n: "%n frame", "%n frames". The catalogue knows them by the second.
 std::string countedPhrase(std::size_t count, const char* one, const char* many,
@@ -18,6 +19,6 @@ std::string countedPhrase(std::size_t count, const char* one, const char* many,
 
 /// Gives a text in another language, or nothing; the count is -1 where none is told. Called from any thread.
 using Catalogue = std::function<std::string(const char* english, int count)>;
-void setCatalogue(Catalogue catalogue);
+void setCatalogue(Catalogue catalogue, char decimalSign = '.');
 
 }  // namespace amber

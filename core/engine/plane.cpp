@@ -1,6 +1,7 @@
 #include "core/engine/plane.h"
 
 #include "core/base/parallel.h"
+#include "core/engine/weighted_sum.h"
 #include "core/image/resize.h"
 
 #include <algorithm>
@@ -90,25 +91,24 @@ Plane gaussianMean(Plane plane, double deviation)
     for (int i = -reach; i <= reach; ++i)
         weights.push_back(static_cast<float>(std::exp(-0.5 * i * i / (deviation * deviation)) / sum));
     const int width = plane.width, height = plane.height;
+    const std::size_t taps = weights.size();
     inParallel(height, [&](int y) {
         std::vector<float> line(static_cast<std::size_t>(width) + 2 * reach);
         float* row = plane.row(y);
-        for (int x = -reach; x < width + reach; ++x)
-            line[static_cast<std::size_t>(x + reach)] = row[std::clamp(x, 0, width - 1)];
-        std::fill_n(row, width, 0.0f);
-        for (std::size_t k = 0; k < weights.size(); ++k)
-            for (int x = 0; x < width; ++x)
-                row[x] += weights[k] * line[static_cast<std::size_t>(x) + k];
+        std::fill_n(line.begin(), reach, row[0]);
+        std::copy_n(row, width, line.begin() + reach);
+        std::fill_n(line.begin() + reach + width, reach, row[width - 1]);
+        std::vector<const float*> shifted(taps);
+        for (std::size_t k = 0; k < taps; ++k)
+            shifted[k] = line.data() + k;
+        weightedSum(shifted.data(), weights.data(), taps, static_cast<std::size_t>(width), row);
     });
     Plane result(width, height);
     inParallel(height, [&](int y) {
-        float* row = result.row(y);
-        for (int k = -reach; k <= reach; ++k) {
-            const float* from = plane.row(std::clamp(y + k, 0, height - 1));
-            const float w = weights[static_cast<std::size_t>(k + reach)];
-            for (int x = 0; x < width; ++x)
-                row[x] += w * from[x];
-        }
+        std::vector<const float*> rows(taps);
+        for (int k = -reach; k <= reach; ++k)
+            rows[static_cast<std::size_t>(k + reach)] = plane.row(std::clamp(y + k, 0, height - 1));
+        weightedSum(rows.data(), weights.data(), taps, static_cast<std::size_t>(width), result.row(y));
     });
     return result;
 }
@@ -158,14 +158,25 @@ void sampleRow(const Plane& small, const Place& place, int count, float* values)
         std::fill_n(values, count, upper[from]);
         return;
     }
-    for (int i = 0; i < count; ++i) {
-        const float x = std::clamp((static_cast<float>(place.x + i) + 0.5f) * across - 0.5f, 0.0f, last);
-        const int left = std::min(static_cast<int>(x), std::max(0, small.width - 2)),
+    // Between two columns the values lie on a line: the columns are blended once for all pixels between them.
+    const auto positionOf = [&](int i) { return (static_cast<float>(place.x + i) + 0.5f) * across - 0.5f; };
+    const int lastLeft = std::max(0, small.width - 2);
+    for (int i = 0; i < count;) {
+        const int left = std::min(static_cast<int>(std::clamp(positionOf(i), 0.0f, last)), lastLeft),
                   right = std::min(left + 1, small.width - 1);
-        const float s = x - static_cast<float>(left);
-        const float a = upper[left] + s * (upper[right] - upper[left]),
-                    b = lower[left] + s * (lower[right] - lower[left]);
-        values[i] = a + t * (b - a);
+        const auto origin = static_cast<float>(left);
+        int end = count;
+        if (left < lastLeft) {
+            end = std::clamp(static_cast<int>((origin + 1.5f) / across - 0.5f) - place.x, i + 1, count);
+            while (end > i + 1 && positionOf(end - 1) >= origin + 1)
+                --end;
+            while (end < count && positionOf(end) < origin + 1)
+                ++end;
+        }
+        const float a = upper[left] + t * (lower[left] - upper[left]),
+                    slope = upper[right] + t * (lower[right] - upper[right]) - a;
+        for (; i < end; ++i)
+            values[i] = a + (std::clamp(positionOf(i), 0.0f, last) - origin) * slope;
     }
 }
 

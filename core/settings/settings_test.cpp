@@ -15,7 +15,7 @@ TEST(OwnSettingsFile, IsReadBackAndKeepsWhatItDoesNotKnow)
     const TemporaryFolder folder;
     const auto file = folder / "jolly-amber" / "settings.json";
     EXPECT_EQ(readSettings(file).settings, Settings{});
-    Settings own{true, "Ines Okto", "all rights", 90, false, true, {{"mark", "Ctrl+J"}, {"pin", ""}}};
+    Settings own{true, "Ines Okto", "all rights", 90, false, 150, true, {{"mark", "Ctrl+J"}, {"pin", ""}}};
     ASSERT_TRUE(writeSettings(file, own));
     EXPECT_EQ(readSettings(file).settings, own);
     Json json = Json::parse(readText(file));

@@ -1,5 +1,6 @@
 // The layout by its geometry: nothing that is read is cut off or lies on something else, at every size of the window
 // and in words longer than ours; panes are moved and remembered.
+#include "app/instruments/instruments.h"
 #include "app/theme/line_label.h"
 #include "app/theme/panes.h"
 #include "app/words/language.h"
