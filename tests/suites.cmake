@@ -4,7 +4,8 @@ function(amber_suites program name filter serial timeout environment)
   set(listed "")
   set(failed missing)
   if(EXISTS ${program})
-    execute_process(COMMAND ${CMAKE_COMMAND} -E env QT_QPA_PLATFORM=offscreen ${program} --gtest_list_tests --gtest_filter=${filter}
+    set(ENV{QT_QPA_PLATFORM} offscreen)
+    execute_process(COMMAND ${program} --gtest_list_tests --gtest_filter=${filter}
       OUTPUT_VARIABLE listed RESULT_VARIABLE failed)
   endif()
   set(suites 0)
