@@ -13,6 +13,7 @@
 #include "app/bench/step_words.h"
 #include "app/bench/table_editor.h"
 #include "app/guide/is_it_so.h"
+#include "app/theme/line_label.h"
 #include "app/theme/number_box.h"
 #include "app/theme/theme.h"
 #include "core/analysis/sweep.h"
@@ -157,7 +158,7 @@ void Bench::connectParts()
 
 Bench::Bench(Document& document, QWidget* parent)
     : QWidget(parent), m_document(document), m_row(new QWidget(this)), m_title(new QLabel(m_row)),
-      m_owner(new QLabel(m_row)), m_empty(new QLabel(this)), m_enabled(new QCheckBox(tr("on"), m_row)),
+      m_owner(new LineLabel(m_row)), m_empty(new QLabel(this)), m_enabled(new QCheckBox(tr("on"), m_row)),
       m_strength(new NumberBox(m_row)), m_note(new QLineEdit(m_row)), m_remove(new QToolButton(m_row)),
       m_isItSo(new QToolButton(m_row)), m_guard(new QToolButton(m_row)), m_mask(new QToolButton(m_row)),
       m_travels(new QToolButton(m_row)), m_pages(new QStackedWidget(this)), m_curve(new CurveEditor(document, this)),

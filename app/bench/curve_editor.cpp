@@ -1,6 +1,7 @@
 #include "app/bench/curve_editor.h"
 
 #include "app/display/screen_view.h"
+#include "app/theme/line_label.h"
 #include "app/theme/theme.h"
 #include "core/colour/oklab.h"
 
@@ -180,7 +181,7 @@ void CurveEditor::dressMode()
 
 CurveEditor::CurveEditor(Document& document, QWidget* parent)
     : StepEditor(document, parent), m_plot(new CurvePlot(this)), m_mode(new QComboBox(this)),
-      m_channels(new QButtonGroup(this)), m_readout(new QLabel(this))
+      m_channels(new QButtonGroup(this)), m_readout(new LineLabel(this))
 {
     auto* row = new QHBoxLayout;
     row->setSpacing(5);

@@ -1,6 +1,7 @@
 #include "app/bench/table_editor.h"
 
 #include "app/display/screen_view.h"
+#include "app/theme/line_label.h"
 #include "app/theme/theme.h"
 #include "core/colour/oklab.h"
 #include "core/table/table_report.h"
@@ -65,7 +66,7 @@ void TablePlot::paintPlot(QPainter& painter)
 
 TableEditor::TableEditor(Document& document, QWidget* parent)
     : StepEditor(document, parent), m_plot(new TablePlot(this)), m_open(new QPushButton(this)),
-      m_report(new QLabel(this))
+      m_report(new LineLabel(this))
 {
     auto* row = new QHBoxLayout;
     row->setSpacing(5);

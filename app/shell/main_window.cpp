@@ -235,7 +235,6 @@ QWidget* MainWindow::makeRail()
 {
     auto* rail = new QWidget(this);
     rail->setObjectName("rail");
-    rail->setFixedWidth(86);
     auto* layout = new QVBoxLayout(rail);
     layout->setContentsMargins(0, 10, 0, 10);
     layout->setSpacing(2);
@@ -265,6 +264,11 @@ QWidget* MainWindow::makeRail()
     layout->addStretch(1);
     addRailFoot(*layout);
     connect(m_rail, &QButtonGroup::idClicked, this, [this](int id) { go(static_cast<Place>(id)); });
+    constexpr int kUsual = 86, kEdges = 16;
+    int widest = kUsual;
+    for (const QAbstractButton* button : m_rail->buttons())
+        widest = std::max(widest, QFontMetrics(theme::font(13, true)).horizontalAdvance(button->text()) + kEdges);
+    rail->setFixedWidth(widest);
     return rail;
 }
 
@@ -393,7 +397,7 @@ void MainWindow::showScreenStatus()
     const QString status = m_screens.status();
     const bool isSimulating = m_screens.isSimulating();
     QString line = isSimulating ? (m_screens.options().proof ? tr("as a print") : tr("as a client")) : status;
-    constexpr int kRoom = 80;
+    constexpr int kRoom = 74;
     line = QFontMetrics(theme::font(11, isSimulating)).elidedText(line, Qt::ElideRight, kRoom);
     m_screenButton->setText(tr("Screen") + QStringLiteral("\n") + line);
     m_screenButton->setToolTip(m_screens.longStatus() + (isSimulating ? QStringLiteral("\n") + status : QString()) +

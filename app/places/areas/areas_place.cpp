@@ -33,7 +33,7 @@ void makeAbsent(std::optional<Area>& area)
 AreasPlace::AreasPlace(Document& document, FrameModel& frames, ProxyStore& proxies, QWidget* parent)
     : QWidget(parent), m_document(document), m_model(new AreasModel(document, frames, proxies, this)),
       m_hand(new AreaHand(document, *m_model, proxies, this)), m_task(new Task(this)), m_role(new QComboBox(this)),
-      m_counts(new QLabel(this)), m_frameWords(new LineLabel(this)), m_tiles(new QListView(this)),
+      m_counts(new LineLabel(this)), m_frameWords(new LineLabel(this)), m_tiles(new QListView(this)),
       m_tile(new AreaTile(this)), m_canvas(new AreaCanvas(this)), m_bench(new AreaBench(this)),
       m_tools(new QButtonGroup(this))
 {

@@ -7,6 +7,7 @@
 #include "app/places/balance/light_bench.h"
 #include "app/shortcuts/shortcuts.h"
 #include "app/theme/controls.h"
+#include "app/theme/line_label.h"
 #include "app/theme/panes.h"
 #include "app/theme/theme.h"
 
@@ -22,7 +23,7 @@ BalancePlace::BalancePlace(Document& document, ProxyStore& proxies, FrameModel& 
       m_task(new Task(this)), m_table(new QTableView(this)), m_hand(new LightHand(document, frames, this)),
       m_pictures(new BalancePictures(document, proxies, *m_hand, this)),
       m_measures(new BaseMeasures(proxies.queue(), this)), m_instruments(new Instruments(document, this)),
-      m_groups(new QComboBox(this)), m_state(new QLabel(this))
+      m_groups(new QComboBox(this)), m_state(new LineLabel(this))
 {
     setObjectName("balancePlace");
     m_instruments->setObjectName("balanceInstruments");
@@ -134,6 +135,8 @@ QWidget* BalancePlace::makeBenches()
     auto* bench = new QWidget(this);
     bench->setObjectName("balanceBench");
     bench->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+    constexpr int kLeast = 880;  // what its parts ask for before they are shown first is more than they need
+    bench->setMinimumWidth(kLeast);
     auto* row = new QHBoxLayout(bench);
     row->setContentsMargins(14, 6, 14, 6);
     row->setSpacing(16);
@@ -152,7 +155,7 @@ QWidget* BalancePlace::makeBenches()
         b->setText(title);
         b->setCheckable(true);
         b->setChecked(i == 0);
-        b->setFixedWidth(68);
+        b->setMinimumWidth(68);
         m_tabs->addButton(b, i++);
         words->addWidget(b);
         m_benches->addWidget(widget);

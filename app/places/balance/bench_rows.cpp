@@ -1,5 +1,6 @@
 #include "app/places/balance/bench_rows.h"
 
+#include "app/theme/line_label.h"
 #include "app/theme/number_box.h"
 #include "app/theme/value_bar.h"
 
@@ -102,10 +103,9 @@ QCheckBox* makeLock(QWidget* parent, const char* name, const QString& tip)
 
 QLabel* makeQuiet(QWidget* parent, const char* name)
 {
-    auto* label = new QLabel(parent);
+    auto* label = new LineLabel(parent);
     label->setObjectName(name);
     label->setProperty("quiet", true);
-    label->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     return label;
 }
 

@@ -3,6 +3,7 @@
 #include "app/document/document.h"
 #include "app/places/match/fit_report.h"
 #include "app/theme/controls.h"
+#include "app/theme/line_label.h"
 #include "app/theme/theme.h"
 
 #include <QtWidgets>
@@ -11,9 +12,8 @@ namespace amber {
 
 QLabel* MatchPanel::label(const char* name, bool strong, bool quiet)
 {
-    auto* l = new QLabel(this);
+    auto* l = new WrappedLabel(this);
     l->setObjectName(name);
-    l->setWordWrap(true);
     l->setProperty("strong", strong);
     l->setProperty("quiet", quiet);
     layout()->addWidget(l);
@@ -67,6 +67,8 @@ void MatchPanel::stackButtons()
     for (int i = 0; i < 3; ++i)
         rowButtons->addWidget(taking[i], 2, 2 * i, 1, 2);
     rowButtons->setRowStretch(0, 1);  // the buttons at the foot
+    for (QPushButton* button : {m_toLights, m_nearest})
+        button->setSizePolicy(QSizePolicy::Minimum, QSizePolicy::Fixed);
     rowButtons->addWidget(m_toLights, 1, 0, 1, 3);
     rowButtons->addWidget(m_nearest, 1, 3, 1, 3);
     fitButtons->addWidget(m_withTable);
@@ -136,8 +138,8 @@ void MatchPanel::showNothing()
 {
     m_buttons->setCurrentIndex(0);
     m_title->setText(tr("Nothing to match to yet"));
-    m_facts->setText(tr("Choose finished pictures, a frame of this job, a picture before and after a treatment, or a "
-                        "lookup table. What is found becomes ordinary steps of the look."));
+    m_facts->setText(tr("Choose finished pictures, a frame of this job, a pair before and after, or a lookup table. "
+                        "What is found becomes steps of the look."));
     m_sure->clear(), m_score->clear();
 }
 

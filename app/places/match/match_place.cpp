@@ -5,6 +5,7 @@
 #include "app/places/match/match_panel.h"
 #include "app/places/match/match_pictures.h"
 #include "app/places/match/match_sources.h"
+#include "app/theme/line_label.h"
 #include "app/theme/panes.h"
 #include "app/wall/picture_view.h"
 #include "core/engine/render_plan.h"
@@ -161,7 +162,7 @@ QWidget* MatchPlace::makeHeader()
     connect(m_sources, &MatchSources::pair, this, &MatchPlace::holdPairs);
     connect(m_sources, &MatchSources::table, this, &MatchPlace::holdTable);
     row->addWidget(m_sources);
-    m_state = new QLabel(header);
+    m_state = new LineLabel(header);
     m_state->setObjectName("matchState");
     m_state->setProperty("quiet", true);
     m_state->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);

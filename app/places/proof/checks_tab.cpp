@@ -3,6 +3,7 @@
 #include "app/places/proof/finding_panel.h"
 #include "app/places/proof/use_dialog.h"
 #include "app/theme/controls.h"
+#include "app/theme/line_label.h"
 #include "app/theme/theme.h"
 
 #include <QtWidgets>
@@ -112,7 +113,7 @@ QLayout* ChecksTab::makeHeader()
     m_count = new QLabel(this);
     m_count->setObjectName("checkCount");
     m_count->setProperty("strong", true);
-    m_state = new QLabel(this);
+    m_state = new LineLabel(this);
     m_state->setObjectName("checkState");
     m_state->setProperty("quiet", true);
     m_state->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);

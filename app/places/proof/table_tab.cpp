@@ -2,6 +2,7 @@
 
 #include "app/places/proof/cell_panel.h"
 #include "app/shortcuts/shortcuts.h"
+#include "app/theme/line_label.h"
 #include "app/theme/theme.h"
 #include "core/base/atomic_file.h"
 #include "core/job/shoot_work.h"
@@ -33,7 +34,7 @@ TableTab::TableTab(Document& document, ProxyStore& proxies, std::function<QPixma
     : QWidget(parent), m_document(document), m_proxies(proxies),
       m_model(new ConsistencyModel(document, std::move(thumbnail), this)), m_task(new Task(this)),
       m_table(new QTableView(this)), m_outliers(new QListWidget(this)), m_number(new QLabel(this)),
-      m_state(new QLabel(this)), m_cell(new CellPanel(document, proxies, *m_model, this)),
+      m_state(new LineLabel(this)), m_cell(new CellPanel(document, proxies, *m_model, this)),
       m_finishing(new RenderSlot(proxies.queue(), RenderQueue::Priority::InHand, this))
 {
     setObjectName("tableTab");

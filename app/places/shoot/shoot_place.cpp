@@ -8,6 +8,7 @@
 #include "app/places/shoot/intake.h"
 #include "app/plan/time_keeper.h"
 #include "app/theme/controls.h"
+#include "app/theme/line_label.h"
 #include "app/theme/theme.h"
 #include "core/job/edits.h"
 
@@ -99,7 +100,7 @@ ShootPlace::ShootPlace(Document& document, ProxyStore& proxies, TimeKeeper& keep
     : QWidget(parent), m_document(document), m_keeper(keeper), m_intake(new Intake(document, this)),
       m_model(new FrameModel(document, proxies, this)), m_filter(new FrameFilter(this)),
       m_pages(new QStackedWidget(this)), m_sheet(new QListView(this)), m_title(new QLabel(this)),
-      m_state(new QLabel(this)), m_hint(new QLabel(this))
+      m_state(new LineLabel(this)), m_hint(new QLabel(this))
 {
     setObjectName("shootPlace");
     m_sheet->setObjectName("contactSheet");
