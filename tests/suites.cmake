@@ -1,6 +1,6 @@
 # Read by ctest: makes one test of every suite of a test program, so that its tests share one start of the program (half a
 # second: some 280 shared libraries) and what they prepare together. A program that cannot be listed is a failed test.
-function(amber_suites program name filter serial timeout environment)
+function(amber_suites program name filter serial timeout cost environment)
   set(listed "")
   set(failed missing)
   if(EXISTS ${program})
@@ -15,7 +15,7 @@ function(amber_suites program name filter serial timeout environment)
       set(suite ${CMAKE_MATCH_1})
       math(EXPR suites "${suites} + 1")
       add_test(${suite} ${program} --gtest_filter=${suite}.*)
-      set_tests_properties(${suite} PROPERTIES TIMEOUT ${timeout} RUN_SERIAL ${serial} ENVIRONMENT "${environment}")
+      set_tests_properties(${suite} PROPERTIES TIMEOUT ${timeout} RUN_SERIAL ${serial} COST ${cost} ENVIRONMENT "${environment}")
     endif()
   endforeach()
   if(failed OR suites EQUAL 0)

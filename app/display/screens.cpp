@@ -147,7 +147,7 @@ QString Screens::status()
     const auto& seen = m_options.proof ? m_options.proof : m_options.client;
     return seen               ? tr("seen as %1").arg(text(seen->title))
            : standing.profile ? text(standing.profile->title)
-                              : tr("assumed sRGB");
+                              : tr("as sRGB");
 }
 
 QString Screens::longStatus()

@@ -47,7 +47,7 @@ public:
     void setOptions(const ViewOptions& options);
     bool marksOutside() const { return m_outside; }
     void setMarksOutside(bool on);
-    /// For people, in few words: "assumed sRGB", the title of a profile, "seen as …"; in sentences, with what is wrong.
+    /// For people, in few words: "as sRGB", the title of a profile, "seen as …"; in sentences, with what is wrong.
     QString status();
     QString longStatus();
     bool isSimulating() const { return m_options.proof || m_options.client; }

@@ -9588,7 +9588,7 @@ Grenzen: %2</translation>
 			<translation>angenommen</translation>
 		</message>
 		<message>
-			<source>assumed sRGB</source>
+			<source>as sRGB</source>
 			<translation>wie sRGB</translation>
 		</message>
 		<message>

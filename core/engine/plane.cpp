@@ -136,6 +136,22 @@ GuidedMean guidedMean(const Plane& guide, const Plane& input, int radius, double
     return result;
 }
 
+namespace {
+
+/// The first pixel from `least` on that lies at `column` or after it.
+template <class PositionOf>
+int firstAt(float column, const PositionOf& positionOf, float across, int start, int least, int count)
+{
+    int end = std::clamp(static_cast<int>((column + 0.5f) / across - 0.5f) - start, least, count);
+    while (end > least && positionOf(end - 1) >= column)
+        --end;
+    while (end < count && positionOf(end) < column)
+        ++end;
+    return end;
+}
+
+}  // namespace
+
 void sampleRow(const Plane& small, const Place& place, int count, float* values)
 {
     const float across = static_cast<float>(small.width) / static_cast<float>(place.width),
@@ -165,14 +181,7 @@ void sampleRow(const Plane& small, const Place& place, int count, float* values)
         const int left = std::min(static_cast<int>(std::clamp(positionOf(i), 0.0f, last)), lastLeft),
                   right = std::min(left + 1, small.width - 1);
         const auto origin = static_cast<float>(left);
-        int end = count;
-        if (left < lastLeft) {
-            end = std::clamp(static_cast<int>((origin + 1.5f) / across - 0.5f) - place.x, i + 1, count);
-            while (end > i + 1 && positionOf(end - 1) >= origin + 1)
-                --end;
-            while (end < count && positionOf(end) < origin + 1)
-                ++end;
-        }
+        const int end = left < lastLeft ? firstAt(origin + 1, positionOf, across, place.x, i + 1, count) : count;
         const float a = upper[left] + t * (lower[left] - upper[left]),
                     slope = upper[right] + t * (lower[right] - upper[right]) - a;
         for (; i < end; ++i)

@@ -142,6 +142,20 @@ private:
         return roles;
     }
 
+    void failures(const std::vector<FrameId>& gone, const std::vector<FrameId>& faulty)
+    {
+        if (!gone.empty())
+            add(Weight::Asks,
+                countedPhrase(gone.size(), "%n picture is not where it was: it will fail.",
+                              "%n pictures are not where they were: they will fail."),
+                gone);
+        if (!faulty.empty())
+            add(Weight::Asks,
+                countedPhrase(faulty.size(), "%n frame cannot be rendered and will fail.",
+                              "%n frames cannot be rendered and will fail."),
+                faulty);
+    }
+
     void frames()
     {
         std::vector<FrameId> gone, faulty, untouched, without;
@@ -159,16 +173,7 @@ private:
             if (const auto lacking = rolesWithoutArea(own); !lacking.empty())
                 without.push_back(id), roles.insert(lacking.begin(), lacking.end());
         }
-        if (!gone.empty())
-            add(Weight::Asks,
-                countedPhrase(gone.size(), "%n picture is not where it was: it will fail.",
-                              "%n pictures are not where they were: they will fail."),
-                gone);
-        if (!faulty.empty())
-            add(Weight::Asks,
-                countedPhrase(faulty.size(), "%n frame cannot be rendered and will fail.",
-                              "%n frames cannot be rendered and will fail."),
-                faulty);
+        failures(gone, faulty);
         // None at all is meant.
         if (!untouched.empty())
             add(untouched.size() == m_order.batch.frames.size() ? Weight::Says : Weight::Asks,

@@ -133,7 +133,7 @@ TEST_F(ScreenProfiles, OfTheDeskReachTheScreenItself)
     const QImage thumbnail = app->window().shoot().model().thumbnail(app->document().frames()[0].id).toImage();
 
     setDeskProfile({});
-    ASSERT_TRUE(shows("assumed sRGB"));
+    ASSERT_TRUE(shows("as sRGB"));
     EXPECT_TRUE(app->find<QToolButton>("screenButton").text().contains("assumed"));
     EXPECT_EQ(worst(grabbed(), source()), 0);
     const QImage plain = app->window().shoot().model().thumbnail(app->document().frames()[0].id).toImage();
@@ -154,7 +154,7 @@ TEST_F(ScreenProfiles, ChosenByHandAreKeptAndBadOnesSaid)
     for (const QString& bad : {QString::fromStdString((folder.path() / "frame-0.png").string()),
                                shipped("printer-kiln-felt.icc"), QStringLiteral("/nowhere/at-all.icc")}) {
         screens().setChoice(app->window().screen(), {ScreenChoice::Source::File, bad});
-        ASSERT_TRUE(shows("assumed sRGB"));
+        ASSERT_TRUE(shows("as sRGB"));
         EXPECT_TRUE(screens().longStatus().contains("Not used")) << bad.toStdString();
         EXPECT_EQ(worst(app->picture().image(), source()), 0);
     }
@@ -186,7 +186,7 @@ TEST_F(ScreenProfiles, AreSeenAsAPrintAndAsAClientDoes)
     EXPECT_FALSE(sheet->findChild<QWidget*>("paperWhite")->isVisible());
     seenAs->setCurrentIndex(0);
     emit seenAs->activated(0);
-    ASSERT_TRUE(shows("assumed sRGB"));
+    ASSERT_TRUE(shows("as sRGB"));
     EXPECT_EQ(worst(app->picture().image(), source()), 0);
     sheet->close();
 }

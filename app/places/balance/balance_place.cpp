@@ -156,6 +156,7 @@ QWidget* BalancePlace::makeBenches()
         b->setCheckable(true);
         b->setChecked(i == 0);
         b->setMinimumWidth(68);
+        b->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
         m_tabs->addButton(b, i++);
         words->addWidget(b);
         m_benches->addWidget(widget);

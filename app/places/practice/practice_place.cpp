@@ -60,6 +60,8 @@ QString optionWords(const std::string& option)
     return words.startsWith(QLatin1Char('-')) ? QChar(0x2212) + words.mid(1) : words;
 }
 
+constexpr int kSide = 300, kWidestSide = 480;
+
 }  // namespace
 
 PracticePlace::PracticePlace(Document& document, QWidget* parent)
@@ -80,7 +82,6 @@ PracticePlace::PracticePlace(Document& document, QWidget* parent)
     m_shown->addWidget(m_view), m_shown->addWidget(m_scorePage);
     left->addWidget(m_shown, 1);
     left->addWidget(makeAnswers());
-    constexpr int kSide = 300, kWidestSide = 480;
     auto* panes = new Panes("practicePanes", Qt::Horizontal, this);
     panes->add(left, {});
     panes->add(side, {kSide, kSide, kWidestSide});
