@@ -3,6 +3,7 @@
 #include <QAccessible>
 #include <QAccessibleWidget>
 #include <QButtonGroup>
+#include <QMenu>
 #include <QPushButton>
 #include <QToolButton>
 
@@ -11,7 +12,16 @@ namespace {
 
 class PressedButton : public QAccessibleWidget {
 public:
-    explicit PressedButton(QAbstractButton* button) : QAccessibleWidget(button, roleOf(*button)) {}
+    explicit PressedButton(QAbstractButton* button) : QAccessibleWidget(button, QAccessible::Button) {}
+
+    // What a button is may be said after it was asked for first.
+    QAccessible::Role role() const override
+    {
+        if (!button()->isCheckable())
+            return menu() ? QAccessible::ButtonMenu : QAccessible::Button;
+        const bool isOneOfSome = button()->group() ? button()->group()->exclusive() : button()->autoExclusive();
+        return isOneOfSome ? QAccessible::RadioButton : QAccessible::CheckBox;
+    }
 
     QString text(QAccessible::Text which) const override
     {
@@ -25,6 +35,7 @@ public:
         state.checkable = button()->isCheckable();
         state.checked = button()->isChecked();
         state.pressed = button()->isDown();
+        state.hasPopup = menu() != nullptr;
         return state;
     }
 
@@ -37,28 +48,33 @@ public:
     void doAction(const QString& name) override
     {
         // Later: what it opens may wait for the user, and the reader for its answer.
-        if (name == pressAction())
-            QMetaObject::invokeMethod(button(), &QAbstractButton::click, Qt::QueuedConnection);
-        else
+        if (name != pressAction())
             QAccessibleWidget::doAction(name);
+        else if (auto* push = qobject_cast<QPushButton*>(widget()); push && push->menu())
+            QMetaObject::invokeMethod(push, &QPushButton::showMenu, Qt::QueuedConnection);
+        else if (auto* tool = qobject_cast<QToolButton*>(widget()); tool && tool->menu())
+            QMetaObject::invokeMethod(tool, &QToolButton::showMenu, Qt::QueuedConnection);
+        else
+            QMetaObject::invokeMethod(button(), &QAbstractButton::click, Qt::QueuedConnection);
     }
 
 private:
     QAbstractButton* button() const { return static_cast<QAbstractButton*>(widget()); }
 
-    static QAccessible::Role roleOf(const QAbstractButton& button)
+    const QMenu* menu() const
     {
-        const bool isOneOfSome = button.group() ? button.group()->exclusive() : button.autoExclusive();
-        return isOneOfSome ? QAccessible::RadioButton : QAccessible::CheckBox;
+        if (const auto* push = qobject_cast<QPushButton*>(widget()))
+            return push->menu();
+        const auto* tool = qobject_cast<QToolButton*>(widget());
+        return tool ? tool->menu() : nullptr;
     }
 };
 
 QAccessibleInterface* pressedButton(const QString&, QObject* object)
 {
     auto* button = qobject_cast<QAbstractButton*>(object);
-    const bool staysDown =
-        button && button->isCheckable() && (qobject_cast<QPushButton*>(button) || qobject_cast<QToolButton*>(button));
-    return staysDown ? new PressedButton(button) : nullptr;
+    const bool isOurs = qobject_cast<QPushButton*>(button) || qobject_cast<QToolButton*>(button);
+    return isOurs ? new PressedButton(button) : nullptr;
 }
 
 }  // namespace

@@ -134,7 +134,7 @@ TEST_F(ScreenProfiles, OfTheDeskReachTheScreenItself)
 
     setDeskProfile({});
     ASSERT_TRUE(shows("as sRGB"));
-    EXPECT_TRUE(app->find<QToolButton>("screenButton").text().contains("assumed"));
+    EXPECT_TRUE(app->find<QToolButton>("screenButton").text().contains("as sRGB"));
     EXPECT_EQ(worst(grabbed(), source()), 0);
     const QImage plain = app->window().shoot().model().thumbnail(app->document().frames()[0].id).toImage();
     EXPECT_LE(worst(thumbnail, byLittleCms(plain, projector)), 1);
