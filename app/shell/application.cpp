@@ -46,9 +46,11 @@ bool Application::notify(QObject* receiver, QEvent* event)
         return true;
     }
     // Tab goes on to the next control from everywhere; in a table, arrows go from cell to cell.
-    if (event->type() == QEvent::Polish)
+    if (event->type() == QEvent::Polish) {
+        tellReadersOf(receiver);
         if (auto* table = qobject_cast<QTableView*>(receiver))
             table->setTabKeyNavigation(false);
+    }
     try {
         return QApplication::notify(receiver, event);
     } catch (const std::bad_alloc&) {

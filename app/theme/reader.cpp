@@ -3,6 +3,7 @@
 #include <QAccessible>
 #include <QAccessibleWidget>
 #include <QButtonGroup>
+#include <QComboBox>
 #include <QMenu>
 #include <QPushButton>
 #include <QToolButton>
@@ -80,5 +81,12 @@ QAccessibleInterface* pressedButton(const QString&, QObject* object)
 }  // namespace
 
 void letReadersPress() { QAccessible::installFactory(pressedButton); }
+
+void tellReadersOf(QObject* widget)
+{
+    auto* box = qobject_cast<QComboBox*>(widget);
+    if (box && box->accessibleDescription().isEmpty())
+        box->setAccessibleDescription(box->accessibleName());
+}
 
 }  // namespace amber

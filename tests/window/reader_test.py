@@ -47,7 +47,8 @@ def window_of(pid):
 
 
 def named(window, name):
-    return next((node for node in walk(window) if node.name == name), None)
+    """By its name; of a box to choose from, which is called by what is chosen, by its description."""
+    return next((node for node in walk(window) if name in (node.name, node.description)), None)
 
 
 def press(button):
@@ -80,7 +81,7 @@ def read(program):
     window = wait("the window", lambda: window_of(program.pid))
     places = ["Shoot", "Balance", "Areas", "Look", "Match", "Proof", "Hand over", "Log", "Practice"]
     shown = {"Shoot": "Contact sheet", "Balance": "Solve", "Areas": "Role", "Look": "Step line", "Match": "Pictures…",
-             "Proof": "Table", "Hand over": "Which frames go", "Log": "Journal", "Practice": "Begin ten rounds"}
+             "Proof": "Table", "Hand over": "Recipes: ticked ones are made", "Log": "What was done", "Practice": "Begin ten rounds"}
     nameless, count = [], 0
     for place in places:
         button = wait(place, lambda: named(window, place))
@@ -90,7 +91,7 @@ def read(program):
             if not node.getState().contains(pyatspi.STATE_FOCUSABLE) or node.getRole() in SILENT:
                 continue
             count += 1
-            if not node.name:
+            if not (node.description if node.getRole() == pyatspi.ROLE_COMBO_BOX else node.name):
                 nameless.append(f"{place}: {node.getRoleName()} {node.description!r}")
     print(f"{count} stops in {len(places)} places")
     for line in nameless:
