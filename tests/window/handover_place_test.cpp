@@ -61,6 +61,33 @@ protected:
     std::unique_ptr<OpenWindow> app;
 };
 
+TEST_F(DeliveryWindow, ALookIsChosenForARowByMouseAndByKeys)
+{
+    app->document().looks().newLook();
+    click("handoverLooksTab");
+    auto& table = app->find<QTableWidget>("lookTable");
+    ASSERT_GT(table.rowCount(), 0);
+    EXPECT_FALSE(table.findChild<QComboBox*>());  // no box before one is wanted
+    const auto box = [&] { return table.findChild<QComboBox*>("lookFor-0"); };
+    const auto chosen = [&] { return table.item(0, 2)->data(Qt::UserRole).toLongLong(); };
+    const LookId own = app->document().looks().entries().back().id;
+    const auto choose = [&](Qt::Key key) {
+        EXPECT_TRUE(waitUntil([&] { return box() && box()->view()->isVisible(); }));
+        QTest::keyClick(box()->view(), key);
+        QTest::keyClick(box()->view(), Qt::Key_Return);
+    };
+    QTest::mouseClick(table.viewport(), Qt::LeftButton, {}, table.visualItemRect(table.item(0, 2)).center());
+    choose(Qt::Key_End);
+    EXPECT_TRUE(waitUntil([&] { return chosen() == own; }));
+    app->key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_TRUE(waitUntil([&] { return chosen() == 0; }));
+    table.setFocus();
+    table.setCurrentCell(0, 2);
+    QTest::keyClick(&table, Qt::Key_Return);
+    choose(Qt::Key_End);
+    EXPECT_TRUE(waitUntil([&] { return chosen() == own; }));
+}
+
 TEST_F(DeliveryWindow, SeveralRecipesAtOnceOwnOnesAreKeptAndWhatWasChosenIsThereAgain)
 {
     auto& list = app->find<QListWidget>("recipeList");

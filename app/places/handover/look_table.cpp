@@ -42,8 +42,10 @@ public:
         for (const auto& [look, words] : m_table->choices())
             box->addItem(words, QVariant::fromValue<qlonglong>(look));
         box->setCurrentIndex(std::max(0, box->findData(index.data(Qt::UserRole))));
-        connect(box, &QComboBox::activated, m_table,
-                [table = m_table, box, row = index.row()] { table->choose(row, box->currentData().toLongLong()); });
+        connect(box, &QComboBox::activated, m_table, [this, box, row = index.row()] {
+            m_table->choose(row, box->currentData().toLongLong());
+            emit const_cast<LookDelegate*>(this)->closeEditor(box);  // before the rows go
+        });
         QTimer::singleShot(0, box, &QComboBox::showPopup);
         return box;
     }
@@ -140,6 +142,7 @@ void LookTable::refresh()
 void LookTable::fill()
 {
     m_isOld = false;
+    const int row = m_table->currentRow(), column = m_table->currentColumn();
     m_choose.clear();
     m_table->setRowCount(0);
     if (!m_document.isOpen())
@@ -168,6 +171,8 @@ void LookTable::fill()
         if (job.lightOf(frame.id) < 0)
             frameRow(frame);
     m_table->setRowCount(static_cast<int>(m_choose.size()));
+    if (row >= 0 && row < m_table->rowCount())
+        m_table->setCurrentCell(row, column);  // keys go on from where they were
 }
 
 }  // namespace amber
