@@ -150,6 +150,26 @@ int firstAt(float column, const PositionOf& positionOf, float across, int start,
     return end;
 }
 
+struct Line {
+    float from, slope, across;
+};
+
+/// The pixels from `i` to `end` on the line that begins at the column `origin`; beyond the outermost centres it is
+/// level. Returns `end`.
+template <class PositionOf>
+int fillLine(const Line& line, const PositionOf& positionOf, float origin, float last, int i, int end, float* values)
+{
+    for (; i < end && positionOf(i) < 0; ++i)
+        values[i] = line.from;
+    int inside = end;
+    while (inside > i && positionOf(inside - 1) > last)
+        values[--inside] = line.from + (last - origin) * line.slope;
+    const float first = line.from + (positionOf(i) - origin) * line.slope, more = line.across * line.slope;
+    for (int k = 0; k < inside - i; ++k)
+        values[i + k] = first + static_cast<float>(k) * more;
+    return end;
+}
+
 }  // namespace
 
 void sampleRow(const Plane& small, const Place& place, int count, float* values)
@@ -184,8 +204,7 @@ void sampleRow(const Plane& small, const Place& place, int count, float* values)
         const int end = left < lastLeft ? firstAt(origin + 1, positionOf, across, place.x, i + 1, count) : count;
         const float a = upper[left] + t * (lower[left] - upper[left]),
                     slope = upper[right] + t * (lower[right] - upper[right]) - a;
-        for (; i < end; ++i)
-            values[i] = a + (std::clamp(positionOf(i), 0.0f, last) - origin) * slope;
+        i = fillLine({a, slope, across}, positionOf, origin, last, i, end, values);
     }
 }
 
