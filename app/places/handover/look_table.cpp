@@ -16,7 +16,7 @@ public:
     explicit LookDelegate(LookTable* table) : QStyledItemDelegate(table), m_table(table), m_model(new QComboBox(table))
     {
         m_model->hide();
-        m_model->setEnabled(true);
+        m_model->setObjectName("lookBox"), m_model->setAccessibleName(LookTable::tr("Look"));
     }
 
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override
