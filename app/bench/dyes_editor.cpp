@@ -10,7 +10,7 @@
 namespace amber {
 namespace {
 
-constexpr double kPictureGain = 0.0002;
+constexpr double kDensityGain = 0.0002;
 
 QColor dyeColour(const Dye& dye)
 {
@@ -492,7 +492,7 @@ void DyesEditor::dragPicture(QPointF delta)
     if (m_dragged < 0 || m_dragged >= static_cast<int>(step.dyes.size()))
         return;
     step.dyes[static_cast<std::size_t>(m_dragged)].chroma =
-        std::clamp(m_draggedFrom - delta.y() * kPictureGain, 0.0, 0.3);
+        std::clamp(m_draggedFrom - delta.y() * kDensityGain, 0.0, 0.3);
     put(step);
 }
 

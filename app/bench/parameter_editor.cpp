@@ -11,7 +11,7 @@ namespace amber {
 namespace {
 
 constexpr int kRowLength = 7;
-constexpr double kPictureGain = 1.0 / 250;
+constexpr double kFieldGain = 1.0 / 250;
 
 /// Lists what a step's fields are.
 struct FieldList {
@@ -434,7 +434,7 @@ void ParameterEditor::dragPicture(QPointF delta)
     const PlotModel model = plotModelOf(from);
     const auto& handle = model.handles[static_cast<std::size_t>(m_draggedHandle)];
     Json parameters = m_dragged;
-    handle.move(parameters, handle.at, handle.up - delta.y() * kPictureGain * (model.high - model.low) / 2);
+    handle.move(parameters, handle.at, handle.up - delta.y() * kFieldGain * (model.high - model.low) / 2);
     if (auto fresh = withParameters(from, parameters))
         write(*fresh);
 }

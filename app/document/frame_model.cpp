@@ -13,7 +13,7 @@ void FrameModel::followPictures()
         &m_proxies, &ProxyStore::thumbnailReady, this,
         [this](std::int64_t frame, const QImage& image, const QString& hash, qint64 bytes, const FrameFacts& facts) {
             m_facts.insert(frame, facts);
-            m_thumbnails.insert(frame, image);
+            m_thumbnails.put(std::to_string(frame), image);
             m_onScreen.remove(frame);
             m_document.setFrameContent(frame, hash.toStdString(), static_cast<std::uintmax_t>(bytes));
             m_document.setFrameFault(frame, {});
@@ -31,7 +31,9 @@ void FrameModel::followPictures()
 
 QPixmap FrameModel::thumbnail(std::int64_t frame) const
 {
-    return onScreenOf(m_onScreen, frame, m_thumbnails.value(frame));
+    if (const QPixmap* known = m_onScreen.object(frame))
+        return *known;
+    return onScreenOf(m_onScreen, frame, thumbnailImage(frame));
 }
 
 QPixmap FrameModel::onScreenOf(QCache<std::int64_t, QPixmap>& kept, FrameId frame, const QImage& srgb)
@@ -50,6 +52,8 @@ QPixmap FrameModel::shown(FrameId frame) const
 {
     if (m_pictures->state() == SheetPictures::State::AsItCame)
         return thumbnail(frame);
+    if (const QPixmap* known = m_madeOnScreen.object(frame); known && m_pictures->isRight(frame))
+        return *known;
     const QPixmap made = onScreenOf(m_madeOnScreen, frame, m_pictures->picture(frame));
     return made.isNull() ? thumbnail(frame) : made;
 }
@@ -141,12 +145,12 @@ void FrameModel::followFrames()
         if (static_cast<int>(m_document.frames().size()) != rowCount())
             rebuild();
         for (const Frame& frame : m_document.frames())
-            if (!m_thumbnails.contains(frame.id) && frame.fault.empty())
+            if (!m_facts.contains(frame.id) && frame.fault.empty())
                 m_proxies.requestThumbnail(frame.id, frame.path, false);
     });
     connect(&m_document, &Document::frameFound, this, [this](std::int64_t frame) {
         m_proxies.forget(frame);
-        m_thumbnails.remove(frame), m_onScreen.remove(frame);
+        m_thumbnails.drop(std::to_string(frame)), m_onScreen.remove(frame);
         m_facts.remove(frame);
         touch(frame);
     });
@@ -260,7 +264,7 @@ int FrameModel::rowCount(const QModelIndex& parent) const
 void FrameModel::want(const QModelIndex& index) const
 {
     const Frame& frame = m_document.frames()[static_cast<std::size_t>(index.row())];
-    if (!m_thumbnails.contains(frame.id) && frame.fault.empty())
+    if (!m_facts.contains(frame.id) && frame.fault.empty())
         m_proxies.requestThumbnail(frame.id, frame.path, true);
 }
 
@@ -281,7 +285,7 @@ QString FrameModel::bracketWords(FrameId frame) const
     if (std::any_of(bracket.frames.begin(), bracket.frames.end(), isUnused))
         return isUnused(frame) ? tr("bracket, not used") : tr("bracket, chosen");
     const auto number = std::find(bracket.frames.begin(), bracket.frames.end(), frame) - bracket.frames.begin() + 1;
-    const QString words = frame == bracket.proposed ? tr("bracket %1 of %2, proposed") : tr("bracket %1 of %2");
+    const QString words = frame == bracket.proposed ? tr("proposed, %1 of %2") : tr("bracket %1 of %2");
     return words.arg(number).arg(bracket.frames.size());
 }
 

@@ -41,13 +41,13 @@ public:
 
     int rowCount(const QModelIndex& parent = {}) const override;
     QVariant data(const QModelIndex& index, int role) const override;
-    int readCount() const { return static_cast<int>(m_thumbnails.size()); }
+    int readCount() const { return static_cast<int>(m_facts.size()); }
     /// Parts the frames into light groups anew by what was read of them.
     void proposeLights();
     /// Null while it is not read.
     QPixmap thumbnail(std::int64_t frame) const;
     /// The same as it was read, in sRGB.
-    QImage thumbnailImage(std::int64_t frame) const { return m_thumbnails.value(frame); }
+    QImage thumbnailImage(std::int64_t frame) const { return m_thumbnails.picture(std::to_string(frame)); }
     /// Brackets that were recognised.
     const std::vector<FrameBracket>& brackets() const { return m_bracketList; }
     /// Index into brackets(), or -1.
@@ -94,8 +94,8 @@ private:
     ProxyStore& m_proxies;
     SheetPictures* m_pictures;
     std::string m_farKey;
-    std::map<FrameId, FrameId> m_duplicates;   ///< of which frame
-    QHash<std::int64_t, QImage> m_thumbnails;  ///< in sRGB
+    std::map<FrameId, FrameId> m_duplicates;                   ///< of which frame
+    mutable PictureShelf m_thumbnails{std::size_t{96} << 20};  ///< in sRGB, by frame
     mutable QCache<std::int64_t, QPixmap> m_onScreen{400},
         m_madeOnScreen{400};  ///< as the screen shows them, of those seen lately
     QHash<std::int64_t, int> m_rows;

@@ -1,6 +1,7 @@
 #include "app/render/proxy_store.h"
 
 #include "app/display/screen_view.h"
+#include "app/render/picture_shelf.h"
 #include "app/task/post.h"
 #include "core/base/content_hash.h"
 #include "core/base/memory_gate.h"
@@ -9,10 +10,12 @@
 
 #include <QImage>
 #include <QPointer>
+#include <cstring>
 #include <unistd.h>
 
 namespace amber {
 namespace {
+constexpr std::size_t kSmallInMemory = std::size_t{64} << 20;
 constexpr int kOnTheWall = 6;  // the frame in hand and five companions
 
 std::shared_ptr<const Proxy> balancedProxy(const std::shared_ptr<const Proxy>& proxy,
@@ -79,6 +82,30 @@ ReadProxy readProxy(const std::filesystem::path& path, int edge, const ProxyStor
     return made;
 }
 
+/// A small source as it lies on the shelf.
+struct SmallHead {
+    int width, height, longEdge;
+    double sourceRatio;
+};
+
+Bytes bytesOf(const SmallSource& small)
+{
+    const SmallHead head{small.picture.width(), small.picture.height(), small.longEdge, small.sourceRatio};
+    Bytes bytes(sizeof head + small.picture.bytes());
+    std::memcpy(bytes.data(), &head, sizeof head);
+    std::memcpy(bytes.data() + sizeof head, small.picture.values().data(), small.picture.bytes());
+    return bytes;
+}
+
+SmallSource smallFrom(const Bytes& bytes)
+{
+    SmallHead head{};
+    std::memcpy(&head, bytes.data(), sizeof head);
+    std::vector<std::uint16_t> values((bytes.size() - sizeof head) / sizeof(std::uint16_t));
+    std::memcpy(values.data(), bytes.data() + sizeof head, values.size() * sizeof(std::uint16_t));
+    return {HalfImage(head.width, head.height, std::move(values)), head.longEdge, head.sourceRatio};
+}
+
 struct Thumbnail {
     QImage image;
     QString hash, fault;
@@ -132,7 +159,9 @@ std::size_t ProxyStore::keptBytes() const
 }
 
 ProxyStore::ProxyStore(RenderQueue& queue, QObject* parent)
-    : QObject(parent), m_queue(queue), m_gate(std::make_shared<MemoryGate>())
+    : QObject(parent), m_queue(queue),
+      m_small(std::make_unique<Shelf>(PictureShelf::folder(), kSmallInMemory, std::numeric_limits<std::size_t>::max())),
+      m_gate(std::make_shared<MemoryGate>())
 {
     // The wall is about two thirds of the screen.
     if (const QScreen* screen = QGuiApplication::primaryScreen())
@@ -146,13 +175,19 @@ ProxyStore::~ProxyStore()
     m_queue.waitForDone();
 }
 
+std::shared_ptr<const SmallSource> ProxyStore::small(std::int64_t frame) const
+{
+    const auto bytes = m_small->get(std::to_string(frame));
+    return bytes ? std::make_shared<const SmallSource>(smallFrom(*bytes)) : nullptr;
+}
+
 void ProxyStore::clear()
 {
     m_cancel.cancel();
     m_cancel = CancelToken();
     m_proxies.clear();
     m_untouched.clear();
-    m_small.clear();
+    m_small->clear();
     m_refooting.clear();
     dropWholePicture();
     m_recent.clear();
@@ -166,7 +201,7 @@ void ProxyStore::forget(std::int64_t frame)
 {
     m_proxies.remove(frame);
     m_untouched.remove(frame);
-    m_small.remove(frame);
+    m_small->drop(std::to_string(frame));
     m_recent.removeOne(frame);
     m_unreadable.remove(frame);
     m_urgent.remove(frame);
@@ -347,7 +382,7 @@ void ProxyStore::requestThumbnail(std::int64_t frame, const std::filesystem::pat
                 emit failed(frame, made.fault);
                 return;
             }
-            m_small.insert(frame, made.small);
+            m_small->put(std::to_string(frame), bytesOf(*made.small));
             emit thumbnailReady(frame, made.image, made.hash, made.bytes, made.facts);
         });
     };

@@ -3,6 +3,7 @@
 
 #include "app/render/render_queue.h"
 #include "core/balance/light_groups.h"
+#include "core/base/shelf.h"
 #include "core/frame/frame_balance.h"
 #include "core/image/half_image.h"
 #include "core/image/read.h"
@@ -69,7 +70,8 @@ public:
     /// forward.
     void requestThumbnail(std::int64_t frame, const std::filesystem::path& path, bool urgent);
     /// The light of a frame whose thumbnail was read; null before.
-    std::shared_ptr<const SmallSource> small(std::int64_t frame) const { return m_small.value(frame); }
+    std::shared_ptr<const SmallSource> small(std::int64_t frame) const;
+    bool hasSmall(std::int64_t frame) const { return m_small->has(std::to_string(frame)); }
     /// Drops what is kept of one frame, also that it could not be read: its file is another one now.
     void forget(std::int64_t frame);
     /// Bytes of all pictures kept.
@@ -93,7 +95,7 @@ private:
     int m_proxyEdge = kProxyEdge;  ///< more on a large screen, whose wall shows more
     RenderQueue& m_queue;
     QHash<std::int64_t, std::shared_ptr<const Proxy>> m_untouched, m_proxies;
-    QHash<std::int64_t, std::shared_ptr<const SmallSource>> m_small;
+    std::unique_ptr<Shelf> m_small;                                      ///< by frame
     QHash<std::int64_t, std::shared_ptr<std::atomic<int>>> m_refooting;  ///< the newest of several changes
     std::shared_ptr<const Image> m_whole;
     std::int64_t m_wholeFrame = 0;  ///< whose it is, or will be

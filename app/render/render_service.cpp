@@ -183,7 +183,7 @@ QImage RenderService::shown(const RenderRequest& request, const RenderRequest::P
     if (state == State::BeforeStep || state == State::Result) {
         const auto plan = RenderPlan::compile(look, state == State::BeforeStep ? request.entering : kStepLimit);
         if (plan) {
-            Image out(source.image.width(), source.image.height());
+            Image out = Image::unset(source.image.width(), source.image.height());
             render(*plan, source.image.view(), out.mutableView(), {}, optionsOf(source));
             return toScreen(out.view(), *m_view);
         }
@@ -388,7 +388,7 @@ void RenderService::showReduced(const RenderRequest& request, const RenderPlan& 
         after = shown(request, picture, source, look, request.state, request.liesAlike);
     } else {
         const RenderOptions options = optionsOf(source);
-        Image out(source.image.width(), source.image.height());
+        Image out = Image::unset(source.image.width(), source.image.height());
         render(plan, source.image.view(), out.mutableView(), {}, options);
         if (request.overlay.what != RenderRequest::Overlay::What::Nothing &&
             (index == 0 || (!picture.look && isOnRole(look, request.entering))))

@@ -9,7 +9,8 @@
 namespace amber {
 namespace {
 
-constexpr int kKnownBytes = 360 << 20;  // a thousand frames as they are and as they were
+// Some five thousand frames as they are and as they were.
+constexpr std::size_t kKnownInMemory = std::size_t{96} << 20, kKnownInAll = std::size_t{1800} << 20;
 
 /// What a picture is made of, in a word.
 std::string keyOf(std::int64_t frame, const SheetPictures::Made& made, const RenderPlan* plan)
@@ -45,7 +46,7 @@ SheetPictures::Picture SheetPictures::made(const SmallSource& source, const Made
 }
 
 SheetPictures::SheetPictures(ProxyStore& proxies, Ask ask, QObject* parent)
-    : QObject(parent), m_proxies(proxies), m_ask(std::move(ask)), m_known(kKnownBytes)
+    : QObject(parent), m_proxies(proxies), m_ask(std::move(ask)), m_known(kKnownInMemory, kKnownInAll)
 {
     connect(&proxies, &ProxyStore::thumbnailReady, this, [this](std::int64_t frame) { renew(frame); });
 }
@@ -91,7 +92,7 @@ void SheetPictures::clear()
 {
     m_cancel.cancel();
     m_cancel = CancelToken();
-    m_entries.clear(), m_known.clear(), m_wanted.clear();
+    m_entries.clear(), m_known.clear(), m_knownKeys.clear(), m_wanted.clear();
     m_frames.clear();
     m_isWorking = false;
 }
@@ -110,13 +111,17 @@ int SheetPictures::rightCount() const
 
 QImage SheetPictures::picture(std::int64_t frame)
 {
-    const auto found = m_entries.constFind(frame);
+    const auto found = m_entries.find(frame);
+    QImage newest = found == m_entries.end() ? QImage() : m_known.picture(found->key);
+    // Given up for others, it is made again.
+    if (found != m_entries.end() && newest.isNull())
+        found->version = 0;
     if (!isRight(frame)) {
         m_wanted.removeOne(frame);
         m_wanted.append(frame);
         next();
     }
-    return found == m_entries.constEnd() ? QImage() : found->image;
+    return newest;
 }
 
 /// What is seen, the latest asked for first; then the others in their order. 0: nothing is to be done.
@@ -124,11 +129,11 @@ std::int64_t SheetPictures::chooseNext()
 {
     while (!m_wanted.isEmpty()) {
         const std::int64_t frame = m_wanted.takeLast();
-        if (!isRight(frame) && m_proxies.small(frame))
+        if (!isRight(frame) && m_proxies.hasSmall(frame))
             return frame;
     }
     for (; m_at < m_frames.size(); ++m_at)
-        if (!isRight(m_frames[m_at]) && m_proxies.small(m_frames[m_at]))
+        if (!isRight(m_frames[m_at]) && m_proxies.hasSmall(m_frames[m_at]))
             return m_frames[m_at++];
     return 0;
 }
@@ -160,11 +165,11 @@ void SheetPictures::begin(std::int64_t frame)
             if (auto compiled = RenderPlan::compile(ask.look ? lookFor(*ask.look, ask.name) : Look{}))
                 plan = std::move(*compiled);
         const std::string key = keyOf(frame, ask, plan ? &*plan : nullptr);
-        Picture picture;
-        {
+        Picture picture{m_known.picture(key), {}};
+        if (!picture.image.isNull()) {
             const std::lock_guard lock(m_knownMutex);
-            if (const Picture* found = m_known.object(QString::fromStdString(key)))
-                picture = *found;
+            if (const auto keys = m_knownKeys.find(key); keys != m_knownKeys.end())
+                picture.keys = keys->second;
         }
         if (picture.image.isNull())
             picture = made(*source, ask, plan ? &*plan : nullptr);
@@ -178,12 +183,13 @@ void SheetPictures::begin(std::int64_t frame)
 void SheetPictures::finish(std::int64_t frame, std::uint64_t version, const std::string& key, const Picture& picture)
 {
     Entry& entry = m_entries[frame];
-    const bool isOther = entry.key != key || entry.image.isNull();
-    entry = {key, version, picture.image, picture.keys};
-    {
+    const bool isOther = entry.key != key || !m_known.has(key);
+    entry = {key, version, picture.keys};
+    if (!m_known.has(key))
+        m_known.put(key, picture.image);
+    if (!picture.keys.empty()) {
         const std::lock_guard lock(m_knownMutex);
-        m_known.insert(QString::fromStdString(key), new Picture(picture),
-                       static_cast<int>(picture.image.sizeInBytes()));
+        m_knownKeys[key] = picture.keys;
     }
     m_isWorking = false;
     if (isOther)

@@ -2,12 +2,12 @@
 // what is seen first, then the others one after the other. What was made once is known again by what it was made of.
 #pragma once
 
+#include "app/render/picture_shelf.h"
 #include "app/render/proxy_store.h"
 #include "core/frame/frame_masks.h"
 #include "core/look/scope.h"
 #include "core/measure/key_colour.h"
 
-#include <QCache>
 #include <QImage>
 
 namespace amber {
@@ -58,9 +58,8 @@ signals:
 
 private:
     struct Entry {
-        std::string key;            ///< what it was made of
+        std::string key;            ///< what it was made of, by which its picture is known
         std::uint64_t version = 0;  ///< up to which it is known to be right
-        QImage image;
         KeyReadings keys;
     };
     /// What work leaves.
@@ -82,7 +81,8 @@ private:
     QList<std::int64_t> m_wanted;  ///< seen and not right, the latest asked for last
     QHash<std::int64_t, Entry> m_entries;
     std::mutex m_knownMutex;
-    QCache<QString, Picture> m_known;  ///< by what they were made of; cost in bytes
+    PictureShelf m_known;                            ///< by what they were made of
+    std::map<std::string, KeyReadings> m_knownKeys;  ///< of those that hold key colours
     std::uint64_t m_version = 1;
     bool m_isWorking = false, m_isShown = false;
     CancelToken m_cancel;

@@ -9752,8 +9752,8 @@ Grenzen: %2</translation>
 			<translation>Reihe %1 von %2</translation>
 		</message>
 		<message>
-			<source>bracket %1 of %2, proposed</source>
-			<translation>Reihe %1 von %2, vorgeschlagen</translation>
+			<source>proposed, %1 of %2</source>
+			<translation>vorgeschlagen, %1 von %2</translation>
 		</message>
 		<message>
 			<source>bracket, chosen</source>

@@ -181,7 +181,7 @@ struct Compared {
     std::optional<PictureDifference> difference;
 };
 
-struct Comparison {
+struct CompareAsked {
     std::shared_ptr<const Proxy> proxy;
     std::optional<RenderRequest::Base> base;  ///< for what is shown as it came
     bool leftCame = false, rightCame = false;
@@ -199,7 +199,7 @@ Image asItCame(const RenderRequest::Base& base, QSize space)
     return reducedToFit(whole.view(), space.width(), space.height());
 }
 
-Compared compared(const Comparison& c)
+Compared compared(const CompareAsked& c)
 {
     const Image small = reducedToFit(c.proxy->image.view(), c.space.width(), c.space.height());
     const auto optionsFor = [&](const RenderPlan& plan) {
@@ -247,16 +247,16 @@ void CompareView::render()
     const auto came = [](const QComboBox& box) {
         return box.currentData().toLongLong() == dataOf(Wall::State::AsItCame);
     };
-    const Comparison asked{proxy,
-                           m_wall.baseInHand(),
-                           came(*m_leftChoice),
-                           came(*m_rightChoice),
-                           m_left->pictureSpace(),
-                           std::move(*left),
-                           std::move(*right),
-                           m_equal->isChecked(),
-                           mapWanted(),
-                           m_document.areasOf(m_document.selection().frameInHand(), proxy->sourceRatio)};
+    const CompareAsked asked{proxy,
+                             m_wall.baseInHand(),
+                             came(*m_leftChoice),
+                             came(*m_rightChoice),
+                             m_left->pictureSpace(),
+                             std::move(*left),
+                             std::move(*right),
+                             m_equal->isChecked(),
+                             mapWanted(),
+                             m_document.areasOf(m_document.selection().frameInHand(), proxy->sourceRatio)};
     m_left->setCaption(m_leftChoice->currentText());
     m_right->setCaption(m_rightChoice->currentText());
     m_slot->run([asked](const CancelToken&) { return compared(asked); },

@@ -5,7 +5,7 @@
 
 namespace amber {
 namespace {
-constexpr int kMargin = 14, kGap = 14;
+constexpr int kMargin = 14, kTileGap = 14;
 constexpr double kClipMargin = 0.004;  // of encoded values: a code of eight bits
 }  // namespace
 
@@ -159,18 +159,19 @@ void Wall::place()
     const int columns = count == 0 ? 0 : count <= 2 ? 1 : 2;
     const int rows = columns == 0 ? 0 : (count + columns - 1) / columns;
     // The frame in hand takes what a 3:2 picture needs, the companions share the rest, at least a fifth each.
-    const int wanted =
-        std::min(static_cast<int>((area.height() - 22) * 1.5) + 2, area.width() - columns * (area.width() / 6 + kGap));
+    const int wanted = std::min(static_cast<int>((area.height() - 22) * 1.5) + 2,
+                                area.width() - columns * (area.width() / 6 + kTileGap));
     const int main = count == 0 ? area.width() : wanted;
     m_inHand->setGeometry(area.left(), area.top(), main, area.height());
     if (count == 0)
         return;
-    const int left = area.left() + main + kGap;
-    const int width = (area.right() - left - (columns - 1) * kGap) / columns;
-    const int height = std::min((area.height() - (rows - 1) * kGap / 2) / rows, static_cast<int>(width / 1.5) + 24);
+    const int left = area.left() + main + kTileGap;
+    const int width = (area.right() - left - (columns - 1) * kTileGap) / columns;
+    const int height = std::min((area.height() - (rows - 1) * kTileGap / 2) / rows, static_cast<int>(width / 1.5) + 24);
     for (int i = 0; i < count; ++i)
-        m_companions[static_cast<std::size_t>(i)]->setGeometry(
-            left + (i % columns) * (width + kGap), area.top() + (i / columns) * (height + kGap / 2), width, height);
+        m_companions[static_cast<std::size_t>(i)]->setGeometry(left + (i % columns) * (width + kTileGap),
+                                                               area.top() + (i / columns) * (height + kTileGap / 2),
+                                                               width, height);
 }
 
 void Wall::resizeEvent(QResizeEvent*)

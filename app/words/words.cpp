@@ -1,10 +1,17 @@
 #include "app/words/words.h"
 
 #include <QCoreApplication>
+#include <QRegularExpression>
 
 namespace amber {
 
 QString text(const std::string& s) { return QString::fromStdString(s); }
+
+QString sentence(const std::string& s)
+{
+    static const QRegularExpression kHyphen(QStringLiteral("(?<![\\w.])-(?=[0-9])"));
+    return text(s).replace(kHyphen, QStringLiteral("\u2212"));
+}
 
 QString text(const std::filesystem::path& p) { return QString::fromStdString(p.string()); }
 

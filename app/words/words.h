@@ -17,6 +17,8 @@ QString oneLine(QString words);
 /// std::string and paths for the screen.
 QString text(const std::string& s);
 QString text(const std::filesystem::path& p);
+/// A sentence of core for the screen: its numbers have a minus, no hyphen.
+QString sentence(const std::string& s);
 
 /// Ratios of width to height that crops and deliveries offer; the first keeps the picture's own.
 struct Shape {

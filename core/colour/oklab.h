@@ -6,7 +6,12 @@
 
 #include "core/colour/types.h"
 
+#include <numbers>
+
 namespace amber {
+
+/// Radians.
+inline constexpr double kDegree = std::numbers::pi / 180;
 
 /// Working space to cone response, rows summing to one.
 const Matrix3& workingToLms();

@@ -130,6 +130,8 @@ Matrix3 toWorking(const Chromaticities& c)
 }
 Xyz whiteOf(RgbSpace space) { return xyzOf(entry(space).chromaticities.white); }
 
+Matrix3 workingToD50() { return bradford(whiteOf(RgbSpace::Linear), kD50) * rgbToXyz(RgbSpace::Linear); }
+
 Matrix3 bradford(const Xyz& from, const Xyz& to)
 {
     constexpr Matrix3 cone{{{0.8951, 0.2664, -0.1614}, {-0.7502, 1.7135, 0.0367}, {0.0389, -0.0685, 1.0296}}};

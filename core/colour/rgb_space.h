@@ -44,6 +44,9 @@ Xyz whiteOf(RgbSpace space);
 /// The ICC profile connection space white (D50, ICC.1 7.2.16).
 inline constexpr Xyz kD50{0.9642, 1.0, 0.8249};
 
+/// Light of the working space to XYZ of that white.
+Matrix3 workingToD50();
+
 /// Transfer functions of one component. Odd, continuous, monotone; no clamping.
 double encodeComponent(RgbSpace space, double linear);
 double decodeComponent(RgbSpace space, double encoded);

@@ -38,6 +38,13 @@ struct OkLch {
 struct Matrix3 {
     double m[3][3];
 };
+/// In single precision, for kernels.
+inline void copyMatrix(float (&to)[3][3], const Matrix3& from)
+{
+    for (int i = 0; i < 3; ++i)
+        for (int k = 0; k < 3; ++k)
+            to[i][k] = static_cast<float>(from.m[i][k]);
+}
 
 constexpr Matrix3 operator*(const Matrix3& p, const Matrix3& q)
 {

@@ -3,7 +3,7 @@
 #include "core/base/number_text.h"
 #include "core/colour/difference.h"
 #include "core/colour/rgb_space.h"
-#include "core/display/lcms.h"
+#include "core/image/lcms.h"
 #include "core/image/profile.h"
 #include "core/image/write.h"
 
@@ -27,9 +27,9 @@ std::vector<Lab> labOf(const LcmsTransform& toXyz, const std::vector<std::uint8_
 }
 
 /// The greys 0..255 of a device, and how many of them lie at its ends.
-struct Ends {
+struct ToneEnds {
     int dark = 0, light = 255;  ///< codes up to and from which none can be told from the end
-    explicit Ends(const LcmsTransform& toXyz)
+    explicit ToneEnds(const LcmsTransform& toXyz)
     {
         std::vector<std::uint8_t> greys;
         for (int i = 0; i < 256; ++i)
@@ -61,11 +61,11 @@ Result<ClientLoss> clientLoss(const DeviceProfile& client, ImageView linear)
     const LcmsTransform there = toXyzOf(theirs.get()), meant = toXyzOf(ours.get());
     if (!there || !meant)
         return fail("colours cannot be taken from this profile", client.title);
-    const Ends endsThere(there), endsMeant(meant);
+    const ToneEnds endsThere(there), endsMeant(meant);
     ClientLoss loss;
-    loss.darkStops = std::log2(Ends::lightOf(endsThere.dark + 1) / Ends::lightOf(endsMeant.dark + 1));
-    loss.lightStops =
-        std::log2(Ends::lightOf(std::max(1, endsMeant.light - 1)) / Ends::lightOf(std::max(1, endsThere.light - 1)));
+    loss.darkStops = std::log2(ToneEnds::lightOf(endsThere.dark + 1) / ToneEnds::lightOf(endsMeant.dark + 1));
+    loss.lightStops = std::log2(ToneEnds::lightOf(std::max(1, endsMeant.light - 1)) /
+                                ToneEnds::lightOf(std::max(1, endsThere.light - 1)));
     std::vector<std::uint8_t> codes(static_cast<std::size_t>(linear.width) * static_cast<std::size_t>(linear.height) *
                                     3);
     encodeToCodes(linear, RgbSpace::Srgb, codes.data());

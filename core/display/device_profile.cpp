@@ -1,6 +1,6 @@
 #include "core/display/device_profile.h"
 
-#include "core/display/lcms.h"
+#include "core/image/lcms.h"
 
 #include <fstream>
 

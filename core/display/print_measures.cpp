@@ -3,15 +3,13 @@
 #include "core/base/parallel.h"
 #include "core/colour/difference.h"
 #include "core/colour/rgb_space.h"
-#include "core/display/lcms.h"
+#include "core/image/lcms.h"
 
 #include <algorithm>
 #include <cmath>
 
 namespace amber {
 namespace {
-
-Matrix3 workingToD50() { return bradford(whiteOf(RgbSpace::Linear), kD50) * rgbToXyz(RgbSpace::Linear); }
 
 class Lcms final : public PrintMeasures {
 public:

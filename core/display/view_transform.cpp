@@ -2,7 +2,7 @@
 
 #include "core/base/parallel.h"
 #include "core/colour/difference.h"
-#include "core/display/lcms.h"
+#include "core/image/lcms.h"
 #include "core/display/view_kernel.h"
 #include "core/engine/render_plan.h"
 #include "core/image/profile.h"
@@ -65,8 +65,6 @@ Shaper evenShaper(const Matrix3& fromWorkingLight)
     const Curve curve = sampled([](double v) { return encodeComponent(RgbSpace::Srgb, v); });
     return {fromWorkingLight, curve, curve, curve};
 }
-
-Matrix3 workingToD50() { return bradford(whiteOf(RgbSpace::Linear), kD50) * rgbToXyz(RgbSpace::Linear); }
 
 /// Its three primaries as columns of XYZ, when it has them.
 std::optional<Matrix3> primariesOf(cmsHPROFILE profile)

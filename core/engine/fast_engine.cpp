@@ -34,13 +34,8 @@ struct OkMatricesFloat {
     float toLms[3][3], toLab[3][3], fromLab[3][3], fromLms[3][3];
     OkMatricesFloat()
     {
-        const auto copy = [](float(&to)[3][3], const Matrix3& from) {
-            for (int i = 0; i < 3; ++i)
-                for (int j = 0; j < 3; ++j)
-                    to[i][j] = static_cast<float>(from.m[i][j]);
-        };
-        copy(toLms, workingToLms()), copy(toLab, lmsRootToOkLab()), copy(fromLab, okLabToLmsRoot()),
-            copy(fromLms, lmsToWorking());
+        copyMatrix(toLms, workingToLms()), copyMatrix(toLab, lmsRootToOkLab()), copyMatrix(fromLab, okLabToLmsRoot()),
+            copyMatrix(fromLms, lmsToWorking());
     }
 };
 inline const OkMatricesFloat kOk;
@@ -522,11 +517,15 @@ bool render(const RenderPlan& plan, ImageView in, MutableImageView out, const Ca
 
 Plane lightnessOf(ImageView picture)
 {
-    Plane plane(picture.width, picture.height);
-    const auto run = HWY_DYNAMIC_DISPATCH(LightnessOfRow);
+    Plane plane = Plane::unset(picture.width, picture.height);
     inParallel(picture.height,
-               [&](int y) { run(picture.row(y), plane.row(y), static_cast<std::size_t>(picture.width)); });
+               [&](int y) { lightnessOfRow(picture.row(y), static_cast<std::size_t>(picture.width), plane.row(y)); });
     return plane;
+}
+
+void lightnessOfRow(const float* rgb, std::size_t count, float* lightness)
+{
+    HWY_DYNAMIC_DISPATCH(LightnessOfRow)(rgb, lightness, count);
 }
 
 std::vector<std::string> simdTargets()

@@ -12,7 +12,7 @@ namespace {
 
 Plane transposed(const Plane& plane)
 {
-    Plane result(plane.height, plane.width);
+    Plane result = Plane::unset(plane.height, plane.width);
     for (int y = 0; y < plane.height; ++y)
         for (int x = 0; x < plane.width; ++x)
             result.row(x)[y] = plane.row(y)[x];
@@ -24,7 +24,7 @@ template <class Change>
 Plane separably(const Plane& plane, const Change& change)
 {
     const auto rows = [&](const Plane& in) {
-        Plane out(in.width, in.height);
+        Plane out = Plane::unset(in.width, in.height);
         inParallel(in.height, [&](int y) { change(in.row(y), out.row(y), in.width); });
         return out;
     };
@@ -81,49 +81,73 @@ Plane localExtreme(const Plane& plane, int radius, bool largest)
     });
 }
 
-Plane gaussianMean(Plane plane, double deviation)
+GaussianRows::GaussianRows(int width, int height, double deviation)
+    : m_reach(std::max(1, static_cast<int>(std::ceil(3 * deviation)))), m_along(Plane::unset(width, height))
 {
-    const int reach = std::max(1, static_cast<int>(std::ceil(3 * deviation)));
-    std::vector<float> weights;
     double sum = 0;
-    for (int i = -reach; i <= reach; ++i)
+    for (int i = -m_reach; i <= m_reach; ++i)
         sum += std::exp(-0.5 * i * i / (deviation * deviation));
-    for (int i = -reach; i <= reach; ++i)
-        weights.push_back(static_cast<float>(std::exp(-0.5 * i * i / (deviation * deviation)) / sum));
-    const int width = plane.width, height = plane.height;
-    const std::size_t taps = weights.size();
-    inParallel(height, [&](int y) {
-        std::vector<float> line(static_cast<std::size_t>(width) + 2 * reach);
-        float* row = plane.row(y);
-        std::fill_n(line.begin(), reach, row[0]);
-        std::copy_n(row, width, line.begin() + reach);
-        std::fill_n(line.begin() + reach + width, reach, row[width - 1]);
-        std::vector<const float*> shifted(taps);
-        for (std::size_t k = 0; k < taps; ++k)
-            shifted[k] = line.data() + k;
-        weightedSum(shifted.data(), weights.data(), taps, static_cast<std::size_t>(width), row);
+    for (int i = -m_reach; i <= m_reach; ++i)
+        m_weights.push_back(static_cast<float>(std::exp(-0.5 * i * i / (deviation * deviation)) / sum));
+}
+
+void GaussianRows::sumAlong(const float* from, int y)
+{
+    static thread_local std::vector<float> line;
+    static thread_local std::vector<const float*> shifted;
+    const auto width = static_cast<std::size_t>(m_along.width), reach = static_cast<std::size_t>(m_reach);
+    line.resize(width + 2 * reach), shifted.resize(m_weights.size());
+    std::fill_n(line.begin(), m_reach, from[0]);
+    std::copy_n(from, width, line.begin() + m_reach);
+    std::fill_n(line.begin() + m_reach + m_along.width, m_reach, from[width - 1]);
+    for (std::size_t k = 0; k < m_weights.size(); ++k)
+        shifted[k] = line.data() + k;
+    weightedSum(shifted.data(), m_weights.data(), m_weights.size(), width, m_along.row(y));
+}
+
+GaussianRows::GaussianRows(const Plane& plane, double deviation) : GaussianRows(plane.width, plane.height, deviation)
+{
+    inParallel(plane.height, [&](int y) { sumAlong(plane.row(y), y); });
+}
+
+GaussianRows::GaussianRows(ImageView picture, double deviation, Plane& lightness)
+    : GaussianRows(picture.width, picture.height, deviation)
+{
+    lightness = Plane::unset(picture.width, picture.height);
+    inParallel(picture.height, [&](int y) {
+        lightnessOfRow(picture.row(y), static_cast<std::size_t>(picture.width), lightness.row(y));
+        sumAlong(lightness.row(y), y);
     });
-    Plane result(width, height);
-    inParallel(height, [&](int y) {
-        std::vector<const float*> rows(taps);
-        for (int k = -reach; k <= reach; ++k)
-            rows[static_cast<std::size_t>(k + reach)] = plane.row(std::clamp(y + k, 0, height - 1));
-        weightedSum(rows.data(), weights.data(), taps, static_cast<std::size_t>(width), result.row(y));
-    });
+}
+
+void GaussianRows::row(int y, float* values) const
+{
+    static thread_local std::vector<const float*> rows;
+    rows.resize(m_weights.size());
+    for (int k = -m_reach; k <= m_reach; ++k)
+        rows[static_cast<std::size_t>(k + m_reach)] = m_along.row(std::clamp(y + k, 0, m_along.height - 1));
+    weightedSum(rows.data(), m_weights.data(), m_weights.size(), static_cast<std::size_t>(m_along.width), values);
+}
+
+Plane gaussianMean(const Plane& plane, double deviation)
+{
+    const GaussianRows mean(plane, deviation);
+    Plane result = Plane::unset(plane.width, plane.height);
+    inParallel(plane.height, [&](int y) { mean.row(y, result.row(y)); });
     return result;
 }
 
 GuidedMean guidedMean(const Plane& guide, const Plane& input, int radius, double epsilon)
 {
     const auto product = [](const Plane& p, const Plane& q) {
-        Plane result(p.width, p.height);
+        Plane result = Plane::unset(p.width, p.height);
         for (std::size_t i = 0; i < result.values.size(); ++i)
             result.values[i] = p.values[i] * q.values[i];
         return result;
     };
     const Plane guideMean = boxMean(guide, radius), inputMean = boxMean(input, radius),
                 square = boxMean(product(guide, guide), radius), both = boxMean(product(guide, input), radius);
-    GuidedMean result{Plane(guide.width, guide.height), Plane(guide.width, guide.height)};
+    GuidedMean result{Plane::unset(guide.width, guide.height), Plane::unset(guide.width, guide.height)};
     for (std::size_t i = 0; i < guide.values.size(); ++i) {
         const float m = guideMean.values[i], variance = std::max(0.0f, square.values[i] - m * m),
                     covariance = both.values[i] - m * inputMean.values[i];

@@ -1,5 +1,7 @@
 #include "core/frame/geometry.h"
 
+#include "core/colour/oklab.h"
+
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -7,7 +9,7 @@
 namespace amber {
 namespace {
 
-constexpr double kRadians = std::numbers::pi / 180, kSameRatio = 0.002;
+constexpr double kSameRatio = 0.002;
 
 Spot stretched(double stretch, Spot p, double way)
 {
@@ -21,7 +23,7 @@ Spot stretched(double stretch, Spot p, double way)
 Spot turnedToSource(const Geometry& g, Spot p)
 {
     p = stretched(g.stretch, p, -1);
-    const double c = std::cos(g.straightenDegrees * kRadians), s = std::sin(g.straightenDegrees * kRadians);
+    const double c = std::cos(g.straightenDegrees * kDegree), s = std::sin(g.straightenDegrees * kDegree);
     const Spot turned{c * p.x + s * p.y, -s * p.x + c * p.y};
     const double w = 1 + g.leanUp * turned.y - g.leanAside * turned.x;
     return {turned.x / w, turned.y / w};
@@ -32,7 +34,7 @@ Spot sourceToTurned(const Geometry& g, Spot q)
     // w = 1 + a y - b x with x = w qx, y = w qy.
     const double w = 1 / (1 - g.leanUp * q.y + g.leanAside * q.x);
     const Spot turned{q.x * w, q.y * w};
-    const double c = std::cos(g.straightenDegrees * kRadians), s = std::sin(g.straightenDegrees * kRadians);
+    const double c = std::cos(g.straightenDegrees * kDegree), s = std::sin(g.straightenDegrees * kDegree);
     return stretched(g.stretch, {c * turned.x - s * turned.y, s * turned.x + c * turned.y}, 1);
 }
 

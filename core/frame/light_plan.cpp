@@ -11,13 +11,6 @@
 namespace amber {
 namespace {
 
-void copyMatrix(float (&to)[3][3], const Matrix3& from)
-{
-    for (int i = 0; i < 3; ++i)
-        for (int k = 0; k < 3; ++k)
-            to[i][k] = static_cast<float>(from.m[i][k]);
-}
-
 struct CurveValues {
     std::vector<float> values;
     double top = 1, slope = 1;

@@ -10,13 +10,6 @@
 namespace amber {
 namespace {
 
-void copyMatrix(float (&to)[3][3], const Matrix3& from)
-{
-    for (int i = 0; i < 3; ++i)
-        for (int k = 0; k < 3; ++k)
-            to[i][k] = static_cast<float>(from.m[i][k]);
-}
-
 Spot middleOf(const Region& r) { return {(r.left + r.right) / 2, (r.top + r.bottom) / 2}; }
 
 Region carried(const Region& region, Spot to, double across, double down)
@@ -298,7 +291,7 @@ Image placed(Image picture, const Optics& optics, const Geometry& geometry)
     const Placement placement(optics, geometry, picture.width(), picture.height());
     if (placement.isIdentity())
         return picture;
-    Image out(placement.width(), placement.height());
+    Image out = Image::unset(placement.width(), placement.height());
     placement.run(picture.view(), 0, 0, out.mutableView());
     return out;
 }

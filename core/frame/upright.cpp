@@ -1,6 +1,7 @@
 #include "core/frame/upright.h"
 
 #include "core/base/long_call.h"
+#include "core/colour/oklab.h"
 #include "core/frame/balance.h"
 #include "core/frame/placement.h"
 #include "core/image/resize.h"
@@ -12,8 +13,6 @@
 
 namespace amber {
 namespace {
-
-constexpr double kRadians = std::numbers::pi / 180;
 
 std::vector<cv::Vec4f> segmentsOf(ImageView small)
 {
@@ -44,7 +43,7 @@ std::vector<Vote> levelVotes(ImageView small)
     std::vector<Vote> votes;
     for (const cv::Vec4f& l : segmentsOf(small)) {
         const double dx = l[2] - l[0], dy = l[3] - l[1], length = std::hypot(dx, dy) / small.width;
-        double angle = std::atan2(dy, dx) / kRadians;
+        double angle = std::atan2(dy, dx) / kDegree;
         angle = angle > 90 ? angle - 180 : angle < -90 ? angle + 180 : angle;
         if (length > kLeast && std::abs(angle) < kReach)
             votes.emplace_back(angle, length * length);
@@ -168,7 +167,7 @@ std::vector<Segment> near(const std::vector<Segment>& edges, bool down, double r
 {
     std::vector<Segment> some;
     for (const Segment& s : edges)
-        if (std::abs(down ? s.dx : s.dy) < std::sin(reach * kRadians))
+        if (std::abs(down ? s.dx : s.dy) < std::sin(reach * kDegree))
             some.push_back(s);
     std::sort(some.begin(), some.end(), [](const Segment& a, const Segment& b) { return a.length > b.length; });
     return some;
@@ -188,7 +187,7 @@ bool levelsAgree(const std::vector<Segment>& levels, double tilt)
 {
     constexpr int kEnough = 4;
     constexpr double kLength = 1.5, kApart = 0.3;
-    const Agreement a = agreementOf(levels, {1, -std::tan(tilt * kRadians), 0}, false);
+    const Agreement a = agreementOf(levels, {1, -std::tan(tilt * kDegree), 0}, false);
     return a.count >= kEnough && a.weight > kLength && a.spread > kApart;
 }
 
@@ -210,7 +209,7 @@ Upright measureUpright(ImageView picture, const Optics& optics)
     found.uprights = up.count;
     if (up.count >= kEnough && up.weight > kLength && up.weight > kShare * lengthOf(uprights) && up.spread > kApart) {
         // The meeting point of uprights under a turn and a lean: (sin t, cos t, lean cos t).
-        found.tiltDegrees = std::atan2(up.at.x, up.at.y) / kRadians;
+        found.tiltDegrees = std::atan2(up.at.x, up.at.y) / kDegree;
         found.leanUp = up.at.w / up.at.y;
         found.isSure = true;
     } else {
@@ -219,7 +218,7 @@ Upright measureUpright(ImageView picture, const Optics& optics)
         return found;
     }
     // That of levels: (cos t, -sin t, -lean up sin t - lean aside cos t).
-    const double turn = std::tan(*found.tiltDegrees * kRadians);
+    const double turn = std::tan(*found.tiltDegrees * kDegree);
     Agreement across = proposed(levels, false);
     across.at.y = -turn;
     across = refined(levels, agreementOf(levels, {1, -turn, across.at.w}, false), false, true);

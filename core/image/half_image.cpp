@@ -46,7 +46,7 @@ HalfImage::HalfImage(ImageView picture)
 
 Image HalfImage::image() const
 {
-    Image image(m_width, m_height);
+    Image image = Image::unset(m_width, m_height);
     std::transform(m_values.begin(), m_values.end(), image.mutableView().data, toFloat);
     return image;
 }

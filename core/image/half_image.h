@@ -12,6 +12,12 @@ class HalfImage {
 public:
     HalfImage() = default;
     explicit HalfImage(ImageView picture);
+    /// Of the numbers of one that was kept, as values() gave them.
+    HalfImage(int width, int height, std::vector<std::uint16_t> values)
+        : m_width(width), m_height(height), m_values(std::move(values))
+    {
+    }
+    const std::vector<std::uint16_t>& values() const { return m_values; }
     Image image() const;
     bool isEmpty() const { return m_values.empty(); }
     int width() const { return m_width; }

@@ -1,8 +1,9 @@
 // Pixel buffers and views. Pixels are interleaved RGB floats; views never own.
 #pragma once
 
+#include "core/base/unset_floats.h"
+
 #include <cstddef>
-#include <vector>
 
 namespace amber {
 
@@ -26,9 +27,18 @@ struct MutableImageView {
 class Image {
 public:
     Image() = default;
+    /// Of zeros.
     Image(int width, int height)
-        : m_width(width), m_height(height), m_pixels(static_cast<std::size_t>(width) * height * 3)
+        : m_width(width), m_height(height), m_pixels(static_cast<std::size_t>(width) * height * 3, 0.0f)
     {
+    }
+    /// Of whatever lies there: for those that write every pixel.
+    static Image unset(int width, int height)
+    {
+        Image image;
+        image.m_width = width, image.m_height = height;
+        image.m_pixels.resize(static_cast<std::size_t>(width) * height * 3);
+        return image;
     }
 
     int width() const { return m_width; }
@@ -39,7 +49,7 @@ public:
 
 private:
     int m_width = 0, m_height = 0;
-    std::vector<float> m_pixels;
+    UnsetFloats m_pixels;
 };
 
 }  // namespace amber

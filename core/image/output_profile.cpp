@@ -2,41 +2,31 @@
 
 #include "core/base/atomic_file.h"
 #include "core/image/icc_bytes.h"
+#include "core/image/lcms.h"
 #include "core/image/profile.h"
-
-#include <lcms2.h>
 
 namespace amber {
 namespace {
 
-struct CloseProfile {
-    void operator()(void* p) const { cmsCloseProfile(p); }
-};
-struct EndTransform {
-    void operator()(void* t) const { cmsDeleteTransform(t); }
-};
-using Profile = std::unique_ptr<void, CloseProfile>;
-using Transform = std::unique_ptr<void, EndTransform>;
-
 class LcmsOutput final : public OutputProfile {
 public:
-    LcmsOutput(std::vector<std::uint8_t> bytes, Transform to8, Transform to16)
+    LcmsOutput(std::vector<std::uint8_t> bytes, LcmsTransform to8, LcmsTransform to16)
         : m_bytes(std::move(bytes)), m_to8(std::move(to8)), m_to16(std::move(to16))
     {
     }
     void convert(const float* rgb, std::size_t count, std::uint8_t* codes) const override
     {
-        cmsDoTransform(m_to8.get(), rgb, codes, static_cast<cmsUInt32Number>(count));
+        m_to8.run(rgb, codes, count);
     }
     void convert(const float* rgb, std::size_t count, std::uint16_t* codes) const override
     {
-        cmsDoTransform(m_to16.get(), rgb, codes, static_cast<cmsUInt32Number>(count));
+        m_to16.run(rgb, codes, count);
     }
     const std::vector<std::uint8_t>& bytes() const override { return m_bytes; }
 
 private:
     std::vector<std::uint8_t> m_bytes;
-    Transform m_to8, m_to16;
+    LcmsTransform m_to8, m_to16;
 };
 
 cmsUInt32Number lcmsIntent(RenderingIntent intent)
@@ -62,19 +52,19 @@ Result<std::shared_ptr<const OutputProfile>> OutputProfile::read(const std::file
     const auto text = readWholeFile(file, kLimit);
     if (!text)
         return tl::make_unexpected(text.error());
-    const Profile to(cmsOpenProfileFromMem(text->data(), static_cast<cmsUInt32Number>(text->size())));
+    const LcmsProfile to(cmsOpenProfileFromMem(text->data(), static_cast<cmsUInt32Number>(text->size())));
     if (!to)
         return fail("not a colour profile", file.string());
     if (cmsGetColorSpace(to.get()) != cmsSigRgbData)
         return fail("files are written for profiles of RGB; this one is of another kind", file.string());
-    const auto& linear = iccProfile(RgbSpace::Linear);
-    const Profile working(cmsOpenProfileFromMem(linear.data(), static_cast<cmsUInt32Number>(linear.size())));
+    const LcmsProfile working = openLcms(iccProfile(RgbSpace::Linear));
     const cmsUInt32Number flags =
         cmsFLAGS_NOCACHE | (intent == RenderingIntent::Absolute ? 0 : cmsFLAGS_BLACKPOINTCOMPENSATION);
     const auto make = [&](cmsUInt32Number type) {
-        return Transform(cmsCreateTransform(working.get(), TYPE_RGB_FLT, to.get(), type, lcmsIntent(intent), flags));
+        return LcmsTransform(
+            cmsCreateTransform(working.get(), TYPE_RGB_FLT, to.get(), type, lcmsIntent(intent), flags));
     };
-    Transform to8 = make(TYPE_RGB_8), to16 = make(TYPE_RGB_16);
+    LcmsTransform to8 = make(TYPE_RGB_8), to16 = make(TYPE_RGB_16);
     if (!to8 || !to16)
         return fail("no colours can be made for this profile", file.string());
     return std::make_shared<LcmsOutput>(std::vector<std::uint8_t>(text->begin(), text->end()), std::move(to8),

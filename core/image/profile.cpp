@@ -3,21 +3,16 @@
 #include "core/colour/difference.h"
 #include "core/image/four.h"
 #include "core/image/icc_bytes.h"
+#include "core/image/lcms.h"
 #include "core/image/simd_rows.h"
 
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <lcms2.h>
 #include <mutex>
 
 namespace amber {
 namespace {
-
-struct CloseProfile {
-    void operator()(void* p) const { cmsCloseProfile(p); }
-};
-using Profile = std::unique_ptr<void, CloseProfile>;
 
 struct FreeCurve {
     void operator()(cmsToneCurve* c) const { cmsFreeToneCurve(c); }
@@ -47,14 +42,14 @@ Curve transferCurve(RgbSpace space)
     return Curve(cmsBuildGamma(nullptr, 1.0));
 }
 
-Profile makeProfile(RgbSpace space)
+LcmsProfile makeProfile(RgbSpace space)
 {
     const Chromaticities& c = chromaticitiesOf(space);
     const cmsCIExyY white{c.white[0], c.white[1], 1};
     const cmsCIExyYTRIPLE primaries{{c.red[0], c.red[1], 1}, {c.green[0], c.green[1], 1}, {c.blue[0], c.blue[1], 1}};
     const Curve curve = transferCurve(space);
     cmsToneCurve* curves[3] = {curve.get(), curve.get(), curve.get()};
-    return Profile(cmsCreateRGBProfile(&white, &primaries, curves));
+    return LcmsProfile(cmsCreateRGBProfile(&white, &primaries, curves));
 }
 
 /// Three curves as tables over the codes, then a matrix into the working space.
@@ -115,15 +110,15 @@ private:
 };
 
 /// Any other profile: LittleCMS in float, relative colorimetric (adapted to D65 by the working profile's own white).
-class LcmsTransform final : public SourceTransform {
+class LcmsSource final : public SourceTransform {
 public:
-    LcmsTransform(cmsHPROFILE source, int bits)
+    LcmsSource(cmsHPROFILE source, int bits)
     {
-        const Profile working = makeProfile(RgbSpace::Linear);
+        const LcmsProfile working = makeProfile(RgbSpace::Linear);
         m_transform = cmsCreateTransform(source, bits == 8 ? TYPE_RGB_8 : TYPE_RGB_16, working.get(), TYPE_RGB_FLT,
                                          INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOCACHE);
     }
-    ~LcmsTransform() override
+    ~LcmsSource() override
     {
         if (m_transform)
             cmsDeleteTransform(m_transform);
@@ -301,7 +296,7 @@ Result<SourceProfile> sourceProfile(const std::vector<std::uint8_t>& icc, int ch
         assumed.assumedSrgb = true;
         return assumed;
     }
-    const Profile profile(cmsOpenProfileFromMem(icc.data(), static_cast<cmsUInt32Number>(icc.size())));
+    const LcmsProfile profile(cmsOpenProfileFromMem(icc.data(), static_cast<cmsUInt32Number>(icc.size())));
     if (!profile)
         return fail("the embedded colour profile is damaged");
     const auto kind = cmsGetColorSpace(profile.get());
@@ -328,7 +323,7 @@ Result<SourceProfile> sourceProfile(const std::vector<std::uint8_t>& icc, int ch
     }
     if (channels == 1)
         return fail("a grey picture with a table-based RGB profile is not read");
-    auto transform = std::make_shared<LcmsTransform>(profile.get(), bits);
+    auto transform = std::make_shared<LcmsSource>(profile.get(), bits);
     if (!transform->isValid())
         return fail("the embedded colour profile cannot be used", {}, {}, result.title);
     result.transform = std::move(transform);

@@ -89,7 +89,7 @@ void developInto(const OpenedPicture& opened, const std::vector<Code>& codes, co
 {
     const int channels = opened.spec.nchannels, width = opened.spec.width, height = opened.spec.height;
     const bool turned = opened.orientation >= 5;
-    image = Image(turned ? height : width, turned ? width : height);
+    image = Image::unset(turned ? height : width, turned ? width : height);
     const MutableImageView out = image.mutableView();
     const int alphaChannel = opened.spec.alpha_channel;
     if (alphaChannel >= 0)

@@ -62,7 +62,7 @@ Image reduceByArea(ImageView source, int width, int height)
     if (source.width * source.height > kFewPixels)
         longCall("reduceByArea");
     const auto columns = spans(source.width, width), rows = spans(source.height, height);
-    Image result(width, height);
+    Image result = Image::unset(width, height);
     const MutableImageView out = result.mutableView();
     inParallel(height, [&](int y) {
         const Span& span = rows[static_cast<std::size_t>(y)];

@@ -233,7 +233,7 @@ std::vector<std::uint8_t> withAlpha(const std::vector<std::uint8_t>& rgb, const 
 
 Image overWhite(ImageView linear, const std::vector<float>& alpha)
 {
-    Image result(linear.width, linear.height);
+    Image result = Image::unset(linear.width, linear.height);
     for (int y = 0; y < linear.height; ++y)
         for (int x = 0; x < linear.width; ++x) {
             const float a = alpha[static_cast<std::size_t>(y) * linear.width + x];

@@ -1,5 +1,6 @@
 #include "core/look/guard.h"
 
+#include "core/colour/oklab.h"
 #include "core/look/steps/smoothstep.h"
 
 #include <cmath>
@@ -7,8 +8,6 @@
 
 namespace amber {
 namespace {
-
-constexpr double kDegree = std::numbers::pi / 180;
 
 double within(double v, double low, double high, double feather, double lowest, double highest)
 {

@@ -9,8 +9,6 @@
 namespace amber {
 namespace {
 
-constexpr double kDegree = std::numbers::pi / 180;
-
 double bump(double squared)
 {
     const double rest = std::max(1 - squared, 0.0);

@@ -351,6 +351,11 @@ Fingerprint measureForMatch(const std::vector<Image>& pictures, const Membership
     return f;
 }
 
+double starOf(const Fingerprint& f, std::size_t quantile)
+{
+    return quantile < f.tones.size() ? lightnessStar(f.tones[quantile].tone) : 0;
+}
+
 std::vector<ValueTrait> frameTraits(const std::vector<Image>& pictures)
 {
     std::vector<ValueTrait> traits(3);

@@ -43,6 +43,13 @@ Membership membershipOf(const std::vector<Image>& smallPictures, bool isFinished
 /// Finlayson, E. Trezzi, Color Imaging Conference 2004), each by zone.
 Fingerprint measureForMatch(const std::vector<Image>& smallPictures, const Membership& members);
 
+/// Into kQuantiles: 1, 5, 50, 95, 99 %.
+namespace tone_at {
+inline constexpr std::size_t kBlack = 1, kLow = 2, kMiddle = 4, kHigh = 6, kWhite = 7;
+}
+/// L* of one of them; 0 when tones were not measured.
+double starOf(const Fingerprint& f, std::size_t quantile);
+
 /// Ratio, and where the eye goes; the mean of several.
 std::vector<ValueTrait> frameTraits(const std::vector<Image>& smallPictures);
 /// texturesOf(picture) as traits.

@@ -7,6 +7,7 @@
 #include "demo/camera/finish.h"
 #include "tests/support/landed_look.h"
 #include "tests/support/treatment.h"
+#include "tests/support/wide.h"
 
 #include <cmath>
 #include <functional>
@@ -31,7 +32,7 @@ TEST(PairFit, OwnLooksAreFoundAgainAndHoldOnOtherFrames)
     const Image fitted = demoFrame("north-window-02");
     const std::vector<Image> others{demoFrame("lamp-shelf-02"), demoFrame("yard-04"), demoFrame("dusk-terrace-02")};
     std::vector<double> means;
-    for (std::uint64_t seed = 1; seed <= 50; ++seed) {
+    for (std::uint64_t seed = 1; seed <= test::wideOr<std::uint64_t>(50, 12); ++seed) {
         const Look look = test::treatment(seed);
         const auto found = fitPair(fitted.view(), through(look, fitted).view());
         ASSERT_TRUE(found) << seed << found.error().message();
@@ -44,7 +45,7 @@ TEST(PairFit, OwnLooksAreFoundAgainAndHoldOnOtherFrames)
         means.push_back(sum);
     }
     std::sort(means.begin(), means.end());
-    std::printf("50 looks, mean dE00 on frames not fitted: median %.2f, 95 %% %.2f, most %.2f\n",
+    std::printf("%zu looks, mean dE00 on frames not fitted: median %.2f, 95 %% %.2f, most %.2f\n", means.size(),
                 means[means.size() / 2], means[means.size() * 47 / 50], means.back());
     EXPECT_LE(means[means.size() / 2], 1.0);
     EXPECT_LE(means[means.size() * 47 / 50], 2.5);
@@ -195,7 +196,7 @@ TEST(PairFit, TreatmentsThatAreNoStepsOfOursHoldOnOtherFramesWhereTheirColoursWe
         for (const bool table : {false, true}) {
             double sum = 0, most = 0, untouched = 0;
             int pairs = 0, seen = 0;
-            for (std::size_t one = 0; one < frames.size(); ++one) {
+            for (std::size_t one = 0; one < test::wideOr<std::size_t>(frames.size(), 1); ++one) {
                 const auto fit = fitPair(frames[one].view(), treat(frames[one]).view(), {table});
                 ASSERT_TRUE(fit) << fit.error().message();
                 for (std::size_t other = 0; other < frames.size(); ++other) {

@@ -12,13 +12,7 @@ namespace amber {
 namespace {
 
 constexpr double kTolerance = 1, kFamilyTolerance = 2, kFrameTolerance = 5, kFallTolerance = 3, kTextureTolerance = 15;
-/// Into kQuantiles: 1, 5, 50, 95, 99 %.
-constexpr std::size_t kBlack = 1, kLow = 2, kMiddle = 4, kHigh = 6, kWhite = 7;
 
-double star(const Fingerprint& f, std::size_t quantile)
-{
-    return quantile < f.tones.size() ? lightnessStar(f.tones[quantile].tone) : 0;
-}
 /// Half the range, in L*.
 double starSpread(const Fingerprint& f, std::size_t quantile)
 {
@@ -56,7 +50,7 @@ LadderRow colourRow(Rung rung, int family, const ColourTrait& reference, const C
 void addLight(Ladder& ladder, const Fingerprint& reference, const Fingerprint& ours)
 {
     // A look's file may hold less than was measured.
-    if (reference.tones.size() <= kWhite || ours.tones.size() <= kWhite)
+    if (reference.tones.size() <= tone_at::kWhite || ours.tones.size() <= tone_at::kWhite)
         return;
     const auto light = [&](Rung rung, double theirs, double mine, double spread) {
         LadderRow row;
@@ -64,11 +58,15 @@ void addLight(Ladder& ladder, const Fingerprint& reference, const Fingerprint& o
         row.tolerance = std::max(kTolerance, spread);
         ladder.rows.push_back(row);
     };
-    light(Rung::BlackEnd, star(reference, kBlack), star(ours, kBlack), starSpread(reference, kBlack));
-    light(Rung::WhiteEnd, star(reference, kWhite), star(ours, kWhite), starSpread(reference, kWhite));
-    light(Rung::Mid, star(reference, kMiddle), star(ours, kMiddle), starSpread(reference, kMiddle));
-    light(Rung::Contrast, star(reference, kHigh) - star(reference, kLow), star(ours, kHigh) - star(ours, kLow),
-          std::hypot(starSpread(reference, kHigh), starSpread(reference, kLow)));
+    light(Rung::BlackEnd, starOf(reference, tone_at::kBlack), starOf(ours, tone_at::kBlack),
+          starSpread(reference, tone_at::kBlack));
+    light(Rung::WhiteEnd, starOf(reference, tone_at::kWhite), starOf(ours, tone_at::kWhite),
+          starSpread(reference, tone_at::kWhite));
+    light(Rung::Mid, starOf(reference, tone_at::kMiddle), starOf(ours, tone_at::kMiddle),
+          starSpread(reference, tone_at::kMiddle));
+    light(Rung::Contrast, starOf(reference, tone_at::kHigh) - starOf(reference, tone_at::kLow),
+          starOf(ours, tone_at::kHigh) - starOf(ours, tone_at::kLow),
+          std::hypot(starSpread(reference, tone_at::kHigh), starSpread(reference, tone_at::kLow)));
 }
 
 /// A ratio as per cent, the same either way.

@@ -5,6 +5,7 @@
 #include "tests/support/independent_treatments.h"
 #include "tests/support/judged_pictures.h"
 #include "tests/support/landed_look.h"
+#include "tests/support/wide.h"
 
 #include <gtest/gtest.h>
 
@@ -41,8 +42,8 @@ const PlaceStep* found(const PairFit& fit, const std::string& what)
 TEST(PlaceFit, LocalContrastAndGrainBecomeTheirStepsAndDoNotBendTheColours)
 {
     const std::vector<Image> all = test::judgedPictures(1400);
-    constexpr std::size_t kFamilies = std::size(test::kIndependentFamilies);
-    inParallel(kFamilies, [&](std::size_t family) {
+    const std::size_t families = test::wideOr(std::size(test::kIndependentFamilies), std::size_t{3});
+    inParallel(families, [&](std::size_t family) {
         const Image& picture = all[family % all.size()];
         const Image plain = test::treated(picture, test::independentTreatment(family, 1));
         const Image besides =

@@ -6,6 +6,7 @@
 #include "core/match/same_scene.h"
 #include "tests/support/independent_treatments.h"
 #include "tests/support/landed_look.h"
+#include "tests/support/wide.h"
 
 #include <cmath>
 #include <gtest/gtest.h>
@@ -78,11 +79,12 @@ Result<TakenScene> taken(const Look& look, const Case& views, const Image& refer
 TEST(SameScene, WhatBothShowDecidesAlsoFromAnotherSide)
 {
     const std::vector<Case> all = views();
-    constexpr std::size_t kFamilies = std::size(test::kIndependentFamilies), kSeeds = 3;
+    constexpr std::size_t kFamilies = std::size(test::kIndependentFamilies);
+    const std::size_t seeds = test::wideOr<std::size_t>(3, 1);
     std::mutex mutex;
     double sumBefore = 0, sumAfter = 0, worst = 0;
-    inParallel(kFamilies * kSeeds, [&](std::size_t i) {
-        const auto treatment = test::independentTreatment(i / kSeeds, 1 + i % kSeeds);
+    inParallel(kFamilies * seeds, [&](std::size_t i) {
+        const auto treatment = test::independentTreatment(i / seeds, 1 + i % seeds);
         const Case& one = all[i % all.size()];
         const Image reference = test::treated(one.theirs, treatment), wanted = test::treated(one.ours, treatment);
         const auto lies = registered(one.ours, reference);
@@ -96,8 +98,8 @@ TEST(SameScene, WhatBothShowDecidesAlsoFromAnotherSide)
             return;
         const double before = apart(one.ours, wanted), after = apart(through(scene->taken.look, one.ours), wanted);
         std::printf("  %-15s %zu, views %zu: %5.2f -> %4.2f (%.2f), %d colours, left %.2f\n",
-                    test::kIndependentFamilies[i / kSeeds], 1 + i % kSeeds, i % all.size(), before, after,
-                    after / before, scene->colours, scene->left.mean);
+                    test::kIndependentFamilies[i / seeds], 1 + i % seeds, i % all.size(), before, after, after / before,
+                    scene->colours, scene->left.mean);
         sumBefore += before, sumAfter += after, worst = std::max(worst, after / before);
     });
     std::printf("all: %.3f of before, worst %.2f\n", sumAfter / sumBefore, worst);

@@ -15,12 +15,12 @@ namespace amber {
 namespace {
 
 constexpr double kKnots[] = {0, 0.09, 0.2, 0.34, 0.48, 0.62, 0.76, 0.88, 1};
-constexpr int kCurve = static_cast<int>(std::size(kKnots)), kDyes = 4, kFamilies = 7;
-constexpr double kDyeAt[kDyes] = {0.12, 0.4, 0.68, 0.95};
+constexpr int kCurveNumbers = static_cast<int>(std::size(kKnots)), kDyeNumbers = 4, kFamilyNumbers = 7;
+constexpr double kDyeAt[kDyeNumbers] = {0.12, 0.4, 0.68, 0.95};
 
 /// All parameters of the model, near 0 where nothing happens, and of like size.
 enum Block { Curve, Tint, Mix, Families, Blocks };
-constexpr int kSizes[Blocks] = {3 * kCurve + 1, 2 * kDyes, 8, 3 * kFamilies};
+constexpr int kSizes[Blocks] = {3 * kCurveNumbers + 1, 2 * kDyeNumbers, 8, 3 * kFamilyNumbers};
 constexpr int offsetOf(int block)
 {
     int at = 0;
@@ -34,7 +34,7 @@ const char* const kTitles[Blocks] = {"Tone curve", "Split toning", "Primaries an
 ToneCurve::Points points(const double* p)
 {
     ToneCurve::Points all;
-    for (int i = 0; i < kCurve; ++i) {
+    for (int i = 0; i < kCurveNumbers; ++i) {
         const double y = kKnots[i] + p[i];
         all.push_back({kKnots[i], i == 0 ? std::clamp(y, -0.3, 0.6) : std::clamp(y, all.back().y + kCurveGap, 1.5)});
     }
@@ -48,8 +48,8 @@ ToneCurve curveOf(const double* p, bool lightnessOnly)
     curve.all = points(p);
     // Red and blue against green: what a curve per channel does beside the common one.
     if (!lightnessOnly) {
-        curve.red = points(p + kCurve);
-        curve.blue = points(p + 2 * kCurve);
+        curve.red = points(p + kCurveNumbers);
+        curve.blue = points(p + 2 * kCurveNumbers);
     }
     return curve;
 }
@@ -69,7 +69,7 @@ Primaries primariesOf(const double* m)
 HueShifts hueShiftsOf(const double* f)
 {
     HueShifts hues;
-    for (std::size_t i = 0; i < std::min<std::size_t>(kFamilies, hues.families.size()); ++i)
+    for (std::size_t i = 0; i < std::min<std::size_t>(kFamilyNumbers, hues.families.size()); ++i)
         hues.families[i].move = {std::clamp(60 * f[3 * i], -90.0, 90.0), std::clamp(std::exp(f[3 * i + 1]), 0.0, 3.0),
                                  std::clamp(0.3 * f[3 * i + 2], -0.3, 0.3)};
     return hues;
@@ -79,7 +79,7 @@ SplitToning splitToningOf(const double* t)
 {
     SplitToning tint;
     tint.dyes.clear();
-    for (int i = 0; i < kDyes; ++i) {
+    for (int i = 0; i < kDyeNumbers; ++i) {
         const OkLch lch = toOkLch(OkLab{0.5, 0.3 * t[2 * i], 0.3 * t[2 * i + 1]});
         tint.dyes.push_back({kDyeAt[i], lch.hueDegrees, std::min(lch.chroma, 0.3), 0.32, {}});
     }
@@ -129,7 +129,7 @@ public:
         std::vector<int> which;
         for (const int b : blocks)
             for (int i = 0; i < kSizes[b]; ++i) {
-                const bool perChannel = b == Curve && i >= kCurve;
+                const bool perChannel = b == Curve && i >= kCurveNumbers;
                 if (b == Curve && (i == kSizes[Curve] - 1 || (perChannel && (lightnessOnly || !m_channels))))
                     continue;
                 which.push_back(offsetOf(b) + i);

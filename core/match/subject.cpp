@@ -16,15 +16,12 @@ using Eigen::VectorXd;
 using Index = Eigen::Index;
 
 constexpr std::size_t kLightRows = 4, kCasts = 3;
-/// Into kQuantiles: 1, 5, 50, 95, 99 %.
-constexpr std::size_t kBlack = 1, kLow = 2, kMiddle = 4, kHigh = 6, kWhite = 7;
 constexpr double kColour = 100;
 /// Variances of what looks do: to falls of light in L*, to textures in per cent (a logarithm).
 constexpr double kLookOfFalls[] = {16, 9, 36}, kLookOfTextures[] = {625, 625, 6400, 100};
 /// How much more the subject counts than its covariance says.
 constexpr double kUnusual = 1.5;
 
-double star(const Fingerprint& f, std::size_t quantile) { return lightnessStar(f.tones[quantile].tone); }
 double toneOfStar(double star) { return std::cbrt(luminanceOfStar(std::clamp(star, 0.0, 100.0))); }
 
 /// From the lower triangle, row by row.
@@ -77,7 +74,7 @@ bool isHeld(const std::vector<ColourTrait>& one, const std::vector<ColourTrait>&
     return at < std::min(one.size(), two.size()) && std::min(one[at].share, two[at].share) >= least;
 }
 
-bool hasLight(const Fingerprint& f) { return f.tones.size() > kWhite; }
+bool hasLight(const Fingerprint& f) { return f.tones.size() > tone_at::kWhite; }
 
 /// How far other ways to find a cast find the same difference.
 double agreementOfWays(const Fingerprint& reference, const Fingerprint& ours, std::size_t zone)
@@ -151,8 +148,8 @@ std::vector<double> lightAndCasts(const Fingerprint& print)
 {
     std::vector<double> x(kLightRows + 2 * kCasts, 0);
     if (hasLight(print))
-        x[0] = star(print, kBlack), x[1] = star(print, kWhite), x[2] = star(print, kMiddle),
-        x[3] = star(print, kHigh) - star(print, kLow);
+        x[0] = starOf(print, tone_at::kBlack), x[1] = starOf(print, tone_at::kWhite),
+        x[2] = starOf(print, tone_at::kMiddle), x[3] = starOf(print, tone_at::kHigh) - starOf(print, tone_at::kLow);
     for (std::size_t k = 0; k < std::min(kCasts, print.casts.size()); ++k)
         x[kLightRows + 2 * k] = kColour * print.casts[k].a, x[kLightRows + 2 * k + 1] = kColour * print.casts[k].b;
     return x;
@@ -203,13 +200,15 @@ Fingerprint likelyTarget(const Fingerprint& reference, const Fingerprint& ours, 
     for (std::size_t i = 0; i < std::min(target.falls.size(), ours.falls.size()); ++i)
         target.falls[i].value = ours.falls[i].value + ofPlace[i].light;
     if (hasLight(reference) && hasLight(ours)) {
-        const double middle = star(ours, kMiddle), contrast = star(ours, kHigh) - star(ours, kLow),
+        const double middle = starOf(ours, tone_at::kMiddle),
+                     contrast = starOf(ours, tone_at::kHigh) - starOf(ours, tone_at::kLow),
                      stretched = contrast > 1e-6 ? (contrast + shares[3].light) / contrast : 1;
         const auto put = [&](std::size_t quantile, double value) { target.tones[quantile].tone = toneOfStar(value); };
-        put(kBlack, star(ours, kBlack) + shares[0].light), put(kWhite, star(ours, kWhite) + shares[1].light);
-        put(kMiddle, middle + shares[2].light);
-        for (const std::size_t quantile : {kLow, kHigh})
-            put(quantile, middle + shares[2].light + stretched * (star(ours, quantile) - middle));
+        put(tone_at::kBlack, starOf(ours, tone_at::kBlack) + shares[0].light),
+            put(tone_at::kWhite, starOf(ours, tone_at::kWhite) + shares[1].light);
+        put(tone_at::kMiddle, middle + shares[2].light);
+        for (const std::size_t quantile : {tone_at::kLow, tone_at::kHigh})
+            put(quantile, middle + shares[2].light + stretched * (starOf(ours, quantile) - middle));
     }
     const auto put = [&](ColourTrait& trait, const ColourTrait& own, const LookShare& share) {
         trait.a = own.a + share.a, trait.b = own.b + share.b;

@@ -15,15 +15,15 @@
 namespace amber {
 namespace {
 
-struct Labs {
+struct LabGrid {
     int width = 0, height = 0;
     std::vector<OkLab> all;
     const OkLab& at(int x, int y) const { return all[static_cast<std::size_t>(y) * width + x]; }
 };
 
-Labs labsOf(ImageView picture)
+LabGrid labGridOf(ImageView picture)
 {
-    Labs labs{picture.width, picture.height, {}};
+    LabGrid labs{picture.width, picture.height, {}};
     labs.all.resize(static_cast<std::size_t>(picture.width) * static_cast<std::size_t>(picture.height));
     inParallel(picture.height, [&](int y) {
         const float* p = picture.row(y);
@@ -59,14 +59,14 @@ double localContrastOf(ImageView picture)
     const Image small = reduceByArea(picture, size.width, size.height);
     LocalContrast flat;
     flat.amount = -1;
-    const Labs own = labsOf(small.view()), surroundings = labsOf(under(ofOneStep(flat), small.view()).view());
+    const LabGrid own = labGridOf(small.view()), surroundings = labGridOf(under(ofOneStep(flat), small.view()).view());
     double sum = 0;
     for (std::size_t i = 0; i < own.all.size(); ++i)
         sum += std::abs(own.all[i].L - surroundings.all[i].L);
     return 100 * sum / static_cast<double>(own.all.size());
 }
 
-double edgesOf(const Labs& labs)
+double edgesOf(const LabGrid& labs)
 {
     constexpr int kReach = 3;
     constexpr double kStrong = 0.12;
@@ -92,7 +92,7 @@ double edgesOf(const Labs& labs)
 }
 
 /// Variances of what passes no plane, per block at mid tones: of L, and of a and b.
-void addBlock(const Labs& labs, int u, int v, std::vector<double>& ofL, std::vector<double>& ofColour)
+void addBlock(const LabGrid& labs, int u, int v, std::vector<double>& ofL, std::vector<double>& ofColour)
 {
     constexpr int kBlock = 8;
     constexpr double kDark = 0.3, kLight = 0.85, kCount = (kBlock - 1) * (kBlock - 1);
@@ -157,7 +157,7 @@ Result<Look> broughtTo(Look look, ImageView picture, Texture texture, double wan
 Textures texturesOf(ImageView picture)
 {
     constexpr int kBlock = 8;
-    const Labs labs = labsOf(picture);
+    const LabGrid labs = labGridOf(picture);
     std::vector<double> ofL, ofColour;
     for (int v = 0; v + kBlock <= labs.height; v += kBlock)
         for (int u = 0; u + kBlock <= labs.width; u += kBlock)

@@ -7,6 +7,7 @@
 #include "tests/support/independent_treatments.h"
 #include "tests/support/judged_pictures.h"
 #include "tests/support/landed_look.h"
+#include "tests/support/wide.h"
 
 #include <gtest/gtest.h>
 #include <mutex>
@@ -109,12 +110,13 @@ std::vector<Judged> judgeAll(const std::vector<Image>& all, std::size_t pairs)
 {
     std::vector<Judged> judged;
     std::mutex mutex;
-    constexpr std::size_t kFamilies = std::size(test::kIndependentFamilies), kSeeds = 3;
-    inParallel(kFamilies * kSeeds, [&](std::size_t i) {
+    constexpr std::size_t kFamilies = std::size(test::kIndependentFamilies);
+    const std::size_t seeds = test::wideOr<std::size_t>(3, 1);
+    inParallel(kFamilies * seeds, [&](std::size_t i) {
         std::vector<std::size_t> fitted;
         for (std::size_t k = 0; k < pairs; ++k)
             fitted.push_back((i + 4 * k) % all.size());
-        const auto some = judge(all, i / kSeeds, 1 + i % kSeeds, fitted);
+        const auto some = judge(all, i / seeds, 1 + i % seeds, fitted);
         const std::lock_guard lock(mutex);
         judged.insert(judged.end(), some.begin(), some.end());
     });

@@ -1,34 +1,35 @@
 #include "core/measure/trial_frames.h"
 
-#include "core/colour/oklab.h"
+#include "core/image/oklab_picture.h"
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 namespace amber {
 
 FrameSketch sketchOf(ImageView small)
 {
     FrameSketch sketch;
-    std::vector<OkLab> all;
-    double chroma = 0;
-    for (int y = 0; y < small.height; ++y)
-        for (int x = 0; x < small.width; ++x) {
-            const float* p = small.row(y) + 3 * x;
-            all.push_back(toOkLab(LinearRgb{p[0], p[1], p[2]}));
-            sketch.meanL += all.back().L;
-            const OkLch c = toOkLch(all.back());
-            sketch.hues[static_cast<std::size_t>(c.hueDegrees / 30) % 12] += c.chroma;
-            chroma += c.chroma;
-        }
+    std::vector<OkLab> all = okLabsOf(small);
     if (all.empty())
         return sketch;
+    const auto squareOf = [](const OkLab& c) { return c.a * c.a + c.b * c.b; };
+    double chroma = 0;
+    for (const OkLab& c : all) {
+        const double own = std::sqrt(squareOf(c));
+        const float turns =
+            std::atan2(static_cast<float>(c.b), static_cast<float>(c.a)) / (2 * std::numbers::pi_v<float>);
+        sketch.meanL += c.L;
+        sketch.hues[static_cast<std::size_t>(12 * (turns < 0 ? turns + 1 : turns)) % 12] += own;
+        chroma += own;
+    }
     sketch.meanL /= static_cast<double>(all.size());
     for (double& h : sketch.hues)
         h /= std::max(chroma, 1e-9);
     const auto half = all.begin() + static_cast<std::ptrdiff_t>((all.size() + 1) / 2);
     std::nth_element(all.begin(), half - 1, all.end(),
-                     [](const OkLab& p, const OkLab& q) { return std::hypot(p.a, p.b) < std::hypot(q.a, q.b); });
+                     [&](const OkLab& p, const OkLab& q) { return squareOf(p) < squareOf(q); });
     for (auto it = all.begin(); it != half; ++it)
         sketch.a += it->a, sketch.b += it->b;
     sketch.a /= static_cast<double>(half - all.begin()), sketch.b /= static_cast<double>(half - all.begin());

@@ -68,7 +68,8 @@ std::optional<Match> lookUp(const lfDatabase& database, const LensFacts& facts)
 
 /// c0 + c1 r + ... by least squares, through values at lengths from 0 to 1.
 template <std::size_t N>
-std::array<double, N> fitted(const std::vector<double>& lengths, const std::vector<double>& values, int step, bool free)
+std::array<double, N> leastSquaresOf(const std::vector<double>& lengths, const std::vector<double>& values, int step,
+                                     bool free)
 {
     // `free`: the constant is found too; otherwise it is 1 and the powers are step, 2 step, ...
     const auto rows = static_cast<Eigen::Index>(lengths.size());
@@ -127,13 +128,13 @@ FoundLens readMaps(const Match& match, const LensFacts& facts)
         left.push_back(1 / std::max(0.05F, gain[1]));
     }
     if (found.hasBow)
-        found.lens.bow = fitted<5>(lengths, bow, 1, true);
+        found.lens.bow = leastSquaresOf<5>(lengths, bow, 1, true);
     if (found.hasFringes) {
-        found.lens.red = fitted<5>(thrown, red, 1, true);
-        found.lens.blue = fitted<5>(thrown, blue, 1, true);
+        found.lens.red = leastSquaresOf<5>(thrown, red, 1, true);
+        found.lens.blue = leastSquaresOf<5>(thrown, blue, 1, true);
     }
     if (found.hasFalloff)
-        found.lens.dimming = fitted<3>(lengths, left, 2, false);
+        found.lens.dimming = leastSquaresOf<3>(lengths, left, 2, false);
     return found;
 }
 

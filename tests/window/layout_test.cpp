@@ -135,6 +135,71 @@ QStringList faultsAtEverySize(OpenWindow& app, bool fitsSmallScreens)
     return faults;
 }
 
+/// Looks at every dialog as it opens, and closes it.
+class DialogVisitor : public QObject {
+public:
+    DialogVisitor() { qApp->installEventFilter(this); }
+    ~DialogVisitor() override { qApp->removeEventFilter(this); }
+    bool eventFilter(QObject* object, QEvent* event) override
+    {
+        if (auto* dialog = qobject_cast<QDialog*>(object); dialog && event->type() == QEvent::Show)
+            QTimer::singleShot(0, dialog, [this, dialog] { visit(*dialog); });
+        return false;
+    }
+    const QSet<QString>& seen() const { return m_seen; }
+    const QStringList& faults() const { return m_faults; }
+
+private:
+    void visit(QDialog& dialog)
+    {
+        // Those that choose a file are Qt's own.
+        if (!qobject_cast<QFileDialog*>(&dialog)) {
+            m_seen << dialog.objectName();
+            EXPECT_LE(dialog.width(), 1280) << dialog.objectName().toStdString();
+            EXPECT_LE(dialog.height(), 720) << dialog.objectName().toStdString();
+            for (const QString& fault : faultsOf(dialog))
+                m_faults << dialog.objectName() + QStringLiteral(": ") + fault;
+        }
+        dialog.reject();
+    }
+    QSet<QString> m_seen;
+    QStringList m_faults;
+};
+
+/// Three dots in its words: it opens something to answer first.
+bool asksFirst(const QString& words) { return words.contains(u'…'); }
+
+void pressWhatAsks(OpenWindow& app)
+{
+    QStringList names;
+    for (const auto* button : app.window().findChildren<QAbstractButton*>())
+        if (button->isVisible() && button->isEnabled() && asksFirst(button->text()))
+            names << button->objectName();
+    for (const QString& name : names)
+        if (auto* button = app.window().findChild<QAbstractButton*>(name); button && button->isVisible())
+            button->click(), QCoreApplication::processEvents();
+}
+
+QStringList walkDialogs(OpenWindow& app, QSet<QString>& seen)
+{
+    const DialogVisitor visitor;
+    for (int place = 0; place <= static_cast<int>(MainWindow::Place::Practice); ++place) {
+        app.window().go(static_cast<MainWindow::Place>(place));
+        EXPECT_TRUE(app.atRest());
+        pressWhatAsks(app);
+        for (QTabBar* tabs : app.window().findChildren<QTabBar*>())
+            for (int tab = 0; tabs->isVisible() && tab < tabs->count(); ++tab)
+                tabs->setCurrentIndex(tab), QCoreApplication::processEvents(), pressWhatAsks(app);
+        for (QAction* action : app.window().findChildren<QAction*>())
+            if (action->isEnabled() && action->isVisible() &&
+                (asksFirst(action->text()) || action->objectName() == "shortcut-help"))
+                action->trigger(), QCoreApplication::processEvents();
+    }
+    EXPECT_TRUE(app.atRest());
+    seen = visitor.seen();
+    return visitor.faults();
+}
+
 void walkEverywhere(bool fitsSmallScreens = true)
 {
     const TemporaryFolder folder;
@@ -144,6 +209,13 @@ void walkEverywhere(bool fitsSmallScreens = true)
     app.document().looks().addStep(ToneCurve{});
     for (const QString& fault : faultsAtEverySize(app, fitsSmallScreens))
         ADD_FAILURE() << fault.toStdString();
+    app.window().resize(1280, 720);
+    QSet<QString> seen;
+    for (const QString& fault : walkDialogs(app, seen))
+        ADD_FAILURE() << fault.toStdString();
+    std::printf("%lld dialogs: %s\n", static_cast<long long>(seen.size()),
+                QStringList(seen.begin(), seen.end()).join(' ').toStdString().c_str());
+    EXPECT_GE(seen.size(), 8);
 }
 
 TEST(Layout, NothingIsCutOrLiesOnSomethingElseAtAnySize) { walkEverywhere(); }

@@ -245,19 +245,33 @@ TEST(Screen, EverySurfaceIsNeutral)
 
 TEST(Screen, ScreenshotsAreTheSameEveryTime)
 {
-    const TemporaryFolder one, two;
-    for (const TemporaryFolder* folder : {&one, &two})
-        ASSERT_EQ(writeScreenshots(QString::fromStdString(folder->path().string())), 0);
+    // By two programs at once, each with a folder of its own for what it makes on the way.
+    const TemporaryFolder one, two, makingOne, makingTwo;
+    QProcess first, second;
+    const auto start = [](QProcess& program, const TemporaryFolder& making, const TemporaryFolder& pictures) {
+        QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
+        environment.insert("TMPDIR", QString::fromStdString(making.path().string()));
+        environment.insert("QT_SCALE_FACTOR", "1");
+        program.setProcessEnvironment(environment);
+        program.setProcessChannelMode(QProcess::ForwardedChannels);
+        program.start(AMBER_BIN_DIR "/jolly-amber", {"--shots", QString::fromStdString(pictures.path().string())});
+    };
+    start(first, makingOne, one), start(second, makingTwo, two);
+    for (QProcess* program : {&first, &second}) {
+        ASSERT_TRUE(program->waitForFinished(-1));
+        ASSERT_EQ(program->exitStatus(), QProcess::NormalExit);
+        ASSERT_EQ(program->exitCode(), 0);
+    }
     const std::set<std::string> ownWindows{"bracket",       "look-tones",    "screen",       "match-lights",
                                            "match-nearest", "hand-off-list", "palette-test", "is-it-so",
                                            "guide",         "guide-look",    "settings"};
     int pictures = 0;
     for (const auto& entry : std::filesystem::directory_iterator(one.path())) {
-        const QImage first(QString::fromStdString(entry.path().string())),
-            second(QString::fromStdString((two / entry.path().filename().string()).string()));
-        EXPECT_EQ(first, second) << entry.path().filename();
+        const QImage picture(QString::fromStdString(entry.path().string())),
+            again(QString::fromStdString((two / entry.path().filename().string()).string()));
+        EXPECT_EQ(picture, again) << entry.path().filename();
         if (!ownWindows.contains(entry.path().stem().string())) {
-            EXPECT_EQ(first.size(), QSize(1280, 800)) << entry.path().filename();
+            EXPECT_EQ(picture.size(), QSize(1280, 800)) << entry.path().filename();
         }
         ++pictures;
     }

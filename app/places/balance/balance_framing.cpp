@@ -7,7 +7,6 @@
 namespace amber {
 namespace {
 
-double hundredth(double v) { return std::round(v * 100) / 100; }
 double thousandth(double v) { return std::round(v * 1000) / 1000; }
 
 }  // namespace

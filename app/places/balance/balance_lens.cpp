@@ -8,8 +8,6 @@
 namespace amber {
 namespace {
 
-double hundredth(double v) { return std::round(v * 100) / 100; }
-
 QString noiseWords(const BaseMeasures::NoiseFound& found)
 {
     const Noise& noise = found.noise;

@@ -9,6 +9,7 @@
 #include "core/optics/bow.h"
 
 #include <QWidget>
+#include <cmath>
 
 class QButtonGroup;
 class QComboBox;
@@ -26,6 +27,9 @@ class FramingBench;
 class Instruments;
 class LensBench;
 class LightBench;
+
+/// What is set by a measure is kept to two decimals.
+inline double hundredth(double v) { return std::round(v * 100) / 100; }
 
 class BalancePlace : public QWidget {
     Q_OBJECT

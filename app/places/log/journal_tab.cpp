@@ -6,6 +6,7 @@
 #include "app/task/task.h"
 #include "app/theme/controls.h"
 #include "app/theme/panes.h"
+#include "app/words/words.h"
 #include "core/base/atomic_file.h"
 
 #include <QtWidgets>
@@ -247,7 +248,7 @@ void JournalTab::showChosen()
     QStringList lines;
     if (e)
         for (const std::string& line : e->lines)
-            lines << logWords(line);
+            lines << sentence(line);
     m_lines->setPlainText(lines.join(QLatin1Char('\n')));
     if (!m_reason->hasFocus())
         m_reason->setText(e ? text(e->reason) : QString());

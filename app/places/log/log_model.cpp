@@ -6,7 +6,6 @@
 #include <QDate>
 #include <QLocale>
 #include <QPainter>
-#include <QRegularExpression>
 
 namespace amber {
 namespace {
@@ -24,12 +23,6 @@ QStringList shortLines(const QModelIndex& index)
 }
 
 }  // namespace
-
-QString logWords(const std::string& line)
-{
-    static const QRegularExpression kMinus(QStringLiteral("(?<![\\w.])-(?=[0-9])"));
-    return text(line).replace(kMinus, QStringLiteral("\u2212"));
-}
 
 void LogModel::setEntries(std::shared_ptr<const std::vector<LogEntry>> entries)
 {
@@ -124,7 +117,7 @@ QVariant LogModel::data(const QModelIndex& index, int role) const
     case Qt::DisplayRole:
     case Qt::AccessibleTextRole:
         for (const std::string& line : e->lines)
-            lines << logWords(line);
+            lines << sentence(line);
         return tr("%1 %2").arg(text(e->time), text(e->what)) + (lines.isEmpty() ? QString() : QStringLiteral(": ")) +
                lines.mid(0, 4).join(QStringLiteral("; "));
     case IsDayRole:
@@ -135,7 +128,7 @@ QVariant LogModel::data(const QModelIndex& index, int role) const
         return text(e->what);
     case LinesRole:
         for (const std::string& line : e->lines)
-            lines << logWords(line);
+            lines << sentence(line);
         return lines;
     case ReasonRole:
         return text(e->reason);

@@ -45,9 +45,6 @@ private:
     int m_shownCount = 0;
 };
 
-/// A sentence of the log for the screen: with true minus signs.
-QString logWords(const std::string& line);
-
 class LogDelegate : public QStyledItemDelegate {
 public:
     using QStyledItemDelegate::QStyledItemDelegate;

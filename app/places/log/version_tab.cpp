@@ -5,6 +5,7 @@
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
+#include "app/words/words.h"
 #include "core/base/json_text.h"
 #include "core/image/resize.h"
 #include "core/log/change_words.h"
@@ -225,7 +226,7 @@ void VersionTab::put(const VersionDifference& difference, const QImage& before, 
                                       theme::number(on.maximum, 2), theme::number(difference.colours.mean, 2)));
     QStringList lines;
     for (const std::string& line : difference.words)
-        lines << logWords(line);
+        lines << sentence(line);
     m_words->setPlainText(lines.isEmpty() ? tr("The same values.") : lines.join(QLatin1Char('\n')));
 }
 

@@ -105,7 +105,7 @@ void CoverageModel::next()
 {
     for (int row = 0; row < rowCount(); ++row) {
         const Frame& frame = m_document.frames()[static_cast<std::size_t>(row)];
-        if (m_known.count(frame.id) || m_frames.thumbnailImage(frame.id).isNull())
+        if (m_known.count(frame.id) || !m_frames.factsOf(frame.id))
             continue;
         m_slot->run(
             [fit = m_fit, picture = seen(frame)](const CancelToken&) {

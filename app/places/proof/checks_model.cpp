@@ -1,6 +1,7 @@
 #include "app/places/proof/checks_model.h"
 
 #include "app/theme/theme.h"
+#include "app/words/words.h"
 
 #include <QtWidgets>
 #include <algorithm>
@@ -107,7 +108,7 @@ QString ChecksModel::tipOf(const Row& row, std::size_t kind) const
     QStringList lines{tr(check.title)};
     for (const Measured& m : measured->second) {
         const double limit = m.limit.value_or(m_audit.use().limitOf(check));
-        lines << tr("%1 (limit %2)").arg(text(m.words), inUnit(theme::decimal(limit, check.decimals), check));
+        lines << tr("%1 (limit %2)").arg(sentence(m.words), inUnit(theme::decimal(limit, check.decimals), check));
     }
     return lines.join('\n');
 }

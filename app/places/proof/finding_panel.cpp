@@ -6,6 +6,7 @@
 #include "app/theme/controls.h"
 #include "app/theme/theme.h"
 #include "app/wall/picture_view.h"
+#include "app/words/words.h"
 #include "core/base/utc_time.h"
 #include "core/image/resize.h"
 
@@ -194,7 +195,7 @@ void FindingPanel::writeWords(const CureTried* tried)
     const Finding& f = *m_finding;
     const Acceptance* accepted = m_audit.acceptanceOf(f);
     m_title->setText(tr(f.kind->title));
-    QString measured = text(f.measured.words);
+    QString measured = sentence(f.measured.words);
     if (!measured.isEmpty())
         measured[0] = measured[0].toUpper();
     m_measured->setText(
@@ -210,7 +211,7 @@ void FindingPanel::writeWords(const CureTried* tried)
     else if (tried->cure)
         m_cureWords->setText(
             tr("Cure: %1. It would leave %2%3; nothing else passes its limit.")
-                .arg(text(tried->cure->words), inUnit(theme::number(tried->cure->after, f.kind->decimals), *f.kind),
+                .arg(sentence(tried->cure->words), inUnit(theme::number(tried->cure->after, f.kind->decimals), *f.kind),
                      tried->cure->keysMoved > 0.05
                          ? tr(", and key colours move by ΔE %1 at most").arg(theme::number(tried->cure->keysMoved, 1))
                          : QString()));

@@ -56,7 +56,7 @@ QString wordsOfPrint(const PrintFacts& facts, double limit)
 QString wordsOfLoss(const DeviceProfile& profile, ImageView finished)
 {
     const auto loss = clientLoss(profile, finished);
-    QString words = loss ? text(wordsOf(*loss)) : text(loss.error().message());
+    QString words = loss ? sentence(wordsOf(*loss)) : text(loss.error().message());
     words[0] = words[0].toUpper();
     const QChar close(0xA0);
     return words.replace(QStringLiteral(" stops"), close + QStringLiteral("stops"))

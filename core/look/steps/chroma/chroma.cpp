@@ -7,7 +7,6 @@
 
 namespace amber {
 namespace {
-constexpr double kDegree = std::numbers::pi / 180;
 }
 
 bool isIdentity(const Chroma& step) { return step.even == 1 && step.reserved == 0 && !step.hasCeiling; }

@@ -17,11 +17,13 @@ std::shared_ptr<const void> FineDetailKernel::prepare(ImageView picture, double)
     const auto amount = static_cast<float>(step.amount),
                threshold2 = static_cast<float>(step.threshold * step.threshold),
                limit = static_cast<float>(kDetailLimit);
-    Plane L = lightnessOf(picture);
-    Plane mean = gaussianMean(L, deviation);
+    Plane L;
+    const GaussianRows mean(picture, deviation, L);
     inParallel(L.height, [&](int y) {
+        static thread_local std::vector<float> m;
+        m.resize(static_cast<std::size_t>(L.width));
+        mean.row(y, m.data());
         float* row = L.row(y);
-        const float* m = mean.row(y);
         for (int x = 0; x < L.width; ++x) {
             const float d = row[x] - m[x], d2 = d * d;
             row[x] = std::clamp(amount * d * d2 / (d2 + threshold2), -limit, limit);

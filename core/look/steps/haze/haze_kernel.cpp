@@ -9,7 +9,7 @@
 namespace amber {
 namespace {
 
-constexpr double kEpsilon = 0.002, kVeilShare = 0.001;
+constexpr double kVeilEpsilon = 0.002, kVeilShare = 0.001;
 
 float darkestOf(const float* p, const LinearRgb& veil)
 {
@@ -53,7 +53,7 @@ std::shared_ptr<const void> HazeKernel::prepare(ImageView picture, double) const
     auto prepared = std::make_shared<Prepared>();
     prepared->veil = veilOf(small.view());
     const Plane dark = localExtreme(darkestChannel(small.view(), prepared->veil), radius, false);
-    GuidedMean mean = guidedMean(lightnessOf(small.view()), dark, 2 * radius, kEpsilon);
+    GuidedMean mean = guidedMean(lightnessOf(small.view()), dark, 2 * radius, kVeilEpsilon);
     prepared->a = std::move(mean.a), prepared->b = std::move(mean.b);
     return prepared;
 }

@@ -11,8 +11,6 @@
 namespace amber {
 namespace {
 
-constexpr double kDegree = std::numbers::pi / 180;
-
 void add(HueMove& sum, const HueMove& move, double weight)
 {
     sum.turnDegrees += weight * move.turnDegrees;

@@ -8,21 +8,21 @@
 namespace amber {
 namespace {
 
-struct Chromaticity {
+struct UvPrime {
     double u, v;
 };
 
-Chromaticity toUv(const double (&xy)[2])
+UvPrime toUv(const double (&xy)[2])
 {
     const double d = -2 * xy[0] + 12 * xy[1] + 3;
     return {4 * xy[0] / d, 9 * xy[1] / d};
 }
 
 /// XYZ of a chromaticity, with Y = v' so that no division can fail.
-Xyz toXyz(Chromaticity c) { return {9 * c.u / 4, c.v, (12 - 3 * c.u - 20 * c.v) / 4}; }
+Xyz toXyz(UvPrime c) { return {9 * c.u / 4, c.v, (12 - 3 * c.u - 20 * c.v) / 4}; }
 
 /// Columns are the primaries, scaled so that (1, 1, 1) is white.
-Matrix3 normalised(const Chromaticity (&primaries)[3], Chromaticity white)
+Matrix3 normalised(const UvPrime (&primaries)[3], UvPrime white)
 {
     Matrix3 n{};
     for (int j = 0; j < 3; ++j) {
@@ -50,11 +50,10 @@ bool isIdentity(const Primaries& s)
 Matrix3 matrixOf(const Primaries& s)
 {
     const Chromaticities& rec2020 = chromaticitiesOf(RgbSpace::Rec2020);
-    const Chromaticity white = toUv(rec2020.white),
-                       still[3] = {toUv(rec2020.red), toUv(rec2020.green), toUv(rec2020.blue)};
+    const UvPrime white = toUv(rec2020.white), still[3] = {toUv(rec2020.red), toUv(rec2020.green), toUv(rec2020.blue)};
     const double turns[3] = {s.redTurn, s.greenTurn, s.blueTurn},
                  purities[3] = {s.redPurity, s.greenPurity, s.bluePurity};
-    Chromaticity moved[3];
+    UvPrime moved[3];
     for (int j = 0; j < 3; ++j) {
         const double du = still[j].u - white.u, dv = still[j].v - white.v;
         const double angle = turns[j] * std::numbers::pi / 180, c = purities[j] * std::cos(angle),

@@ -1,4 +1,4 @@
-// LittleCMS with owners (internal to core/display).
+// LittleCMS with owners (internal to core/image and core/display).
 #pragma once
 
 #include <cstdint>
@@ -43,7 +43,8 @@ public:
             cmsDeleteTransform(m_transform);
     }
     explicit operator bool() const { return m_transform != nullptr; }
-    void run(const double* in, double* out, std::size_t count) const
+    /// Values laid out as the transform was made for.
+    void run(const void* in, void* out, std::size_t count) const
     {
         cmsDoTransform(m_transform, in, out, static_cast<cmsUInt32Number>(count));
     }
