@@ -1,6 +1,7 @@
 #include "app/display/screens.h"
 
 #include "app/display/screen_property.h"
+#include "app/display/screen_view.h"
 #include "app/words/words.h"
 
 #include <QGuiApplication>
@@ -40,7 +41,15 @@ void Screens::follow(QWidget* window)
 {
     m_window = window;
     window->winId();  // so that there is a window to be on a screen
-    connect(window->windowHandle(), &QWindow::screenChanged, this, &Screens::renew);
+    connect(window->windowHandle(), &QWindow::screenChanged, this,
+            [this, ratio = window->devicePixelRatioF()](const QScreen* now) mutable {
+                if (now && now->devicePixelRatio() != ratio) {
+                    // Another number of pixels in the same view: pictures are made anew, as fine as the screen is.
+                    ratio = now->devicePixelRatio();
+                    emit ScreenView::instance().changed();
+                }
+                renew();
+            });
     renew();
 }
 

@@ -163,10 +163,10 @@ ProxyStore::ProxyStore(RenderQueue& queue, QObject* parent)
       m_small(std::make_unique<Shelf>(PictureShelf::folder(), kSmallInMemory, std::numeric_limits<std::size_t>::max())),
       m_gate(std::make_shared<MemoryGate>())
 {
-    // The wall is about two thirds of the screen.
-    if (const QScreen* screen = QGuiApplication::primaryScreen())
+    // The wall is about two thirds of the screen; the window may go to the largest.
+    for (const QScreen* screen : QGuiApplication::screens())
         m_proxyEdge = std::clamp(static_cast<int>(screen->size().width() * screen->devicePixelRatio() * 2 / 3),
-                                 kProxyEdge, kLargestProxyEdge);
+                                 m_proxyEdge, kLargestProxyEdge);
 }
 
 ProxyStore::~ProxyStore()

@@ -43,13 +43,14 @@ public:
         paper.resize(page.size());
         take(paper, name);
     }
-    /// Runs the window until `done`; gives up after a minute and says so.
+    /// Runs the window until `done`; gives up after kLongest and says so.
     void waitFor(const std::function<bool()>& done, const char* what)
     {
         QElapsedTimer clock;
         clock.start();
         while (!done()) {
             QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
+            QThread::msleep(2);  // what is waited for has need of the core
             if (clock.elapsed() > kLongest) {
                 std::fprintf(stderr, "jolly-amber: gave up waiting for %s\n", what);
                 m_status = 1;

@@ -9,7 +9,8 @@
 
 namespace amber {
 
-/// Leaves what a vector grows by as it is. Setting a large picture to 0 first costs as much as copying it, on one thread.
+/// Leaves what a vector grows by as it is. Setting a large picture to 0 first costs as much as copying it, on one
+/// thread.
 template <class T>
 struct Unset : std::allocator<T> {
     template <class U>

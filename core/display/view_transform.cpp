@@ -2,9 +2,9 @@
 
 #include "core/base/parallel.h"
 #include "core/colour/difference.h"
-#include "core/image/lcms.h"
 #include "core/display/view_kernel.h"
 #include "core/engine/render_plan.h"
+#include "core/image/lcms.h"
 #include "core/image/profile.h"
 #include "core/image/write.h"
 

@@ -1,6 +1,7 @@
 #include "core/match/subject.h"
 
 #include "core/colour/difference.h"
+#include "core/match/fingerprint.h"
 
 #include <Eigen/Cholesky>
 #include <algorithm>

@@ -5,8 +5,8 @@
 
 namespace amber::test {
 
-/// `all` where AMBER_WIDE is set, as before a release or after a change to what is tested; otherwise `some` of them, the
-/// same each time, so that every landing can run every test.
+/// `all` where AMBER_WIDE is set, as before a release or after a change to what is tested; otherwise `some` of them,
+/// the same each time, so that every landing can run every test.
 template <class Count>
 Count wideOr(Count all, Count some)
 {

@@ -94,8 +94,9 @@ TEST_F(ByKeys, FromTheFolderToTheDelivery)
     const auto asks = [&] { return said().startsWith("To be looked at") && m_app.find("exportStart").isEnabled(); };
     const auto isDone = [&] { return said().startsWith("Done"); };
     ASSERT_TRUE(waitUntil([&] { return isDone() || asks(); })) << said().toStdString();
-    if (asks())
+    if (asks()) {
         ASSERT_TRUE(pressed("exportStart"));
+    }
     ASSERT_TRUE(waitUntil(isDone)) << said().toStdString();
     int files = 0;
     for (const auto& entry : std::filesystem::directory_iterator(folder / "handed-over"))

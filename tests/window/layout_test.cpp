@@ -234,6 +234,38 @@ TEST(Layout, WordsAThirdLongerHaveRoom)
     QCoreApplication::removeTranslator(&longer);
 }
 
+/// Run by itself, with the two screens of tests/window/two_screens.json.
+TEST(TwoScreens, OnTheFinerOneThePictureIsAsFineAndNothingIsCut)
+{
+    const QList<QScreen*> screens = QGuiApplication::screens();
+    if (screens.size() < 2)
+        GTEST_SKIP() << "there is one screen";
+    ASSERT_EQ(screens[1]->devicePixelRatio(), 2 * screens[0]->devicePixelRatio());
+    const TemporaryFolder folder;
+    writeShoot(folder.path(), 3);
+    OpenWindow app(folder.path());
+    ASSERT_TRUE(app.thumbnailsRead() && app.goToLook() && app.atRest());
+    const QSize coarse = app.picture().image().size();
+    ASSERT_FALSE(coarse.isEmpty());
+    const auto moveTo = [&](QScreen* screen) {
+        app.window().windowHandle()->setScreen(screen);
+        app.window().move(screen->geometry().topLeft());
+        app.window().resize(1280, 720);
+    };
+    moveTo(screens[0]);
+    ASSERT_TRUE(app.atRest());
+    const QSize before = app.picture().image().size();
+    moveTo(screens[1]);
+    EXPECT_TRUE(waitUntil([&] { return app.picture().image().width() >= 2 * before.width() - 2; }))
+        << app.picture().image().width() << " of " << before.width();
+    EXPECT_EQ(app.picture().devicePixelRatioF(), 2);
+    EXPECT_TRUE(app.atRest());
+    for (const QString& fault : faultsOf(app.window()))
+        ADD_FAILURE() << fault.toStdString();
+    moveTo(screens[0]);
+    EXPECT_TRUE(waitUntil([&] { return app.picture().image().size() == before; }));
+}
+
 TEST(Layout, PanesAreMovedByMouseAndKeysAndRemembered)
 {
     const TemporaryFolder folder;
