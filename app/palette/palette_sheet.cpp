@@ -88,7 +88,7 @@ PaletteSheet::PaletteSheet(Document& document, RenderQueue& queue, std::function
     layout->setContentsMargins(12, 12, 0, 12);
     layout->setSpacing(0);
     layout->addLayout(pictures, 1), layout->addWidget(makeSide());
-    resize(980, 760);
+    resize(980, 690);
     connect(&document.looks(), &LooksInHand::revisionsChanged, this, &PaletteSheet::renew);
     connect(&document.looks(), &LooksInHand::stepsChanged, this, &PaletteSheet::renew);
     m_before->setMessage(tr("Choose or drop a snapshot of the place, of cloth or props."));

@@ -243,6 +243,18 @@ TEST(Screen, EverySurfaceIsNeutral)
     EXPECT_LT(amberPixels, 2000);
 }
 
+/// The share of pixels that differ; all of them where the sizes do.
+double shareApart(const QImage& one, const QImage& other)
+{
+    if (one.size() != other.size())
+        return 1;
+    int apart = 0;
+    for (int y = 0; y < one.height(); ++y)
+        for (int x = 0; x < one.width(); ++x)
+            apart += one.pixel(x, y) != other.pixel(x, y);
+    return static_cast<double>(apart) / (one.width() * one.height());
+}
+
 TEST(Screen, ScreenshotsAreTheSameEveryTime)
 {
     // By two programs at once, each with a folder of its own for what it makes on the way.
@@ -262,6 +274,7 @@ TEST(Screen, ScreenshotsAreTheSameEveryTime)
         ASSERT_EQ(program->exitStatus(), QProcess::NormalExit);
         ASSERT_EQ(program->exitCode(), 0);
     }
+    const std::set<std::string> namesFolder{"handover", "recipes", "retouching", "preflight"};
     const std::set<std::string> ownWindows{"bracket",       "look-tones",    "screen",       "match-lights",
                                            "match-nearest", "hand-off-list", "palette-test", "is-it-so",
                                            "guide",         "guide-look",    "settings"};
@@ -269,7 +282,10 @@ TEST(Screen, ScreenshotsAreTheSameEveryTime)
     for (const auto& entry : std::filesystem::directory_iterator(one.path())) {
         const QImage picture(QString::fromStdString(entry.path().string())),
             again(QString::fromStdString((two / entry.path().filename().string()).string()));
-        EXPECT_EQ(picture, again) << entry.path().filename();
+        // Each program's folder has a name of its own, which hand over shows.
+        const bool showsFolder = namesFolder.contains(entry.path().stem().string());
+        EXPECT_TRUE(showsFolder ? shareApart(picture, again) < 0.003 : picture == again)
+            << entry.path().filename() << ": " << shareApart(picture, again);
         if (!ownWindows.contains(entry.path().stem().string())) {
             EXPECT_EQ(picture.size(), QSize(1280, 800)) << entry.path().filename();
         }
