@@ -39,7 +39,6 @@ ScreenSheet::ScreenSheet(Screens& screens, std::function<int()> minutesAtWork, Q
     row->setSpacing(0);
     row->addWidget(new ScreenPage(this), 1);
     auto* side = new QWidget(this);
-    side->setFixedWidth(kSide);
     auto* column = new QVBoxLayout(side);
     column->setContentsMargins(18, 14, 18, 14);
     column->setSpacing(6);
@@ -57,6 +56,7 @@ ScreenSheet::ScreenSheet(Screens& screens, std::function<int()> minutesAtWork, Q
     buttons->addStretch(1);
     buttons->addWidget(makeButton(this, "screenClose", tr("Close"), QString(), [this] { close(); }));
     column->addLayout(buttons);
+    side->setFixedWidth(std::max(kSide, column->minimumSize().width()));  // longer words than ours widen it
     row->addWidget(side);
     connect(&m_screens, &Screens::changed, this, &ScreenSheet::refresh);
     m_timer->setInterval(20000);

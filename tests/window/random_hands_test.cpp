@@ -202,6 +202,7 @@ TEST(RandomHands, TwoThousandKeysAndClicksBreakNothingAndLoseNothing)
             int changes = 0;
             const QObject counting;
             QObject::connect(&app.document().looks(), &LooksInHand::revisionsChanged, &counting, [&] { ++changes; });
+            QObject::connect(&app.document(), &Document::historyChanged, &counting, [&] { ++changes; });
             for (int i = 0; i < kActions; ++i) {
                 hands.act();
                 places.insert(app.window().place());
