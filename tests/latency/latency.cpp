@@ -39,6 +39,18 @@ void print(const char* what, std::vector<double> milliseconds)
                 milliseconds[milliseconds.size() * 95 / 100], milliseconds.size());
 }
 
+/// As the window's own loop does: it sleeps until something is there to be done, and leaves its core to the work.
+void runEvents()
+{
+    static QTimer* const tick = [] {
+        auto* timer = new QTimer(qApp);  // so that what waits for a time is waked
+        timer->start(5);
+        return timer;
+    }();
+    (void)tick;
+    QCoreApplication::processEvents(QEventLoop::AllEvents | QEventLoop::WaitForMoreEvents);
+}
+
 double since(const QElapsedTimer& clock) { return static_cast<double>(clock.nsecsElapsed()) / 1e6; }
 
 /// Moves a pressed pointer and waits for the picture, then for the companions, that show the result.
@@ -52,22 +64,22 @@ void timeDrag(OpenWindow& app, QWidget& widget, QPoint from, const char* what)
         clock.start();
         QTest::mouseMove(&widget, from + QPoint(i % 2, -5 - i % 30));
         while (app.wall().requested() == last && since(clock) < 200)
-            QCoreApplication::processEvents();
+            runEvents();
         if (app.wall().requested() == last)
             continue;  // the handle stands at its limit: nothing was to be rendered
         const auto wanted = app.wall().requested();
         while (app.picture().paintedNumber() < wanted)
-            QCoreApplication::processEvents();
+            runEvents();
         inHand.push_back(since(clock));
         const auto& all = app.wall().companionViews();
         while (!std::all_of(all.begin(), all.end(), [&](const PictureView* v) { return v->paintedNumber() >= wanted; }))
-            QCoreApplication::processEvents();
+            runEvents();
         companions.push_back(since(clock));
         while (app.wall().measuredNumber() < wanted)
-            QCoreApplication::processEvents();
+            runEvents();
         instruments.push_back(since(clock));
         while (app.wall().tracedNumber() < wanted)
-            QCoreApplication::processEvents();
+            runEvents();
         marks.push_back(since(clock));
     }
     QTest::mouseRelease(&widget, Qt::LeftButton, {}, from);
@@ -156,15 +168,15 @@ void timeLight(OpenWindow& app, const char* name, const char* what)
         clock.start();
         QTest::mouseMove(&bar, from + QPoint(2 + i % 30, 0));
         while (place.pictures().requested() == last && since(clock) < 200)
-            QCoreApplication::processEvents();
+            runEvents();
         if (place.pictures().requested() == last)
             continue;
         const auto wanted = place.pictures().requested();
         while (place.after().paintedNumber() < wanted)
-            QCoreApplication::processEvents();
+            runEvents();
         inHand.push_back(since(clock));
         while (measured == before)
-            QCoreApplication::processEvents();
+            runEvents();
         instruments.push_back(since(clock));
     }
     QTest::mouseRelease(&bar, Qt::LeftButton, {}, from);
@@ -225,7 +237,7 @@ void timeTool(OpenWindow& app, const char* button, bool withMask, const char* wh
         QTest::mouseMove(&canvas, from + QPoint(40 + 2 * i, 30 + i));
         while (paints.count == before ||
                (withMask && (app.window().areas().hand().isBusy() || !canvas.isVeilPainted())))
-            QCoreApplication::processEvents();
+            runEvents();
         painted.push_back(since(clock));
     }
     QTest::mouseRelease(&canvas, Qt::LeftButton, {}, from + QPoint(40 + 2 * kMoves, 30 + kMoves));
@@ -234,7 +246,7 @@ void timeTool(OpenWindow& app, const char* button, bool withMask, const char* wh
     QElapsedTimer clock;
     clock.start();
     while (app.window().areas().hand().isBusy() || !canvas.isVeilPainted())
-        QCoreApplication::processEvents();
+        runEvents();
     std::printf("   let go: mask after %.0f ms\n", since(clock));
 }
 
@@ -278,7 +290,7 @@ int openFolder(const std::filesystem::path& folder)
     double slowest = 0;
     while (app.window().shoot().model().readCount() < count) {
         const double before = since(clock);
-        QCoreApplication::processEvents();
+        runEvents();
         slowest = std::max(slowest, since(clock) - before);
         if (!first && app.window().shoot().model().readCount() > 0) {
             first = true;
