@@ -190,6 +190,10 @@ void SheetPictures::finish(std::int64_t frame, std::uint64_t version, const std:
     if (!picture.keys.empty()) {
         const std::lock_guard lock(m_knownMutex);
         m_knownKeys[key] = picture.keys;
+        // Now and then those go whose pictures were given up.
+        constexpr std::size_t kManyKeys = 4096;
+        if (m_knownKeys.size() % kManyKeys == 0)
+            std::erase_if(m_knownKeys, [this](const auto& known) { return !m_known.has(known.first); });
     }
     m_isWorking = false;
     if (isOther)
